@@ -1,0 +1,100 @@
+// Circuits: how much fluid a pressure takes. Every term is 0 at p = 0 and never falls.
+// All pressures gauge, SI. smooth(u) = 3u^2 - 2u^3 on [0, 1], clamped.
+#pragma once
+
+#include <vector>
+
+#include "quantity/units.hpp"
+
+namespace yoke {
+
+/// Disc brake, one wheel. V = A_s d smooth(p/p_t) + c1 p + c2 p_s (1 - exp(-p/p_s)).
+/// p_t 0.15 MPa, p_s 1.5 MPa, c1 110 and c2 180 mm3/MPa at 2290 mm2 of all pistons, scaled with
+/// the area (common practice, no source).
+struct Disc {
+  Area side_area{};          ///< A_s: pistons on one side
+  bool opposed = false;      ///< pistons on both sides
+  Length clearance{0.0002};  ///< d: both pads together
+  Length effective_radius{};
+  double mu = 0.40;
+};
+
+/// Drum brake, one wheel. V = n A_w d_w smooth((p - p_lo)/(p_hi - p_lo)) + c1 p, spring band
+/// 0.25 ... 0.50 MPa, c1 50 mm3/MPa x n A_w / 570 mm2 (common practice, no source).
+struct Drum {
+  Area cylinder_area{};  ///< A_w: one piston
+  int pistons = 2;
+  Length shoe_clearance{0.0006};  ///< per piston
+  Length radius{};
+  double factor = 2.15;  ///< total drag over the force of one piston
+  double hot_exponent = 1.45;  ///< factor ~ (mu/mu0)^this: 1.45, 1.75 two leading, 2.2 duo-servo
+};
+
+enum class TubeMaterial { steel, copper_nickel };
+
+/// Metal tube, thick wall with closed ends (Lame, in Timoshenko, Strength of Materials, from memory).
+struct Tube {
+  Length length{};
+  Length outside{0.0047625};
+  Length wall{0.00071};
+  TubeMaterial material = TubeMaterial::steel;
+};
+
+enum class HoseKind { rubber_new, rubber_aged, braided };
+
+/// Flexible hose, 1/8 in: expansion per length by straight lines through 0, 1000 and 1500 psi
+/// (regulatory maxima 0.66 and 0.79 cm3 per foot, 49 CFR 571.106, from memory), times a factor:
+/// new rubber 0.30, aged 1.0, braided 0.12 (common practice, no source).
+struct Hose {
+  Length length{};
+  HoseKind kind = HoseKind::rubber_new;
+};
+
+/// Fluid column. V = V0 p / K(T), K20 1.7 GPa glycol, 1.0 GPa silicone,
+/// K(T) = K20 exp(-0.005 (T - 20)) above 20 C (common practice, no source).
+struct Fluid {
+  bool silicone = false;
+  double temperature_c = 20.0;
+};
+
+/// Parts of a circuit's volume at a pressure [m3].
+struct VolumeParts {
+  double take_up_m3 = 0;  ///< linings to contact
+  double brake_m3 = 0;    ///< calipers, drums
+  double hose_m3 = 0;
+  double tube_m3 = 0;
+  double fluid_m3 = 0;
+  double air_m3 = 0;
+  [[nodiscard]] double total_m3() const {
+    return take_up_m3 + brake_m3 + hose_m3 + tube_m3 + fluid_m3 + air_m3;
+  }
+  VolumeParts& operator+=(const VolumeParts& o);
+  bool operator==(const VolumeParts&) const = default;
+};
+
+[[nodiscard]] double smooth_step(double u);
+/// Volumes of one brake: take-up and growth.
+[[nodiscard]] VolumeParts disc_volume(const Disc& disc, double p_pa);
+[[nodiscard]] VolumeParts drum_volume(const Drum& drum, double p_pa);
+[[nodiscard]] double tube_volume_m3(const Tube& tube, double p_pa);
+[[nodiscard]] double hose_volume_m3(const Hose& hose, double p_pa);
+[[nodiscard]] double bulk_modulus_pa(const Fluid& fluid);
+/// Volume given up by air that was `free_m3` at ambient pressure; polytropic exponent 1 (slow) to
+/// 1.4 (fast). Ideal gas.
+[[nodiscard]] double air_volume_m3(double free_m3, double p_pa, double ambient_pa = 101325.0,
+                                   double exponent = 1.0);
+/// Bore of the tube times its length: the fluid it holds.
+[[nodiscard]] Volume tube_content(const Tube& tube);
+/// A 1/8 in hose's bore times its length.
+[[nodiscard]] Volume hose_content(const Hose& hose);
+/// Fluid inside one brake at rest: pistons about 6 mm out (common practice, no source).
+[[nodiscard]] Volume brake_content(Area piston_area);
+
+/// Pressure limiting of the rear: p up to the knee, then knee + slope (p - knee).
+struct Proportioning {
+  Pressure knee{};
+  double slope = 0.4;
+};
+[[nodiscard]] double proportioned_pa(const Proportioning& valve, double p_pa);
+
+}  // namespace yoke

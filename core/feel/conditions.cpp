@@ -1,0 +1,165 @@
+#include "feel/conditions.hpp"
+
+#include <fmt/format.h>
+
+namespace yoke {
+
+namespace {
+
+bool is_failure(ConditionId id) {
+  return id == ConditionId::assist_lost || id == ConditionId::first_lost ||
+         id == ConditionId::second_lost;
+}
+
+std::string fed_by(const Job& job, Outlet outlet) {
+  bool fed[4] = {false, false, false, false};
+  for (const Wheel w : kWheels) {
+    const auto o = outlet_of(job, Which::plan, w);
+    if (!o) return {};
+    fed[static_cast<size_t>(w)] = *o == outlet;
+  }
+  const bool front = fed[0] && fed[1];
+  const bool rear = fed[2] && fed[3];
+  if (front && rear) return "all wheels";
+  if (front && !fed[2] && !fed[3]) return "front";
+  if (rear && !fed[0] && !fed[1]) return "rear";
+  return outlet == Outlet::first ? "outlet 1" : "outlet 2";
+}
+
+std::string not_reached(const TargetReport& r, bool by_pressure) {
+  if (by_pressure)
+    return fmt::format("only {:.2f} MPa: {}", r.at.pressure_pa / 1e6, stop_words(r.prevented_by));
+  return fmt::format("only {:.2f} g: {}", r.at.z, stop_words(r.prevented_by));
+}
+
+}  // namespace
+
+Limits limits_of(const Job& job) {
+  const auto get = [&job](Param p) { return value_of(job, Which::plan, p).si; };
+  return {get(Param::target_z),      get(Param::target_pressure),     get(Param::limit_effort),
+          get(Param::limit_travel),  get(Param::limit_reserve),       get(Param::limit_effort_failed),
+          get(Param::limit_z_failed)};
+}
+
+Condition condition_of(const Job& job, ConditionId id) {
+  Condition c;
+  switch (id) {
+    case ConditionId::found:
+    case ConditionId::plan: break;
+    case ConditionId::assist_lost: c.assist_alive = false; break;
+    case ConditionId::first_lost: c.lost = LostCircuit::first; break;
+    case ConditionId::second_lost: c.lost = LostCircuit::second; break;
+    case ConditionId::hot: c.hot = true; break;
+    case ConditionId::air_left: c.air_m3 = value_of(job, Which::plan, Param::air_left).si; break;
+  }
+  return c;
+}
+
+Which which_of(ConditionId id) { return id == ConditionId::found ? Which::found : Which::plan; }
+
+std::string condition_title(const Job& job, ConditionId id) {
+  switch (id) {
+    case ConditionId::found: return "as found";
+    case ConditionId::plan: return "plan";
+    case ConditionId::assist_lost: return "assist lost";
+    case ConditionId::first_lost:
+    case ConditionId::second_lost: {
+      const bool first = id == ConditionId::first_lost;
+      const auto name = fed_by(job, first ? Outlet::first : Outlet::second);
+      if (name.empty()) return first ? "outlet 1 lost" : "outlet 2 lost";
+      return name + " lost";
+    }
+    case ConditionId::hot: return "hot";
+    case ConditionId::air_left: return "air left";
+  }
+  return "";
+}
+
+std::string sound_fault(const TargetReport& r, const Limits& l, bool by_pressure) {
+  if (!r.reached) return not_reached(r, by_pressure);
+  if (r.at.pad_force_n > l.effort_n)
+    return fmt::format("{:.0f} N too hard", r.at.pad_force_n - l.effort_n);
+  if (r.at.pad_travel_m > l.travel_m)
+    return fmt::format("{:.0f} mm too long", (r.at.pad_travel_m - l.travel_m) * 1e3);
+  if (r.reserve_share < l.reserve_share)
+    return fmt::format("reserve {:.0f} %, wanted {:.0f} %", r.reserve_share * 100,
+                       l.reserve_share * 100);
+  return {};
+}
+
+std::string failed_fault(const TargetReport& r, const Limits& l, bool by_pressure) {
+  if (!r.reached) return not_reached(r, by_pressure);
+  if (r.at.pad_force_n > l.effort_failed_n)
+    return fmt::format("{:.0f} N too hard", r.at.pad_force_n - l.effort_failed_n);
+  if (r.reserve_m <= 0) return "on the floor";
+  return {};
+}
+
+ConditionReport condition_report(const Job& job, ConditionId id, std::size_t points) {
+  ConditionReport c;
+  c.id = id;
+  c.title = condition_title(job, id);
+  const Which which = which_of(id);
+  const Assembly a = assemble(job, which);
+  if (!a.impossible.empty()) {
+    c.verdict = Verdict::fail;
+    c.reason = a.impossible.front().text();
+    return c;
+  }
+  if (!a.system) {
+    c.reason = cannot_say(a.missing_system);
+    return c;
+  }
+  const Limits l = limits_of(job);
+  const Condition condition = condition_of(job, id);
+  if (id == ConditionId::assist_lost && std::holds_alternative<NoAssist>(a.system->assist)) {
+    c.reason = "no assist fitted: same as the plan";
+  }
+  const auto model = FeelModel::make(*a.system, condition);
+  if (!model) {
+    c.reason = model.error().reason;
+    const bool nothing_left = condition.lost != LostCircuit::none && a.missing_brakes.empty() &&
+                              a.system->strokes_known;
+    if (nothing_left || (condition.lost != LostCircuit::none &&
+                         a.system->master.kind == MasterKind::single)) {
+      c.verdict = Verdict::fail;
+      return c;
+    }
+    if (!a.missing_brakes.empty()) {
+      c.reason = "travel: " + cannot_say(a.missing_brakes);
+      const auto f = effort_at_pressure(a.system->control, a.system->assist, a.system->master,
+                                        Pressure{l.pressure_pa}, condition.assist_alive);
+      if (f && condition.lost == LostCircuit::none) c.effort_only_n = f->value();
+      c.by_pressure = true;
+    }
+    return c;
+  }
+  c.by_pressure = !a.system->vehicle;
+  c.curve = model->curve(points);
+  // Without a vehicle a failure has no deceleration of its own: the wanted pressure stands in.
+  const bool failed = is_failure(id);
+  c.target = c.by_pressure ? model->at_pressure(l.pressure_pa)
+                           : model->at_z(failed ? l.z_failed : l.z);
+  std::string fault;
+  if (failed || id == ConditionId::hot) {
+    fault = failed_fault(*c.target, l, c.by_pressure);
+  } else if (id == ConditionId::air_left) {
+    Limits relaxed = l;
+    relaxed.travel_m = 1.0;
+    relaxed.reserve_share = 0.0;
+    fault = sound_fault(*c.target, relaxed, c.by_pressure);
+  } else {
+    fault = sound_fault(*c.target, l, c.by_pressure);
+  }
+  c.verdict = fault.empty() ? Verdict::pass : Verdict::fail;
+  if (!fault.empty()) c.reason = fault;
+  return c;
+}
+
+std::vector<ConditionReport> foot_strip(const Job& job, std::size_t points) {
+  std::vector<ConditionReport> strip;
+  for (const ConditionId id : kConditions) strip.push_back(condition_report(job, id, points));
+  return strip;
+}
+
+}  // namespace yoke

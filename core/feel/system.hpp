@@ -1,0 +1,59 @@
+// A whole system from foot to wheel, as the feel curve needs it.
+#pragma once
+
+#include <array>
+#include <optional>
+#include <variant>
+
+#include "assist/assist.hpp"
+#include "circuit/circuit.hpp"
+#include "control/control.hpp"
+#include "master/master.hpp"
+#include "vehicle/vehicle.hpp"
+
+namespace yoke {
+
+enum class Outlet { first, second };
+
+/// One wheel's brake with the lines that lead to it alone.
+struct WheelBrake {
+  std::variant<Disc, Drum> brake;
+  Outlet outlet = Outlet::first;
+  bool rear = false;
+  Length tyre_radius{};  ///< 0: unknown, no deceleration can be given
+  Tube tube;
+  Hose hose;
+};
+
+struct System {
+  Control control;
+  Assist assist;
+  Master master;
+  bool strokes_known = true;  ///< false: the pistons' own ends are not checked
+  std::optional<Length> booster_stroke;
+  std::optional<std::array<WheelBrake, 4>> wheels;  ///< absent: no volumes, no travel
+  std::optional<Proportioning> rear_valve;
+  Fluid fluid;
+  std::optional<Vehicle> vehicle;  ///< absent: no deceleration
+  Pressure ambient{101325.0};
+};
+
+/// What is wrong or different at this moment.
+struct Condition {
+  bool assist_alive = true;
+  LostCircuit lost = LostCircuit::none;
+  bool hot = false;   ///< fluid 120 C, disc friction x 0.7, shoe factor with its exponent
+  double air_m3 = 0;  ///< free air, shared by the live circuits
+};
+
+/// Torque of one wheel [N m]: disc 2 mu p A eta r, eta 0.98; drum max(0, p - 0.5 MPa) A eta C r,
+/// eta 0.96 (common practice, no source).
+[[nodiscard]] double wheel_torque_nm(const WheelBrake& wheel, double p_pa);
+/// The same brake hot: disc friction x 0.7, shoe factor x 0.7^(its exponent).
+[[nodiscard]] WheelBrake hot_brake(WheelBrake wheel);
+/// Area of all pistons of one wheel that displace fluid.
+[[nodiscard]] Area displacing_area(const WheelBrake& wheel);
+/// Fluid that fills the branch of one wheel: tube, hose and brake.
+[[nodiscard]] Volume branch_content(const WheelBrake& wheel);
+
+}  // namespace yoke

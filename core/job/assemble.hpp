@@ -1,0 +1,31 @@
+// From the job's numbers to a system the model can press, and what is missing for it.
+#pragma once
+
+#include <vector>
+
+#include "feel/system.hpp"
+#include "job/job.hpp"
+
+namespace yoke {
+
+struct Assembly {
+  /// Present when pedal, assist and master are known; its wheels and vehicle may be absent.
+  std::optional<System> system;
+  std::vector<Param> missing_system;   ///< unknown, needed for any force
+  std::vector<Param> missing_brakes;   ///< unknown, needed for travel
+  std::vector<Param> missing_vehicle;  ///< unknown, needed for deceleration
+  std::vector<Error> impossible;       ///< values that contradict each other
+};
+
+[[nodiscard]] Assembly assemble(const Job& job, Which which);
+
+/// Words for a list of parameters: "bore, pivot to pad".
+[[nodiscard]] std::string param_list(const std::vector<Param>& params);
+
+/// "Cannot say, because … is not known."
+[[nodiscard]] std::string cannot_say(const std::vector<Param>& missing);
+
+/// What outlet a wheel is on; nothing when not traced.
+[[nodiscard]] std::optional<Outlet> outlet_of(const Job& job, Which which, Wheel wheel);
+
+}  // namespace yoke

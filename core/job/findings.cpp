@@ -1,0 +1,241 @@
+#include "job/findings.hpp"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+
+#include "plumbing/outlets.hpp"
+#include "proving/fit.hpp"
+#include "proving/gates.hpp"
+#include "rod/rod.hpp"
+#include "sizing/relative.hpp"
+#include "work/bleeding.hpp"
+#include "work/steps.hpp"
+
+namespace yoke {
+
+namespace {
+
+void add(std::vector<Finding>& all, std::vector<Finding> more) {
+  all.insert(all.end(), std::make_move_iterator(more.begin()), std::make_move_iterator(more.end()));
+}
+
+const ConditionReport* report_of(const std::vector<ConditionReport>& strip, ConditionId id) {
+  for (const auto& c : strip)
+    if (c.id == id) return &c;
+  return nullptr;
+}
+
+std::vector<Finding> prove_findings(const Job& job) {
+  std::vector<Finding> f;
+  const Value bore = value_of(job, Which::plan, Param::master_bore);
+  const Value pad = value_of(job, Which::plan, Param::control_pad_arm);
+  const Value pin = value_of(job, Which::plan, Param::control_pin_arm);
+  if (bore.known() && pad.known() && pin.known()) {
+    const PumpReport p = pump_report(job.pump, Length{bore.si}, pad.si / pin.si);
+    if (p.sinking)
+      f.push_back({Severity::hard, Stage::prove, "prove.sinking", p.words.back(),
+                   "no more than a tape can mistake, 2 mm a minute",
+                   "Look for a leak outside first; if all is dry, the master's cups pass fluid",
+                   "common practice, no source"});
+  }
+  for (const auto& [id, gate] : job.gates)
+    if (gate.state == GateState::failed)
+      f.push_back({Severity::hard, Stage::prove, "prove.gate_failed",
+                   "A gate stands failed: " + id + (gate.note.empty() ? "" : " (" + gate.note + ")"),
+                   "passed", "Put it right, then prove it again", "the builder"});
+  if (job.state == JobState::left_unsafe)
+    f.push_back({Severity::hard, Stage::record, "job.unsafe", "Marked: left unsafe, do not drive", "",
+                 "Finish and prove the job", "the builder"});
+  return f;
+}
+
+const char* failure_code(ConditionId id) {
+  switch (id) {
+    case ConditionId::assist_lost: return "size.no_assist";
+    case ConditionId::first_lost:
+    case ConditionId::second_lost: return "size.failed_circuit";
+    case ConditionId::plan: return "size.plan";
+    case ConditionId::hot: return "size.hot";
+    case ConditionId::air_left: return "size.air_left";
+    case ConditionId::found: break;
+  }
+  return "size.found";
+}
+
+}  // namespace
+
+std::string_view stage_words(Stage stage) {
+  static constexpr std::string_view w[] = {"Survey", "Size",    "Fit",   "Rod",   "Plumb",
+                                           "Install", "Bleed", "Prove", "Record"};
+  return w[static_cast<size_t>(stage)];
+}
+
+std::string_view severity_words(Severity severity) {
+  static constexpr std::string_view w[] = {"note", "warning", "hard"};
+  return w[static_cast<size_t>(severity)];
+}
+
+std::vector<Finding> survey_findings(const Job& job) {
+  std::vector<Finding> f;
+  for (const Which which : {Which::found, Which::plan}) {
+    const Assembly a = assemble(job, which);
+    const std::string who = which == Which::found ? "As found: " : "Plan: ";
+    if (!a.missing_system.empty())
+      f.push_back({Severity::warning, Stage::survey, "survey.missing",
+                   who + param_list(a.missing_system) + " not known", "needed for any force",
+                   "Measure it, or leave it: two bores and two ratios already say how much harder "
+                   "and shorter",
+                   ""});
+    for (const Error& e : a.impossible)
+      f.push_back({Severity::hard, Stage::survey, "survey.impossible", who + e.reason, e.range,
+                   e.remedy, "geometry"});
+  }
+  const Value pin = value_of(job, Which::plan, Param::control_pin_arm);
+  if (pin.known() && pin.si > 0 && pin.doubt_si / pin.si > 0.03)
+    f.push_back({Severity::note, Stage::survey, "survey.pin_doubt",
+                 fmt::format("Pivot to pin is known to ±{:.1f} mm only: ±{:.0f} % of every force",
+                             pin.doubt_si * 1e3, pin.doubt_si / pin.si * 100),
+                 "±3 %", "Measure the short arm with a calliper",
+                 "first-order propagation"});
+  if (value_of(job, Which::plan, Param::master_bore).inherited)
+    f.push_back({Severity::note, Stage::size, "size.bore_kept",
+                 "The plan keeps the fitted bore", "", "Choose a cell of the map to change it", ""});
+  return f;
+}
+
+std::vector<Finding> strip_findings(const Job& job, const std::vector<ConditionReport>& strip) {
+  std::vector<Finding> f;
+  for (const auto& c : strip) {
+    if (c.verdict != Verdict::fail || c.id == ConditionId::found) continue;
+    // A plan short of its comfort wishes is a warning; one that cannot stop the car is hard.
+    const bool hard = c.id == ConditionId::first_lost || c.id == ConditionId::second_lost ||
+                      c.id == ConditionId::assist_lost || (c.target && !c.target->reached);
+    f.push_back({hard ? Severity::hard : Severity::warning, Stage::size, failure_code(c.id),
+                 c.title + ": " + c.reason, "the limits under Size",
+                 "Change bore, ratio or assist; the map shows which cells pass", ""});
+    if (c.id == ConditionId::plan && c.target &&
+        c.target->reserve_share < limits_of(job).reserve_share)
+      f.push_back({Severity::hard, Stage::size, "size.reserve",
+                   fmt::format("plan: {:.0f} % of the pad's travel is left",
+                               c.target->reserve_share * 100),
+                   fmt::format("{:.0f} %", limits_of(job).reserve_share * 100),
+                   "A larger bore or a smaller ratio", "common practice, no source"});
+  }
+  return f;
+}
+
+std::vector<Finding> find_all(const Job& job, const std::vector<ConditionReport>& strip) {
+  std::vector<Finding> all = survey_findings(job);
+  add(all, strip_findings(job, strip));
+  add(all, angle_report(job, Which::plan).findings);
+  add(all, rod_report(job).findings);
+  add(all, outlet_report(job, Which::plan).findings);
+  add(all, prove_findings(job));
+  return all;
+}
+
+bool any_hard(const std::vector<Finding>& findings) {
+  return std::any_of(findings.begin(), findings.end(),
+                     [](const Finding& f) { return f.severity == Severity::hard; });
+}
+
+namespace {
+
+std::string survey_status(const Job& job) {
+  const Assembly a = assemble(job, Which::found);
+  std::vector<Param> missing = a.missing_system;
+  if (missing.empty()) missing = a.missing_brakes;
+  if (missing.empty()) missing = a.missing_vehicle;
+  if (!missing.empty()) return param_list({missing.front()}) + " unknown";
+  const Value pin = value_of(job, Which::plan, Param::control_pin_arm);
+  if (pin.how == How::estimate) return "pin radius is a guess";
+  return "all that is needed is known";
+}
+
+std::string size_status(const Job& job, const std::vector<ConditionReport>& strip) {
+  const auto* plan = report_of(strip, ConditionId::plan);
+  if (plan && plan->target && plan->verdict == Verdict::pass) {
+    const auto failing = std::count_if(strip.begin(), strip.end(), [](const auto& c) {
+      return c.verdict == Verdict::fail && c.id != ConditionId::found;
+    });
+    if (failing == 0) return "passes in all conditions";
+    return std::to_string(failing) + (failing == 1 ? " condition fails" : " conditions fail");
+  }
+  if (plan && plan->target) return "plan " + plan->reason;
+  const auto get = [&job](Which w, Param p) { return value_of(job, w, p).si; };
+  const auto ratio = [&](Which w) {
+    const double pin = get(w, Param::control_pin_arm);
+    return pin > 0 ? get(w, Param::control_pad_arm) / pin : 0.0;
+  };
+  const auto rel = relative(Length{get(Which::found, Param::master_bore)},
+                            Length{get(Which::plan, Param::master_bore)}, ratio(Which::found),
+                            ratio(Which::plan));
+  if (rel) return fmt::format("force ×{:.2f}, travel ×{:.2f}", rel->force_factor, rel->travel_factor);
+  return "two bores and two ratios needed";
+}
+
+std::string bleed_status(const Job& job) {
+  const BleedPlan plan = bleed_plan(job);
+  if (!plan.missing.empty()) return param_list({plan.missing.front()}) + " unknown";
+  int done = 0;
+  for (const auto& w : plan.wheels) {
+    const auto it = job.bleeding.find(std::string(wheel_key(w.wheel)));
+    if (it != job.bleeding.end() && it->second.clear_strokes >= kClearStrokes) ++done;
+  }
+  return fmt::format("{} of 4 corners done", done);
+}
+
+std::string install_status(const Job& job) {
+  const auto steps = install_steps(job);
+  size_t done = 0;
+  for (const auto& s : steps)
+    if (const auto it = job.steps.find(s.id); it != job.steps.end() && it->second.done) ++done;
+  return fmt::format("{} of {} steps done", done, steps.size());
+}
+
+}  // namespace
+
+std::string stage_status(const Job& job, Stage stage, const std::vector<ConditionReport>& strip,
+                         const std::vector<Finding>& findings) {
+  switch (stage) {
+    case Stage::survey: return survey_status(job);
+    case Stage::size: return size_status(job, strip);
+    case Stage::fit: {
+      const AngleReport r = angle_report(job, Which::plan);
+      if (!r.missing.empty()) return param_list({r.missing.front()}) + " unknown";
+      if (r.points.empty()) return "geometry impossible";
+      return fmt::format("rod up to {:.1f}° off", r.largest_rad * 180 / kPi);
+    }
+    case Stage::rod: {
+      const RodReport r = rod_report(job);
+      if (!r.change) return param_list({r.missing_change.front()}) + " unknown";
+      const double mm = r.change->change.value() * 1e3;
+      if (std::abs(mm) < 0.05) return "rod length stays";
+      return fmt::format("{} {:.1f} mm", mm < 0 ? "shorten" : "lengthen", std::abs(mm));
+    }
+    case Stage::plumb: {
+      const OutletReport r = outlet_report(job, Which::plan);
+      for (const auto& f : r.findings)
+        if (f.severity == Severity::hard) return f.code == "plumb.crossed" ? "outlets crossed" : "no separation";
+      if (!r.untraced.empty()) return fmt::format("{} of 4 wheels traced", 4 - r.untraced.size());
+      return "outlets as intended";
+    }
+    case Stage::install: return install_status(job);
+    case Stage::bleed: return bleed_status(job);
+    case Stage::prove: {
+      const auto gates = gates_of(job, strip, findings);
+      const auto passed = std::count_if(gates.begin(), gates.end(), [](const Gate& g) {
+        return g.state == GateState::passed;
+      });
+      return fmt::format("{} of {} gates passed", passed, gates.size());
+    }
+    case Stage::record:
+      if (job.state == JobState::proved) return "proved";
+      if (job.state == JobState::left_unsafe) return "LEFT UNSAFE";
+      return any_hard(findings) ? "open hard points" : "in work";
+  }
+  return "";
+}
+
+}  // namespace yoke

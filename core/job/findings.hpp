@@ -1,0 +1,21 @@
+// All findings of a job, in the order of the stages.
+#pragma once
+
+#include "feel/conditions.hpp"
+#include "job/finding.hpp"
+
+namespace yoke {
+
+/// `strip` is the job's foot strip; passing it in avoids computing it twice.
+[[nodiscard]] std::vector<Finding> find_all(const Job& job,
+                                            const std::vector<ConditionReport>& strip);
+[[nodiscard]] std::vector<Finding> survey_findings(const Job& job);
+[[nodiscard]] std::vector<Finding> strip_findings(const Job& job,
+                                                  const std::vector<ConditionReport>& strip);
+[[nodiscard]] bool any_hard(const std::vector<Finding>& findings);
+/// The one line a stage shows in the rail.
+[[nodiscard]] std::string stage_status(const Job& job, Stage stage,
+                                       const std::vector<ConditionReport>& strip,
+                                       const std::vector<Finding>& findings);
+
+}  // namespace yoke

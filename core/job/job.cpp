@@ -1,0 +1,53 @@
+#include "job/job.hpp"
+
+#include <cmath>
+
+namespace yoke {
+
+namespace {
+
+Value from(const Measured& m) {
+  if (!m.known()) return {};
+  return {Origin::measured, m.si, m.doubt_si, m.how, false, false};
+}
+
+}  // namespace
+
+Value value_of(const Job& job, Which which, Param param) {
+  const ParamInfo& p = info(param);
+  const bool is_wish = p.group == Group::target;  // wishes belong to the job, not to a system
+  if (which == Which::plan && !is_wish) {
+    if (const auto& built = job.built.at(param); built && built->known()) {
+      Value v = from(*built);
+      v.as_built = true;
+      return v;
+    }
+    if (const auto& planned = job.plan.at(param)) return from(*planned);
+    if (!p.inherits) return {};
+  }
+  if (const auto& found = job.found.at(param); found && found->known()) {
+    Value v = from(*found);
+    v.inherited = which == Which::plan && !is_wish;
+    return v;
+  }
+  if (const auto& found = job.found.at(param); found && which == Which::plan && !is_wish)
+    return {};
+  if (p.typical_si && p.inherits) {
+    const double doubt =
+        p.kind == Kind::choice || is_wish ? 0.0 : 0.2 * std::abs(*p.typical_si);
+    return {Origin::typical, *p.typical_si, doubt, How::unknown, false, false};
+  }
+  return {};
+}
+
+std::string origin_words(const Job& job, Which which, Param param) {
+  const Value v = value_of(job, which, param);
+  if (v.origin == Origin::unknown) return "unknown";
+  if (v.origin == Origin::typical) return "typical: " + std::string(info(param).source);
+  std::string w{how_words(v.how)};
+  if (v.as_built) w += ", as built";
+  if (v.inherited) w += ", as found";
+  return w;
+}
+
+}  // namespace yoke

@@ -1,0 +1,99 @@
+// The job: one value. Copying is the snapshot, comparing is the dirty check.
+#pragma once
+
+#include <map>
+#include <optional>
+#include <string>
+#include <vector>
+
+#include "job/measured.hpp"
+
+namespace yoke {
+
+/// Which of the job's three systems: as found, as planned, as built.
+enum class Which { found, plan };
+
+/// A step of the procedure that was done.
+struct StepRecord {
+  bool done = false;
+  std::string date;  ///< ISO day, as the builder ticked it
+  std::string note;
+  bool operator==(const StepRecord&) const = default;
+};
+
+/// Bleeding of one wheel, or of the master on the bench ("bench").
+struct BleedRecord {
+  int strokes = 0;
+  int refills = 0;
+  int clear_strokes = 0;  ///< bubble-free strokes in a row, down and up
+  bool operator==(const BleedRecord&) const = default;
+};
+
+/// One reading of the pressed pedal.
+struct Reading {
+  double force_n = 0;
+  double travel_m = 0;
+  double force_doubt_n = 10;       ///< a bathroom scale read in a hurry
+  double travel_doubt_m = 0.0015;  ///< a tape
+  bool assist_alive = false;
+  bool operator==(const Reading&) const = default;
+};
+
+/// Pad depths of presses in a row at the same push, and the sink under a steady foot.
+struct PumpTest {
+  std::optional<double> first_m;
+  std::optional<double> third_m;
+  std::optional<double> sink_m;   ///< pad sink while held
+  std::optional<double> hold_s;   ///< held for
+  bool operator==(const PumpTest&) const = default;
+};
+
+enum class GateState { open, passed, failed };
+struct GateRecord {
+  GateState state = GateState::open;
+  std::string date;
+  std::string note;
+  bool operator==(const GateRecord&) const = default;
+};
+
+enum class JobState { in_work, proved, left_unsafe };
+
+struct Job {
+  std::string title;
+  std::string vehicle;  ///< the builder's own words
+  std::string notes;
+  JobState state = JobState::in_work;
+  Sheet found;
+  Sheet plan;
+  Sheet built;  ///< as-built measurements; where present they replace the planned value
+  std::map<std::string, StepRecord> steps;
+  std::map<std::string, BleedRecord> bleeding;
+  std::vector<Reading> readings;
+  PumpTest pump;
+  std::map<std::string, GateRecord> gates;
+  /// Members a newer writer put into the file, kept as they were read: JSON text by place.
+  std::map<std::string, std::string> unread;
+  bool operator==(const Job&) const = default;
+};
+
+enum class Origin { measured, typical, unknown };
+
+/// A value as the computation uses it.
+struct Value {
+  Origin origin = Origin::unknown;
+  double si = 0;
+  double doubt_si = 0;
+  How how = How::unknown;
+  bool inherited = false;  ///< a plan that took the fitted system's value
+  bool as_built = false;
+  [[nodiscard]] bool known() const { return origin != Origin::unknown; }
+};
+
+/// The value of a parameter: as built, planned, as found, typical, or unknown, in that order for a
+/// plan; as found, typical, unknown for the fitted system. Typical values carry 20 %.
+[[nodiscard]] Value value_of(const Job& job, Which which, Param param);
+
+/// Where a value comes from, in words for the sheet: "calliper", "typical (common practice, …)".
+[[nodiscard]] std::string origin_words(const Job& job, Which which, Param param);
+
+}  // namespace yoke

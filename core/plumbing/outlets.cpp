@@ -1,0 +1,93 @@
+#include "plumbing/outlets.hpp"
+
+namespace yoke {
+
+namespace {
+
+enum class Split { axle, diagonal, other };
+
+/// Pairs of wheels that must share an outlet, and that must not.
+struct Rule {
+  Wheel a, b;
+  bool together;
+};
+
+std::vector<Rule> rules_of(Split split) {
+  using enum Wheel;
+  if (split == Split::axle)
+    return {{front_left, front_right, true}, {rear_left, rear_right, true},
+            {front_left, rear_left, false}};
+  if (split == Split::diagonal)
+    return {{front_left, rear_right, true}, {front_right, rear_left, true},
+            {front_left, front_right, false}};
+  return {};
+}
+
+Finding hard(const char* code, std::string message, const char* limit, const char* remedy) {
+  return {Severity::hard, Stage::plumb, code, std::move(message), limit, remedy, "common practice, no source"};
+}
+
+void check_split(const Job& job, Which which, Split split, OutletReport& r) {
+  for (const Rule& rule : rules_of(split)) {
+    const auto a = outlet_of(job, which, rule.a);
+    const auto b = outlet_of(job, which, rule.b);
+    if (!a || !b || (*a == *b) == rule.together) continue;
+    const std::string pair =
+        std::string(wheel_words(rule.a)) + " and " + std::string(wheel_words(rule.b));
+    r.findings.push_back(hard("plumb.crossed",
+                              rule.together ? "Crossed: " + pair + " are on different outlets"
+                                            : "Doubled: " + pair + " share an outlet",
+                              split == Split::axle ? "front and rear split" : "diagonal split",
+                              "Trace each line again; swap the lines at the master"));
+  }
+}
+
+}  // namespace
+
+OutletReport outlet_report(const Job& job, Which which) {
+  OutletReport r;
+  const Value kind = value_of(job, which, Param::master_kind);
+  for (const Wheel w : kWheels) {
+    const auto o = outlet_of(job, which, w);
+    if (!o)
+      r.untraced.push_back(w);
+    else
+      (*o == Outlet::first ? r.first : r.second).push_back(w);
+  }
+  r.separated = !r.first.empty() && !r.second.empty();
+  if (!kind.known() || kind.si == 0) {
+    if (kind.known())
+      r.findings.push_back({Severity::warning, Stage::plumb, "plumb.single",
+                            "One circuit feeds all wheels: a single leak takes every brake", "",
+                            "A tandem master keeps one circuit", "common practice, no source"});
+    return r;
+  }
+  if (!r.untraced.empty()) {
+    std::string list;
+    for (const Wheel w : r.untraced) list += (list.empty() ? "" : ", ") + std::string(wheel_words(w));
+    r.findings.push_back({Severity::warning, Stage::plumb, "plumb.untraced",
+                          "Not traced yet: " + list, "every wheel traced to its outlet",
+                          "Follow each line with a finger from the wheel to the master",
+                          "common practice, no source"});
+    return r;
+  }
+  if (!r.separated)
+    r.findings.push_back(hard("plumb.no_separation",
+                              "Doubled: one outlet feeds all four wheels, the other none",
+                              "each outlet feeds its own wheels",
+                              "Connect the second outlet; as it is a leak takes every brake"));
+  const Value split = value_of(job, which, Param::circuit_split);
+  if (split.known() && r.separated) check_split(job, which, static_cast<Split>(split.si), r);
+  if (!split.known())
+    r.findings.push_back({Severity::note, Stage::plumb, "plumb.split_unknown",
+                          "The intended split is not stated: crossings cannot be judged", "",
+                          "State which wheels should share an outlet", ""});
+  const Value valve = value_of(job, which, Param::valve_kind);
+  if (valve.si == 1 && split.known() && static_cast<Split>(split.si) == Split::diagonal)
+    r.findings.push_back({Severity::warning, Stage::plumb, "plumb.valve_diagonal",
+                          "A diagonal split needs a rear valve in each circuit", "",
+                          "Fit one valve for each rear wheel", "common practice, no source"});
+  return r;
+}
+
+}  // namespace yoke

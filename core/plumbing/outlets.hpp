@@ -1,0 +1,21 @@
+// Which outlet feeds which wheels: entered, never assumed. Crossed and doubled outlets are findings.
+#pragma once
+
+#include <vector>
+
+#include "job/assemble.hpp"
+#include "job/finding.hpp"
+
+namespace yoke {
+
+/// Wheels of each outlet as traced, wheels not traced yet, and what is wrong.
+struct OutletReport {
+  std::vector<Wheel> first;
+  std::vector<Wheel> second;
+  std::vector<Wheel> untraced;
+  bool separated = false;  ///< each outlet has at least one wheel
+  std::vector<Finding> findings;
+};
+[[nodiscard]] OutletReport outlet_report(const Job& job, Which which);
+
+}  // namespace yoke

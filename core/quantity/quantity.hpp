@@ -1,0 +1,76 @@
+// Kinds of quantity, reading them as people write them, and writing them back.
+#pragma once
+
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "quantity/error.hpp"
+
+namespace yoke {
+
+/// What a number measures. Numbers of every kind are held in SI (a temperature in °C, a choice as
+/// the index of its option).
+enum class Kind {
+  length,       ///< m
+  area,         ///< m2
+  volume,       ///< m3
+  force,        ///< N
+  pressure,     ///< Pa, gauge unless the parameter says absolute
+  mass,         ///< kg
+  angle,        ///< rad
+  temperature,  ///< degrees Celsius
+  altitude,     ///< m above sea level
+  pitch,        ///< m per turn of a thread; also entered as threads per inch
+  fraction,     ///< 1; shown as percent
+  number,       ///< 1; a plain number (ratio, friction, gain)
+  time,         ///< s
+  choice,       ///< index of an option
+};
+
+/// Which units are shown first.
+enum class UnitStyle { metric, imperial, both };
+
+/// How numbers are written; a value passed in, never a global.
+struct Style {
+  UnitStyle units = UnitStyle::both;
+  bool decimal_comma = false;
+  bool operator==(const Style&) const = default;
+};
+
+/// One written unit: SI = number * factor + offset.
+struct UnitWord {
+  std::string_view word;
+  double factor;
+  double offset = 0.0;
+};
+
+/// The words understood for a kind, first the metric unit shown, then the imperial one shown.
+[[nodiscard]] const std::vector<UnitWord>& unit_words(Kind kind);
+
+/// Reads a number as written: "3/16", "1 3/16", "1-3/16", "19,05", "0.020", "1½"; nothing else
+/// may stand in the text. Two kinds of separator ("1,234.5") are refused as ambiguous.
+[[nodiscard]] Expected<double> parse_number(std::string_view text);
+
+/// Reads a quantity: a number and perhaps a unit. A bare number is taken in the unit that `style`
+/// shows first for this kind. The result is SI. The text is bounded at 64 bytes.
+[[nodiscard]] Expected<double> parse_quantity(std::string_view text, Kind kind, UnitStyle style);
+
+/// Writes a number with a fixed count of decimals; a negative zero is written as zero.
+[[nodiscard]] std::string format_number(double value, int decimals, const Style& style = {});
+
+/// One unit only: the one that `style` shows first (for `both`: the metric one).
+/// An inch length that is a whole 1/64 within 0.003 mm is written as the fraction.
+/// `digits` counts decimals of the metric unit; the imperial unit gets a matching count.
+[[nodiscard]] std::string format_quantity(double si, Kind kind, int digits, const Style& style);
+
+/// The unit that `format_quantity` does not show; empty where both are the same.
+[[nodiscard]] std::string format_other(double si, Kind kind, int digits, const Style& style);
+
+/// "22.23 mm (7/8 in)" for `both`, otherwise one unit.
+[[nodiscard]] std::string format_full(double si, Kind kind, int digits, const Style& style);
+
+/// "7/8", "1 3/16" when the length is a whole 1/64 in within 0.003 mm, otherwise empty.
+[[nodiscard]] std::string inch_fraction(double length_m);
+
+}  // namespace yoke

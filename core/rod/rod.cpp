@@ -1,0 +1,210 @@
+#include "rod/rod.hpp"
+
+#include <fmt/format.h>
+
+#include <cmath>
+
+#include "control/control.hpp"
+#include "job/assemble.hpp"
+
+namespace yoke {
+
+namespace {
+
+std::optional<UnitFace> read_face(const Job& job, Which which, std::vector<Param>& missing) {
+  const Value n = value_of(job, which, Param::rod_snout);
+  const Value t = value_of(job, which, Param::rod_socket);
+  const Value g = value_of(job, which, Param::rod_stack);
+  const Value* values[] = {&n, &t, &g};
+  const Param params[] = {Param::rod_snout, Param::rod_socket, Param::rod_stack};
+  bool known = true;
+  for (size_t i = 0; i < 3; ++i) {
+    if (values[i]->known()) continue;
+    missing.push_back(params[i]);
+    known = false;
+  }
+  if (!known) return std::nullopt;
+  const double doubt = std::sqrt(n.doubt_si * n.doubt_si + t.doubt_si * t.doubt_si +
+                                 g.doubt_si * g.doubt_si);
+  return UnitFace{Length{n.si}, Length{t.si}, Length{g.si}, Length{doubt}};
+}
+
+void check_thread(RodReport& r, const Job& job) {
+  const Value diameter = value_of(job, Which::plan, Param::rod_diameter);
+  const Value engaged = value_of(job, Which::plan, Param::rod_engaged);
+  const Value spare = value_of(job, Which::plan, Param::rod_thread_spare);
+  if (!r.total) return;
+  if (engaged.known()) r.engaged_after = Length{engaged.si} - *r.total;
+  if (spare.known()) r.spare_after = Length{spare.si} + *r.total;
+  if (diameter.known()) r.engaged_wanted = Length{diameter.si};
+  if (r.engaged_after && r.engaged_wanted && *r.engaged_after < *r.engaged_wanted)
+    r.findings.push_back(
+        {Severity::hard, Stage::rod, "rod.thread_short",
+         fmt::format("Only {:.1f} mm of thread would stay engaged", r.engaged_after->value() * 1e3),
+         fmt::format("at least 1.0 × diameter = {:.1f} mm in steel", r.engaged_wanted->value() * 1e3),
+         "Make a longer rod; never hang a pedal on less", "common practice, no source"});
+  if (r.spare_after && r.spare_after->value() < 0)
+    r.findings.push_back(
+        {Severity::warning, Stage::rod, "rod.thread_bottoms",
+         fmt::format("The fork runs out of thread {:.1f} mm too soon",
+                     -r.spare_after->value() * 1e3),
+         "thread free behind the fork",
+         "Cut more thread behind it, or cut the rod at its ball end if that end is plain; the lock "
+         "nut needs its own height as well",
+         "geometry"});
+}
+
+void check_clearance(RodReport& r, const Job& job) {
+  const Value clearance = value_of(job, Which::plan, Param::control_rod_clearance);
+  if (r.ratio) r.free_play = Length{clearance.si * *r.ratio};
+  if (clearance.si <= 0)
+    r.findings.push_back(
+        {Severity::hard, Stage::rod, "rod.preload",
+         fmt::format("The rod holds the piston on: clearance {:.2f} mm", clearance.si * 1e3),
+         "more than 0; 0.5 to 1.0 mm is usual",
+         "Shorten the rod. A covered return port makes the brakes drag, heat and lock",
+         "common practice, no source"});
+  const Value gap = value_of(job, Which::plan, Param::assist_output_gap);
+  const Value assist = value_of(job, Which::plan, Param::assist_kind);
+  if (assist.known() && assist.si == 1 && gap.si <= 0)
+    r.findings.push_back({Severity::hard, Stage::rod, "rod.output_preload",
+                          fmt::format("The booster's output rod holds the piston on: gap {:.2f} mm",
+                                      gap.si * 1e3),
+                          "more than 0; 0.5 mm (0.020 in) is usual",
+                          "Adjust or shim the output rod", "common practice, no source"});
+}
+
+void read_turns(RodReport& r, const Job& job) {
+  const Value pitch = value_of(job, Which::plan, Param::rod_pitch);
+  const Value wish = value_of(job, Which::plan, Param::rod_height_wish);
+  const int per_turn = value_of(job, Which::plan, Param::rod_coupling).si == 1 ? 2 : 1;
+  if (r.ratio) r.height_part = rod_for_height(Length{wish.si}, *r.ratio);
+  if (r.height_part) r.total = (r.change ? r.change->change : Length{0.0}) + *r.height_part;
+  if (!pitch.known()) {
+    r.missing_turns.push_back(Param::rod_pitch);
+    return;
+  }
+  if (r.height_part) r.height_turns = turns_for(*r.height_part, Length{pitch.si}, per_turn);
+  if (r.total) r.turns = turns_for(*r.total, Length{pitch.si}, per_turn);
+}
+
+}  // namespace
+
+RodChange rod_change(const UnitFace& old_unit, const UnitFace& new_unit,
+                     Length clearance_increase) {
+  const Length q_old = old_unit.socket - old_unit.snout;
+  const Length q_new = new_unit.socket - new_unit.snout;
+  RodChange c;
+  c.change = (q_new + new_unit.stack) - (q_old + old_unit.stack) - clearance_increase;
+  c.doubt = Length{std::hypot(old_unit.doubt.value(), new_unit.doubt.value())};
+  return c;
+}
+
+double turns_for(Length change, Length pitch, int pitches_per_turn) {
+  return change.value() / (pitch.value() * pitches_per_turn);
+}
+
+Length rod_for_height(Length height, double ratio) { return height / ratio; }
+
+RodReport rod_report(const Job& job) {
+  RodReport r;
+  const auto old_unit = read_face(job, Which::found, r.missing_change);
+  const auto new_unit = read_face(job, Which::plan, r.missing_change);
+  if (old_unit && new_unit)
+    r.change = rod_change(*old_unit, *new_unit,
+                          Length{value_of(job, Which::plan, Param::rod_clearance_more).si});
+  Assembly a = assemble(job, Which::plan);
+  const Value pad = value_of(job, Which::plan, Param::control_pad_arm);
+  const Value pin = value_of(job, Which::plan, Param::control_pin_arm);
+  if (pad.known() && pin.known()) {
+    if (a.system) {
+      if (const auto k = Kinematics::make(a.system->control)) r.ratio = k->ratio(Length{0.0});
+    } else {
+      r.ratio = pad.si / pin.si;
+    }
+  } else {
+    if (!pad.known()) r.missing_turns.push_back(Param::control_pad_arm);
+    if (!pin.known()) r.missing_turns.push_back(Param::control_pin_arm);
+  }
+  if (r.change && r.ratio) r.pad_doubt = r.change->doubt * *r.ratio;
+  read_turns(r, job);
+  const Value length = value_of(job, Which::found, Param::control_rod_length);
+  if (length.known() && r.total && r.change) r.new_length = Length{length.si} + *r.total;
+  if (r.new_length && r.new_length->value() <= 0)
+    r.findings.push_back({Severity::hard, Stage::rod, "rod.inside_out",
+                          "The rod would be shorter than nothing", "more than 0 mm",
+                          "Measure snouts, sockets and the old rod again", "geometry"});
+  check_thread(r, job);
+  check_clearance(r, job);
+  return r;
+}
+
+std::string rod_words(const RodReport& r, const Style& style) {
+  if (!r.change) return cannot_say(r.missing_change);
+  const double v = r.change->change.value();
+  if (std::abs(v) < 0.05e-3) return "The rod stays as long as it is";
+  return std::string(v < 0 ? "Shorten by " : "Lengthen by ") +
+         format_full(std::abs(v), Kind::length, 1, style);
+}
+
+AngleReport angle_report(const Job& job, Which which) {
+  AngleReport r;
+  for (const Param p : {Param::control_pad_arm, Param::control_pin_arm, Param::control_axis_height,
+                        Param::control_offset, Param::control_rest_angle,
+                        Param::control_rod_length})
+    if (!value_of(job, which, p).known()) r.missing.push_back(p);
+  if (!r.missing.empty()) return r;
+  const Assembly a = assemble(job, which);
+  Control control;
+  if (a.system) {
+    control = a.system->control;
+  } else {
+    const auto get = [&](Param p) { return value_of(job, which, p).si; };
+    control.pad_arm = Length{get(Param::control_pad_arm)};
+    control.pin_arm = Length{get(Param::control_pin_arm)};
+    control.pad_stop = Length{get(Param::control_pad_stop)};
+    control.geometry = RodGeometry{Length{get(Param::control_axis_height)},
+                                   Length{get(Param::control_offset)},
+                                   Angle{get(Param::control_rest_angle)},
+                                   Length{get(Param::control_rod_length)}};
+  }
+  const auto k = Kinematics::make(control);
+  if (!k) {
+    r.findings.push_back({Severity::hard, Stage::fit, "fit.geometry", k.error().reason,
+                          k.error().range, k.error().remedy, "geometry"});
+    return r;
+  }
+  double end_m = k->limit().value();
+  std::optional<FeelCurve> curve;
+  if (a.system)
+    if (const auto model = FeelModel::make(*a.system, {})) {
+      curve = model->curve(128);
+      const Limits l = limits_of(job);
+      const TargetReport t =
+          a.system->vehicle ? model->at_z(l.z) : model->at_pressure(l.pressure_pa);
+      end_m = t.at.pad_travel_m;
+    }
+  r.force_known = curve.has_value();
+  constexpr int kSteps = 60;
+  for (int i = 0; i <= kSteps; ++i) {
+    AnglePoint p;
+    p.pad_travel_m = end_m * i / kSteps;
+    p.angle_rad = k->rod_angle(Length{p.pad_travel_m})->value();
+    if (curve)
+      p.side_force_n =
+          point_at_travel(*curve, p.pad_travel_m).input_force_n * std::tan(p.angle_rad);
+    r.largest_rad = std::max(r.largest_rad, p.angle_rad);
+    r.largest_side_n = std::max(r.largest_side_n, p.side_force_n);
+    r.points.push_back(p);
+  }
+  const double degrees = r.largest_rad * 180 / kPi;
+  if (degrees > 3.0)
+    r.findings.push_back(
+        {degrees > 5.0 ? Severity::warning : Severity::note, Stage::fit, "fit.rod_angle",
+         fmt::format("The rod stands {:.1f}° off the bore within the working stroke", degrees),
+         "3° good, 5° the most", "Move the unit towards the pedal's line, or lengthen the rod",
+         "common practice, no source"});
+  return r;
+}
+
+}  // namespace yoke

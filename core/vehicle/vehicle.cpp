@@ -1,0 +1,84 @@
+#include "vehicle/vehicle.hpp"
+
+#include <algorithm>
+#include <cmath>
+#include <limits>
+
+namespace yoke {
+
+namespace {
+double h_ratio(const Vehicle& v) { return v.cg_height.value() / v.wheelbase.value(); }
+}  // namespace
+
+Expected<Vehicle> check_vehicle(const Vehicle& v) {
+  const auto bad = [](const char* field, const char* reason) {
+    return fail({.field = field, .value = "", .range = "more than 0", .reason = reason,
+                 .remedy = "Weigh the car per axle; measure wheel centre to wheel centre"});
+  };
+  if (!(v.mass.value() > 0)) return bad("vehicle.mass", "The vehicle has no mass");
+  if (!(v.wheelbase.value() > 0)) return bad("vehicle.wheelbase", "The wheelbase is 0");
+  if (!(v.front_share > 0 && v.front_share < 1))
+    return bad("vehicle.front_share", "The front axle's share must lie between 0 and 100 %");
+  if (!(v.tyre_mu * h_ratio(v) < 1))
+    return bad("vehicle.cg_height", "With that height and grip the vehicle would tip over");
+  return v;
+}
+
+double lift_limit(const Vehicle& v) {
+  const double h = h_ratio(v);
+  return h > 0 ? (1.0 - v.front_share) / h : std::numeric_limits<double>::max();
+}
+
+Braking braking(const Vehicle& v, AxleBraking front, AxleBraking rear) {
+  const double h = h_ratio(v);
+  const double x = v.front_share;
+  const double gf = v.tyre_mu * front.live_share;
+  const double gr = v.tyre_mu * rear.live_share;
+  constexpr double kHair = 1e-12;
+  const auto front_grip = [&](double z) { return gf * (x + z * h); };
+  const auto rear_grip = [&](double z) { return gr * std::max(0.0, 1 - x - z * h); };
+
+  Braking r;
+  if (const double z = front.b + rear.b;
+      front.b <= front_grip(z) + kHair && rear.b <= rear_grip(z) + kHair) {
+    r = {z, Lock::none, false};
+  } else if (const double zf = (gf * x + rear.b) / (1 - gf * h);
+             front.b > front_grip(zf) && rear.b <= rear_grip(zf) + kHair) {
+    r = {zf, Lock::front, false};
+  } else if (const double zr = (gr * (1 - x) + front.b) / (1 + gr * h);
+             front.b <= front_grip(zr) + kHair && rear.b > rear_grip(zr)) {
+    r = {zr, Lock::rear, false};
+  } else {
+    r = {(gf * x + gr * (1 - x)) / (1 - h * (gf - gr)), Lock::both, false};
+  }
+  const double lift = lift_limit(v);
+  if (r.z >= lift) {
+    r.z = lift;
+    r.rear_lifts = true;
+  }
+  return r;
+}
+
+Length stopping_distance(Speed speed, double z, Time reaction) {
+  const double v = speed.value();
+  return Length{v * reaction.value() + v * v / (2 * z * kGravity_m_s2)};
+}
+
+Pressure highest_knee(const Vehicle& v, double front_per_pa, double rear_per_pa, double slope) {
+  const double h = h_ratio(v);
+  double knee_pa = 2e7;
+  constexpr int kSteps = 131;
+  for (int i = 0; i <= kSteps; ++i) {
+    const double z = 0.15 + 0.65 * i / kSteps;
+    // The rear carries its fair part of z at most: b_r <= z (1 - X - z H); the front the rest.
+    const double rear_allowed = z * std::max(0.0, 1 - v.front_share - z * h);
+    const double p_pa = (z - rear_allowed) / front_per_pa;
+    if (rear_per_pa * p_pa <= rear_allowed) continue;
+    if (slope >= 1) return Pressure{0.0};
+    const double out_pa = rear_allowed / rear_per_pa;  // knee + slope (p - knee) = out
+    knee_pa = std::min(knee_pa, std::max(0.0, (out_pa - slope * p_pa) / (1 - slope)));
+  }
+  return Pressure{knee_pa};
+}
+
+}  // namespace yoke

@@ -1,0 +1,83 @@
+#include "work/bleeding.hpp"
+
+#include <algorithm>
+#include <cmath>
+
+namespace yoke {
+
+namespace {
+
+std::vector<Wheel> order_of(bool diagonal, bool left_hand) {
+  using enum Wheel;
+  if (diagonal)
+    return left_hand ? std::vector{rear_right, front_left, rear_left, front_right}
+                     : std::vector{rear_left, front_right, rear_right, front_left};
+  return left_hand ? std::vector{rear_right, rear_left, front_right, front_left}
+                   : std::vector{rear_left, rear_right, front_left, front_right};
+}
+
+/// Fluid one full press moves through an open nipple of a circuit.
+double per_stroke_m3(const System& s, Outlet outlet) {
+  const Master& m = s.master;
+  const bool first = outlet == Outlet::first;
+  const double stroke_m = first ? m.stroke1.value() : m.stroke2.value();
+  const double cutoff_m = first ? primary_cutoff(m).value() : m.cutoff2.value();
+  double moved_m = stroke_m - cutoff_m;
+  // The pad may meet the floor first; the closed circuit's piston moves by about its cut-off only.
+  if (const auto k = Kinematics::make(s.control)) {
+    const double rod_m = k->rod_travel(k->limit()).value();
+    const double before = std::max(0.0, s.control.rod_clearance.value()) +
+                          assist_lost_travel(s.assist, false).value() +
+                          std::max(0.0, assist_gap(s.assist).value());
+    moved_m = std::min(moved_m, rod_m - before - lost_stroke(m).value());
+  }
+  return std::max(0.0, moved_m) * bore_area(m).value();
+}
+
+}  // namespace
+
+BleedPlan bleed_plan(const Job& job) {
+  BleedPlan plan;
+  const Assembly a = assemble(job, Which::plan);
+  plan.missing = a.missing_system;
+  plan.missing.insert(plan.missing.end(), a.missing_brakes.begin(), a.missing_brakes.end());
+  if (a.system && !a.system->strokes_known) {
+    plan.missing.push_back(Param::master_stroke1);
+    if (a.system->master.kind == MasterKind::tandem) plan.missing.push_back(Param::master_stroke2);
+  }
+  const Value steering = value_of(job, Which::plan, Param::vehicle_steering);
+  if (!steering.known()) plan.missing.push_back(Param::vehicle_steering);
+  if (!plan.missing.empty() || !a.system || !a.system->wheels) return plan;
+
+  const System& s = *a.system;
+  const bool left = steering.si == 0;
+  const bool diagonal = s.master.kind == MasterKind::tandem &&
+                        value_of(job, Which::plan, Param::circuit_split).si == 1 &&
+                        value_of(job, Which::plan, Param::circuit_split).known();
+  plan.order_reason = diagonal ? "diagonal split: one circuit after the other, its rear wheel first"
+                      : left   ? "farthest first, master at the front left"
+                               : "farthest first, master at the front right";
+  const double chamber_m3 = value_of(job, Which::plan, Param::master_reservoir).si;
+  double total_m3 = 2 * chamber_m3;
+  for (const Wheel w : order_of(diagonal, left)) {
+    const WheelBrake& brake = (*s.wheels)[static_cast<size_t>(w)];
+    BleedWheel b;
+    b.wheel = w;
+    b.outlet = brake.outlet;
+    b.branch = branch_content(brake);
+    const double stroke_m3 = per_stroke_m3(s, brake.outlet);
+    b.per_stroke = Volume{stroke_m3};
+    if (stroke_m3 > 1e-9) {
+      b.strokes = static_cast<int>(std::ceil(1.5 * b.branch.value() / stroke_m3));
+      // A quarter of the chamber stays: the level must never come near the port.
+      b.refill_every = std::max(1, static_cast<int>(std::floor(0.75 * chamber_m3 / stroke_m3)));
+      b.refills = (b.strokes - 1) / b.refill_every;
+      total_m3 += plan.rounds * b.strokes * stroke_m3;
+    }
+    plan.wheels.push_back(b);
+  }
+  plan.fluid = Volume{total_m3};
+  return plan;
+}
+
+}  // namespace yoke

@@ -1,0 +1,188 @@
+#include "work/steps.hpp"
+
+#include <cmath>
+
+#include "rod/rod.hpp"
+
+namespace yoke {
+
+namespace {
+
+/// What the plan changes, read once.
+struct Facts {
+  bool assist_new = false;
+  bool assist_there = false;
+  bool electric = false;
+  bool single_to_tandem = false;
+  bool tandem = false;
+  bool front_to_disc = false;
+  bool rear_to_disc = false;
+  bool master_new = false;
+  bool rod_changes = false;
+  bool valve = false;
+  bool silicone = false;
+};
+
+Facts facts_of(const Job& job) {
+  const auto is = [&job](Which w, Param p, int option) {
+    const Value v = value_of(job, w, p);
+    return v.known() && static_cast<int>(v.si) == option;
+  };
+  Facts f;
+  f.assist_there = is(Which::plan, Param::assist_kind, 1);
+  f.assist_new = f.assist_there && !is(Which::found, Param::assist_kind, 1);
+  f.tandem = is(Which::plan, Param::master_kind, 1);
+  f.single_to_tandem = f.tandem && is(Which::found, Param::master_kind, 0);
+  const auto to_disc = [&](Param kind) {
+    const Value now = value_of(job, Which::plan, kind);
+    return is(Which::found, kind, 2) && now.known() && now.si < 2;
+  };
+  f.front_to_disc = to_disc(Param::front_kind);
+  f.rear_to_disc = to_disc(Param::rear_kind);
+  const Value bore_old = value_of(job, Which::found, Param::master_bore);
+  const Value bore_new = value_of(job, Which::plan, Param::master_bore);
+  f.master_new = f.single_to_tandem ||
+                 (bore_old.known() && bore_new.known() && std::abs(bore_old.si - bore_new.si) > 3e-5);
+  const RodReport rod = rod_report(job);
+  f.rod_changes = rod.total && std::abs(rod.total->value()) > 0.05e-3;
+  f.valve = is(Which::plan, Param::valve_kind, 1);
+  f.silicone = is(Which::plan, Param::fluid_grade, 2);
+  return f;
+}
+
+class List {
+ public:
+  void part(std::string name) { part_ = std::move(name); }
+  List& add(std::string id, std::string text) {
+    steps_.push_back({std::move(id), part_, std::move(text), "", std::nullopt, ""});
+    return *this;
+  }
+  List& caution(std::string words) {
+    steps_.back().caution = std::move(words);
+    return *this;
+  }
+  List& measure(Param p) {
+    steps_.back().measure = p;
+    return *this;
+  }
+  List& because(std::string words) {
+    steps_.back().because = std::move(words);
+    return *this;
+  }
+  std::vector<Step> take() { return std::move(steps_); }
+
+ private:
+  std::string part_;
+  std::vector<Step> steps_;
+};
+
+void before(List& l, const Facts& f) {
+  l.part("Before");
+  l.add("before.stands", "Chock the wheels, lift, and set the car down on rated stands on firm ground.")
+      .caution("Never work under a car held by a jack alone.");
+  l.add("before.measure", "Measure pad height, free play, pump-up and sink of the old pedal, and write them down.");
+  l.add("before.parts", "Try every new part by hand first: thread, seat and circuit must all be right before anything comes off.");
+  l.add("before.photos", "Photograph clips, pins and the order of washers.");
+  l.add("before.fluid", "Gloves and goggles on; cover the paint; have water ready.")
+      .caution("Brake fluid strips paint and burns on a hot exhaust. Rinse spills with water at once.");
+  if (f.assist_there && !f.assist_new)
+    l.add("before.discharge", "Engine off, press the pedal 20 times to empty the booster.")
+        .because("a booster is fitted");
+}
+
+void out(List& l, const Facts& f) {
+  l.part("Out");
+  l.add("out.reservoir", "Draw the reservoir down; soak the line nuts.");
+  l.add("out.crack", "Crack the line nuts with a flare spanner while the master is still bolted down.")
+      .caution("A nut that turns the tube twists it off: soak again, or plan to cut and remake the line.");
+  l.add("out.cap", "Cap every open line and port.");
+  l.add("out.rod", "Take off clip, washer, pin, push rod and lamp switch; count them into a tray.");
+  l.add("out.bushes", "Pedal loose: check the bushes for side play now, it is the only easy moment.");
+  if (f.single_to_tandem)
+    l.add("out.tee", "Remove the tee that joined front and rear lines; each axle or diagonal gets its own outlet.")
+        .because("single circuit becomes tandem");
+  if (f.front_to_disc || f.rear_to_disc)
+    l.add("out.residual",
+          std::string("Find and remove any residual-pressure valve for drums in the ") +
+              (f.front_to_disc ? "front" : "rear") + " line or outlet.")
+        .because("drums become discs")
+        .caution("A drum valve left in a disc circuit keeps the pads on: they heat, fade and may lock.");
+}
+
+void mount(List& l, const Facts& f) {
+  if (f.assist_new || f.single_to_tandem) {
+    l.part("Hole and mount");
+    l.add("mount.template", "Mark the holes from the new unit's own face; drill small holes first, then open them.")
+        .because(f.assist_new ? "a booster is added" : "the new master has another face");
+    l.add("mount.deburr", "Deburr and paint bare edges; fit spacers so that no box section is crushed.");
+    l.add("mount.close", "Close every opening the old unit leaves in the firewall.")
+        .caution("An open firewall hole lets fumes and fire into the car.");
+  }
+  if (f.master_new || f.rod_changes) {
+    l.part("Rod");
+    if (f.rod_changes)
+      l.add("rod.length", "Set the push rod to its new length and lock it.")
+          .measure(Param::control_rod_length)
+          .because("the new unit's seat stands elsewhere");
+    l.add("rod.pin", "Pin, washer and clip in: count them back out of the tray.")
+        .caution("The rod is pulled each time a foot lifts the pedal. It must be captive.");
+    l.add("rod.clearance", "Feel the free play at the pad: the rod must not hold the piston on.")
+        .measure(Param::control_rod_clearance)
+        .caution("No clearance covers the return port: the brakes drag, heat and lock.");
+  }
+  if (f.assist_there)
+    l.add("rod.output", "Measure the booster's output rod and the master's recess; set the gap between them.")
+        .measure(Param::assist_output_gap)
+        .because("a booster drives the master");
+}
+
+void lines(List& l, const Facts& f) {
+  l.part("Lines");
+  l.add("lines.start", "Start every nut by hand with the master loose, then tighten the master.");
+  l.add("lines.dry", "Flare joints go together dry: no sealant, no thread-locker.");
+  if (f.single_to_tandem)
+    l.add("lines.trace", "Trace each outlet to its wheels with a finger and enter it under Plumb.")
+        .because("two outlets where there was one")
+        .caution("A nut that screws in proves the thread, not the seat and not the circuit.");
+  if (f.valve)
+    l.add("lines.valve", "Fit the proportioning valve in the rear line, arrow towards the rear.")
+        .because("a rear valve is planned");
+  if (f.front_to_disc)
+    l.add("lines.hoses", "Fit hoses that reach at full lock and full droop without pulling or rubbing.")
+        .because("the front hoses meet calipers now");
+  l.add("lines.support", "Clip the lines; keep them from heat and from everything that moves.");
+}
+
+void rest(List& l, const Facts& f) {
+  if (f.assist_there) {
+    l.part("Assist");
+    l.add("assist.hose", "Vacuum hose to a full-bore nipple on the manifold, clamps on, check valve free from booster to manifold only.")
+        .because("a vacuum booster");
+    l.add("assist.vacuum", "Warm engine at idle: read the vacuum at the booster's hose.")
+        .measure(Param::assist_vacuum);
+  }
+  l.part("Lamp");
+  l.add("lamp.switch", "Brake lamp off at rest, on before pressure builds.")
+      .caution("A dead brake lamp gets people hit from behind.");
+  l.part("Fill");
+  l.add("fill.fluid", f.silicone ? "Fill with silicone fluid from a sealed bottle, only into a system that held nothing else."
+                                 : "Fill with fresh fluid of the planned grade from a sealed bottle.")
+      .caution("Silicone (DOT 5) mixes with no other grade. Unknown fluid is drained, not topped up.");
+  l.add("fill.weep", "Wipe every opened joint and watch it: now, after a hard press, after the first drive.");
+  l.add("fill.height", "Measure the pad's height at rest as built.").measure(Param::control_rest_height);
+}
+
+}  // namespace
+
+std::vector<Step> install_steps(const Job& job) {
+  const Facts f = facts_of(job);
+  List l;
+  before(l, f);
+  out(l, f);
+  mount(l, f);
+  lines(l, f);
+  rest(l, f);
+  return l.take();
+}
+
+}  // namespace yoke

@@ -1,0 +1,20 @@
+#!/bin/sh
+# Installs what the build and the tests need on Debian 12: one apt-get call, and none at all when
+# everything is there. Run as root or with sudo. Sourced words: "run" (build + run) or "test".
+set -eu
+want=${1:-run}
+pkgs="g++ cmake ninja-build ccache qt6-base-dev libqt6opengl6-dev qt6-svg-dev libunits-cpp-dev
+ libexpected-dev libfmt-dev nlohmann-json3-dev libeigen3-dev libboost-math-dev fonts-dejavu-core
+ xvfb xauth libxkbcommon-x11-0 libxcb-cursor0 libxcb-icccm4 libxcb-keysyms1"
+[ "$want" = run ] || pkgs="$pkgs catch2 libgsl-dev units python3 python3-jsonschema poppler-utils locales"
+missing=""
+have=$(dpkg-query -W -f='${Package} ${db:Status-Status}\n' 2>/dev/null | sed -n 's/ installed$//p')
+for p in $pkgs; do
+  printf '%s\n' "$have" | grep -qx -- "$p" || missing="$missing $p"
+done
+[ -n "$missing" ] || exit 0
+if [ "$(id -u)" = 0 ]; then as=""; else as=sudo; fi
+echo "Yoke Step: installing$missing" >&2
+$as apt-get update -qq >&2
+# shellcheck disable=SC2086
+$as env DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends $missing >&2
