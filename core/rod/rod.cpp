@@ -144,7 +144,7 @@ std::string rod_words(const RodReport& r, const Style& style) {
   const double v = r.change->change.value();
   if (std::abs(v) < 0.05e-3) return "The rod stays as long as it is";
   return std::string(v < 0 ? "Shorten by " : "Lengthen by ") +
-         format_full(std::abs(v), Kind::length, 1, style);
+         format_full(std::abs(v), Kind::length, 2, style);
 }
 
 AngleReport angle_report(const Job& job, Which which) {

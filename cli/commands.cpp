@@ -1,0 +1,231 @@
+#include "cli/commands.hpp"
+
+#include <fmt/format.h>
+
+#include <cmath>
+
+#include "files/json_job.hpp"
+#include "job/findings.hpp"
+#include "rod/rod.hpp"
+#include "sizing/relative.hpp"
+
+namespace yoke::cli {
+
+namespace {
+
+constexpr const char* kHelp =
+    "yokestep-cli: the arithmetic of a pedal, without the window\n"
+    "\n"
+    "  solve JOB                 all conditions of a job: effort, travel, reserve, verdict\n"
+    "  relative --bore-old B --bore-new B --ratio-old R --ratio-new R\n"
+    "                            how much harder and how much shorter, from these four alone\n"
+    "  rod --snout-old L --socket-old L --stack-old L --snout-new L --socket-new L --stack-new L\n"
+    "      [--clearance-more L] [--ratio R] [--pitch P] [--height L]\n"
+    "                            how much to shorten or lengthen the rod, and the turns\n"
+    "  rod JOB                   the same from a job\n"
+    "  params                    every parameter: id, words, kind, range, typical, source\n"
+    "  check JOB                 findings; exit status 1 when a hard one stands\n"
+    "  schema                    the JSON Schema of job files\n"
+    "\n"
+    "  --set id=value            override a planned value (found:id=value a fitted one)\n"
+    "  --format text|json|csv    --units metric|imperial|both\n"
+    "\n"
+    "Figures are help for a builder, not an approval: local rules and licensed inspection win.\n";
+
+/// A quantity from an option; missing: `fallback`, or an error when there is none.
+Expected<double> option(const Arguments& a, const std::string& name, Kind kind,
+                        std::optional<double> fallback) {
+  const auto it = a.options.find(name);
+  if (it == a.options.end()) {
+    if (fallback) return *fallback;
+    return fail({name, "", "", "The option " + name + " is missing", "See yokestep-cli help"});
+  }
+  auto v = parse_quantity(it->second, kind, a.style.units);
+  if (!v) {
+    Error e = v.error();
+    e.field = name;
+    e.reason = name + ": " + e.reason;
+    return fail(e);
+  }
+  return v;
+}
+
+Cell quantity(double si, Kind kind, int digits, const Style& style) {
+  return number(si, format_full(si, kind, digits, style));
+}
+
+const char* verdict_words(Verdict v) {
+  return v == Verdict::pass ? "passes" : v == Verdict::fail ? "fails" : "cannot say";
+}
+
+}  // namespace
+
+Expected<Table> solve(const Arguments& a) {
+  const auto job = job_of(a);
+  if (!job) return fail(job.error());
+  Table t;
+  t.keys = {"condition", "verdict", "effort_N", "travel_m", "reserve", "pressure_Pa", "z", "why"};
+  for (const auto& c : foot_strip(*job, 16)) {
+    std::vector<Cell> row{text(c.title), text(verdict_words(c.verdict))};
+    if (c.target) {
+      const auto& f = c.target->at;
+      row.push_back(quantity(f.pad_force_n, Kind::force, 0, a.style));
+      row.push_back(quantity(f.pad_travel_m, Kind::length, 1, a.style));
+      row.push_back(number(c.target->reserve_share, fmt::format("{:.0f} %", c.target->reserve_share * 100)));
+      row.push_back(quantity(f.pressure_pa, Kind::pressure, 2, a.style));
+      row.push_back(c.by_pressure ? text("–") : number(f.z, fmt::format("{:.3f} g", f.z)));
+    } else {
+      row.push_back(c.effort_only_n ? quantity(*c.effort_only_n, Kind::force, 0, a.style) : text("–"));
+      for (int i = 0; i < 4; ++i) row.push_back(text("–"));
+    }
+    row.push_back(text(c.reason));
+    t.rows.push_back(std::move(row));
+  }
+  return t;
+}
+
+Expected<Table> relative_table(const Arguments& a) {
+  const auto bo = option(a, "--bore-old", Kind::length, std::nullopt);
+  const auto bn = option(a, "--bore-new", Kind::length, std::nullopt);
+  const auto ro = option(a, "--ratio-old", Kind::number, std::nullopt);
+  const auto rn = option(a, "--ratio-new", Kind::number, std::nullopt);
+  for (const auto* v : {&bo, &bn, &ro, &rn})
+    if (!*v) return fail(v->error());
+  const auto r = relative(Length{*bo}, Length{*bn}, *ro, *rn);
+  if (!r) return fail(r.error());
+  Table t;
+  t.keys = {"what", "value"};
+  t.rows = {{text("force factor"), number(r->force_factor, fmt::format("{:.3f}", r->force_factor))},
+            {text("travel factor"), number(r->travel_factor, fmt::format("{:.3f}", r->travel_factor))},
+            {text("equal-feel bore at the new ratio (m)"),
+             quantity(r->equal_bore.value(), Kind::length, 2, a.style)},
+            {text("equal-feel ratio with the new bore"),
+             number(r->equal_ratio, fmt::format("{:.2f}", r->equal_ratio))}};
+  t.notes = {relative_words(*r)};
+  return t;
+}
+
+namespace {
+
+Expected<Table> rod_from_job(const Arguments& a) {
+  const auto job = job_of(a);
+  if (!job) return fail(job.error());
+  const RodReport r = rod_report(*job);
+  Table t;
+  t.keys = {"what", "value"};
+  const auto add = [&](const char* what, const std::optional<Length>& v, int digits) {
+    if (v) t.rows.push_back({text(what), quantity(v->value(), Kind::length, digits, a.style)});
+  };
+  if (r.change) {
+    add("change of rod length (m)", r.change->change, 2);
+    add("its doubt (m)", r.change->doubt, 2);
+  }
+  add("its doubt at the pad (m)", r.pad_doubt, 2);
+  add("part for the pad height (m)", r.height_part, 2);
+  add("total (m)", r.total, 2);
+  if (r.turns) t.rows.push_back({text("turns"), number(*r.turns, fmt::format("{:.1f}", *r.turns))});
+  add("new rod length (m)", r.new_length, 1);
+  add("thread engaged after (m)", r.engaged_after, 1);
+  add("free play at the pad (m)", r.free_play, 1);
+  t.notes = {rod_words(r, a.style)};
+  for (const auto& f : r.findings) t.notes.push_back(std::string(severity_words(f.severity)) + ": " + f.message);
+  return t;
+}
+
+Expected<std::optional<UnitFace>> face(const Arguments& a, const std::string& which) {
+  UnitFace u;
+  Length* parts[] = {&u.snout, &u.socket, &u.stack};
+  const char* names[] = {"--snout-", "--socket-", "--stack-"};
+  for (size_t i = 0; i < 3; ++i) {
+    const auto v = option(a, names[i] + which, Kind::length,
+                          i == 2 ? std::optional<double>(0.0) : std::nullopt);
+    if (!v) return fail(v.error());
+    if (!(*v >= -0.2 && *v <= 0.3))
+      return fail({names[i] + which, "", "-200 mm to 300 mm", "That length cannot be", "Measure again"});
+    *parts[i] = Length{*v};
+  }
+  u.doubt = Length{std::sqrt(3.0) * 0.05e-3};
+  return u;
+}
+
+}  // namespace
+
+Expected<Table> rod_table(const Arguments& a) {
+  if (!a.files.empty()) return rod_from_job(a);
+  const auto old_unit = face(a, "old");
+  if (!old_unit) return fail(old_unit.error());
+  const auto new_unit = face(a, "new");
+  if (!new_unit) return fail(new_unit.error());
+  const auto more = option(a, "--clearance-more", Kind::length, 0.0);
+  const auto ratio = option(a, "--ratio", Kind::number, 0.0);
+  const auto pitch = option(a, "--pitch", Kind::pitch, 0.0);
+  const auto height = option(a, "--height", Kind::length, 0.0);
+  for (const auto* v : {&more, &ratio, &pitch, &height})
+    if (!*v) return fail(v->error());
+  if (a.options.count("--ratio") && !(*ratio >= 1 && *ratio <= 12))
+    return fail({"--ratio", "", "1 to 12", "That ratio cannot be", "Measure both arms of the pedal"});
+  const RodChange c = rod_change(**old_unit, **new_unit, Length{*more});
+  Table t;
+  t.keys = {"what", "value"};
+  t.rows.push_back({text("change of rod length (m)"), quantity(c.change.value(), Kind::length, 2, a.style)});
+  t.rows.push_back({text("its doubt, all by calliper (m)"), quantity(c.doubt.value(), Kind::length, 2, a.style)});
+  double total = c.change.value();
+  if (*ratio > 0) {
+    total += *height / *ratio;
+    t.rows.push_back({text("its doubt at the pad (m)"), quantity(c.doubt.value() * *ratio, Kind::length, 2, a.style)});
+    t.rows.push_back({text("total with the pad height (m)"), quantity(total, Kind::length, 2, a.style)});
+  }
+  if (*pitch > 0) {
+    const double turns = turns_for(Length{total}, Length{*pitch}, 1);
+    t.rows.push_back({text("turns"), number(turns, fmt::format("{:.1f}", turns))});
+  }
+  RodReport r;
+  r.change = c;
+  t.notes = {rod_words(r, a.style)};
+  return t;
+}
+
+Table params_table(const Arguments& a) {
+  Table t;
+  t.keys = {"id", "words", "kind", "range", "typical", "source"};
+  static constexpr const char* kinds[] = {"length", "area", "volume", "force", "pressure", "mass",
+                                          "angle", "temperature", "altitude", "pitch", "fraction",
+                                          "number", "time", "choice"};
+  for (const ParamInfo& p : all_params())
+    t.rows.push_back({text(std::string(p.id)), text(std::string(p.words)),
+                      text(kinds[static_cast<size_t>(p.kind)]), text(range_words(p, a.style)),
+                      text(p.typical_si ? format_value(p.param, *p.typical_si, a.style) : "–"),
+                      text(p.typical_si ? std::string(p.source) : "measured or stated")});
+  return t;
+}
+
+Expected<Table> check_table(const Arguments& a, bool& hard) {
+  const auto job = job_of(a);
+  if (!job) return fail(job.error());
+  const auto findings = find_all(*job, foot_strip(*job, 16));
+  hard = any_hard(findings);
+  Table t;
+  t.keys = {"severity", "stage", "code", "message", "limit", "remedy"};
+  for (const auto& f : findings)
+    t.rows.push_back({text(std::string(severity_words(f.severity))), text(std::string(stage_words(f.stage))),
+                      text(f.code), text(f.message), text(f.limit), text(f.remedy)});
+  if (findings.empty()) t.notes = {"No findings."};
+  return t;
+}
+
+Outcome run(const std::vector<std::string>& words) {
+  const auto a = read_arguments(words);
+  if (!a) return {"", a.error().text() + "\n", 2};
+  if (a->command == "help") return {kHelp, "", 0};
+  if (a->command == "schema") return {job_schema(), "", 0};
+  bool hard = false;
+  const Expected<Table> t = a->command == "solve"      ? solve(*a)
+                            : a->command == "relative" ? relative_table(*a)
+                            : a->command == "rod"      ? rod_table(*a)
+                            : a->command == "params"   ? Expected<Table>(params_table(*a))
+                                                       : check_table(*a, hard);
+  if (!t) return {"", t.error().text() + "\n", 2};
+  return {print(*t, a->format), "", hard ? 1 : 0};
+}
+
+}  // namespace yoke::cli

@@ -1,0 +1,41 @@
+// The commands of yokestep-cli; each takes the words after its name and returns what to print.
+#pragma once
+
+#include <map>
+#include <string>
+#include <vector>
+
+#include "cli/table.hpp"
+#include "job/job.hpp"
+
+namespace yoke::cli {
+
+struct Arguments {
+  std::string command;
+  std::vector<std::string> files;
+  std::map<std::string, std::string> options;  ///< "--bore-old" → text
+  std::vector<std::string> sets;               ///< "id=value", in order
+  Format format = Format::text;
+  Style style;
+};
+
+struct Outcome {
+  std::string out;
+  std::string err;
+  int status = 0;  ///< 0 fine, 1 a hard finding stands, 2 the words were wrong or a file unreadable
+};
+
+[[nodiscard]] Expected<Arguments> read_arguments(const std::vector<std::string>& words);
+[[nodiscard]] Outcome run(const std::vector<std::string>& words);
+
+[[nodiscard]] Expected<Table> solve(const Arguments& a);
+[[nodiscard]] Expected<Table> relative_table(const Arguments& a);
+[[nodiscard]] Expected<Table> rod_table(const Arguments& a);
+[[nodiscard]] Table params_table(const Arguments& a);
+/// Sets `hard` when a hard finding stands.
+[[nodiscard]] Expected<Table> check_table(const Arguments& a, bool& hard);
+/// The job of the first file with the --set overrides applied (to the plan; "found:" before an id
+/// sets the fitted system).
+[[nodiscard]] Expected<Job> job_of(const Arguments& a);
+
+}  // namespace yoke::cli

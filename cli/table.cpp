@@ -1,0 +1,89 @@
+#include "cli/table.hpp"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <nlohmann/json.hpp>
+
+namespace yoke::cli {
+
+namespace {
+
+/// Characters, not bytes: the words hold degree and superscript signs.
+size_t width(const std::string& s) {
+  return static_cast<size_t>(
+      std::count_if(s.begin(), s.end(), [](char c) { return (c & 0xC0) != 0x80; }));
+}
+
+std::string as_text(const Table& t) {
+  std::vector<size_t> widths;
+  for (const auto& k : t.keys) widths.push_back(width(k));
+  for (const auto& row : t.rows)
+    for (size_t i = 0; i < row.size(); ++i) widths[i] = std::max(widths[i], width(row[i].words));
+  std::string out;
+  const auto line = [&](const auto& cells, const auto& words) {
+    std::string l;
+    for (size_t i = 0; i < cells.size(); ++i) {
+      const std::string& w = words(cells[i]);
+      l += w + std::string(widths[i] - std::min(widths[i], width(w)) + 2, ' ');
+    }
+    while (!l.empty() && l.back() == ' ') l.pop_back();
+    out += l + "\n";
+  };
+  if (!t.rows.empty()) line(t.keys, [](const std::string& k) -> const std::string& { return k; });
+  for (const auto& row : t.rows) line(row, [](const Cell& c) -> const std::string& { return c.words; });
+  for (const auto& n : t.notes) out += n + "\n";
+  return out;
+}
+
+std::string quoted(const std::string& s) {
+  if (s.find_first_of(",\"\n") == std::string::npos) return s;
+  std::string q = "\"";
+  for (const char c : s) q += c == '"' ? "\"\"" : std::string(1, c);
+  return q + "\"";
+}
+
+std::string as_csv(const Table& t) {
+  std::string out;
+  for (size_t i = 0; i < t.keys.size(); ++i) out += (i ? "," : "") + quoted(t.keys[i]);
+  out += "\n";
+  for (const auto& row : t.rows) {
+    for (size_t i = 0; i < row.size(); ++i)
+      out += (i ? "," : "") + (row[i].numeric ? fmt::format("{:.9g}", row[i].number) : quoted(row[i].words));
+    out += "\n";
+  }
+  return out;
+}
+
+std::string as_json(const Table& t) {
+  nlohmann::json root;
+  root["rows"] = nlohmann::json::array();
+  for (const auto& row : t.rows) {
+    nlohmann::json o;
+    for (size_t i = 0; i < row.size(); ++i) {
+      if (row[i].numeric)
+        o[t.keys[i]] = row[i].number;
+      else
+        o[t.keys[i]] = row[i].words;
+    }
+    root["rows"].push_back(o);
+  }
+  root["notes"] = t.notes;
+  return root.dump(1) + "\n";
+}
+
+}  // namespace
+
+Cell text(std::string words) { return {std::move(words), 0, false}; }
+Cell number(double si, std::string words) { return {std::move(words), si, true}; }
+
+std::string print(const Table& table, Format format) {
+  switch (format) {
+    case Format::text: return as_text(table);
+    case Format::csv: return as_csv(table);
+    case Format::json: return as_json(table);
+  }
+  return {};
+}
+
+}  // namespace yoke::cli

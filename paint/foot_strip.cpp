@@ -1,0 +1,114 @@
+#include "paint/foot_strip.hpp"
+
+#include <QFontMetricsF>
+
+#include "paint/theme.hpp"
+
+namespace yoke {
+
+namespace {
+
+QString q(const std::string& s) { return QString::fromStdString(s); }
+
+theme::Mark mark_of(Verdict v) {
+  return v == Verdict::pass   ? theme::Mark::tick
+         : v == Verdict::fail ? theme::Mark::cross
+                              : theme::Mark::query;
+}
+
+QString verdict_line(const ConditionReport& c) {
+  if (c.verdict == Verdict::pass) return c.reason.empty() ? QStringLiteral("passes") : q(c.reason);
+  if (c.verdict == Verdict::fail) return q(c.reason);
+  return c.reason.empty() ? QStringLiteral("cannot say") : q(c.reason);
+}
+
+/// The pad's way from rest (top) to the floor (bottom): used part hatched, reserve clear.
+void draw_way(QPainter& p, const QRectF& way, const ConditionReport& c) {
+  p.setPen(QPen(theme::kScribeSoft, 1.2));
+  p.setBrush(theme::kDyeDeep);
+  p.drawRect(way);
+  p.setPen(QPen(theme::kScribe, 3));
+  p.drawLine(way.bottomLeft() + QPointF(-5, 0), way.bottomRight() + QPointF(5, 0));
+  if (!c.target || c.target->available_m <= 0) return;
+  const double used =
+      std::clamp(c.target->at.pad_travel_m / c.target->available_m, 0.0, 1.0) * way.height();
+  const QRectF fill(way.left(), way.top(), way.width(), used);
+  const QColor ink = c.verdict == Verdict::fail ? theme::kMarkOnDye : theme::kScribeSoft;
+  p.fillRect(fill, QBrush(ink, Qt::BDiagPattern));
+  p.setBrush(ink);
+  p.setPen(Qt::NoPen);
+  p.drawRoundedRect(QRectF(way.left() - 5, way.top() + used - 4, way.width() + 10, 8), 2, 2);
+}
+
+void draw_column(QPainter& p, const QRectF& box, const ConditionReport& c, bool shown,
+                 const Style& style) {
+  p.setRenderHint(QPainter::Antialiasing);
+  if (shown) p.fillRect(box, theme::kDyeDeep);
+  p.setPen(QPen(theme::kScribeFaint, 1));
+  p.drawLine(box.topRight(), box.bottomRight());
+  if (shown) p.fillRect(QRectF(box.left(), box.top(), box.width() - 1, 4), theme::kMarkOnDye);
+  draw_way(p, QRectF(box.left() + 14, box.top() + 16, 18, box.height() - 32), c);
+
+  const double x = box.left() + 46;
+  const double w = box.width() - 54;
+  p.setPen(theme::kScribe);
+  const QFont title = theme::text(14, true);
+  p.setFont(title);
+  p.drawText(QRectF(x, box.top() + 9, w, 20), Qt::AlignVCenter,
+             theme::elided(title, q(c.title), w));
+  std::optional<double> effort = c.effort_only_n;
+  if (c.target) effort = c.target->at.pad_force_n;
+  p.setFont(theme::figure(21, true));
+  p.drawText(QRectF(x, box.top() + 30, w, 28), Qt::AlignVCenter,
+             effort ? q(format_quantity(*effort, Kind::force, 0, style)) : QStringLiteral("–"));
+  p.setFont(theme::figure(13));
+  p.setPen(theme::kScribeSoft);
+  if (effort && style.units == UnitStyle::both)
+    p.drawText(QRectF(x, box.top() + 30, w, 28), Qt::AlignVCenter | Qt::AlignRight,
+               q(format_other(*effort, Kind::force, 0, style)));
+  p.setPen(theme::kScribe);
+  QString travel = QStringLiteral("travel unknown");
+  if (c.target)
+    travel = QStringLiteral("%1, %2 % left")
+                 .arg(q(format_quantity(c.target->at.pad_travel_m, Kind::length, 0, style)))
+                 .arg(qMax(0.0, c.target->reserve_share * 100), 0, 'f', 0);
+  p.drawText(QRectF(x, box.top() + 58, w, 20), Qt::AlignVCenter, travel);
+
+  const QColor ink = c.verdict == Verdict::pass ? theme::kScribe : theme::kMarkOnDye;
+  theme::draw_mark(p, QRectF(x, box.top() + 84, 18, 18), mark_of(c.verdict), ink);
+  p.setPen(ink);
+  p.setFont(theme::text(13));
+  p.drawText(QRectF(x + 24, box.top() + 80, w - 24, box.height() - 84),
+             Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap, verdict_line(c));
+}
+
+}  // namespace
+
+Picture foot_strip_picture(const std::vector<ConditionReport>& strip, ConditionId shown,
+                           const Style& style, QSizeF size) {
+  Picture pic;
+  pic.size = size;
+  pic.layers.emplace_back(
+      [size](QPainter& p) { p.fillRect(QRectF(QPointF(0, 0), size), theme::kDye); });
+  const double w = size.width() / static_cast<double>(strip.size());
+  for (size_t i = 0; i < strip.size(); ++i) {
+    const QRectF box(w * static_cast<double>(i), 0, w, size.height());
+    const ConditionReport c = strip[i];
+    const bool is_shown = c.id == shown;
+    pic.layers.emplace_back([=](QPainter& p) {
+      p.setClipRect(box);
+      draw_column(p, box, c, is_shown, style);
+    });
+    QString said = q(c.title) + QStringLiteral(": ");
+    if (c.target)
+      said += QStringLiteral("%1, %2, ")
+                  .arg(q(format_full(c.target->at.pad_force_n, Kind::force, 0, style)),
+                       q(format_full(c.target->at.pad_travel_m, Kind::length, 0, style)));
+    said += verdict_line(c);
+    pic.said << said;
+    pic.spots.push_back({box, QStringLiteral("condition:%1").arg(static_cast<int>(c.id)), said});
+  }
+  return pic;
+}
+
+}  // namespace yoke

@@ -1,0 +1,15 @@
+// The foot strip: one small pedal column for each condition.
+#pragma once
+
+#include <vector>
+
+#include "feel/conditions.hpp"
+#include "paint/picture.hpp"
+
+namespace yoke {
+
+/// Spots are "condition:<n>" with n the ConditionId.
+[[nodiscard]] Picture foot_strip_picture(const std::vector<ConditionReport>& strip,
+                                         ConditionId shown, const Style& style, QSizeF size);
+
+}  // namespace yoke

@@ -1,0 +1,352 @@
+#include "paint/line_of_force.hpp"
+
+#include <QFontMetricsF>
+#include <QPainterPath>
+#include <QtMath>
+#include <algorithm>
+
+#include "paint/line_geometry.hpp"
+#include "paint/theme.hpp"
+
+namespace yoke {
+
+namespace {
+
+QString q(const std::string& s) { return QString::fromStdString(s); }
+QString q(std::string_view s) { return QString::fromUtf8(s.data(), static_cast<qsizetype>(s.size())); }
+
+struct View {
+  double scale = 1;
+  QPointF shift;
+  [[nodiscard]] QPointF at(QPointF mm) const { return mm * scale + shift; }
+  [[nodiscard]] QPointF at(double x, double y) const { return at(QPointF(x, y)); }
+  [[nodiscard]] QRectF box(double x0, double y0, double x1, double y1) const {
+    return QRectF(at(x0, y0), at(x1, y1)).normalized();
+  }
+};
+
+View view_of(const LineGeometry& g, QSizeF size) {
+  View v;
+  v.scale = std::min((size.width() - 24) / g.world.width(), (size.height() - 12) / g.world.height());
+  const QSizeF drawn = g.world.size() * v.scale;
+  v.shift = QPointF(12 + (size.width() - 24 - drawn.width()) / 2, 6 + (size.height() - 12 - drawn.height()) / 2) -
+            g.world.topLeft() * v.scale;
+  return v;
+}
+
+QPen scribe(double width = 1.6, bool known = true) {
+  QPen pen(known ? theme::kScribe : theme::kScribeSoft, width, known ? Qt::SolidLine : Qt::DashLine,
+           Qt::RoundCap, Qt::RoundJoin);
+  return pen;
+}
+
+void draw_pedal(QPainter& p, const LineGeometry& g, const View& v) {
+  p.setRenderHint(QPainter::Antialiasing);
+  p.setPen(QPen(theme::kScribeFaint, 1.2));
+  p.drawLine(v.at(g.firewall_x, g.world.top() + 6), v.at(g.firewall_x, g.world.bottom() - 6));
+  for (double y = g.world.top() + 12; y < g.world.bottom() - 12; y += 26)
+    p.drawLine(v.at(g.firewall_x, y), v.at(g.firewall_x - 7, y + 11));
+  p.setPen(QPen(theme::kScribeFaint, 1, Qt::DashDotLine));
+  p.drawLine(v.at(g.pin.x() - 20, g.axis_y), v.at(g.master_x + g.master_length + 24, g.axis_y));
+
+  p.setPen(scribe(4.5, g.arms_known));
+  p.drawLine(v.at(0, 0), v.at(g.pad));
+  const double c = std::cos(g.angle);
+  const double s = std::sin(g.angle);
+  p.setPen(scribe(2.6, g.geometry_known));
+  p.drawLine(v.at(g.pin), v.at(g.ball));
+  p.setPen(Qt::NoPen);
+  p.setBrush(theme::kScribe);
+  p.drawEllipse(v.at(g.ball), 4.2, 4.2);
+  p.setBrush(theme::kDye);
+  p.setPen(scribe(2));
+  p.drawEllipse(v.at(0, 0), 7, 7);
+  p.drawEllipse(v.at(g.pin), 4.5, 4.5);
+  // The pad: a plate square to the foot's push.
+  const QPointF along(s, c);
+  p.setPen(QPen(theme::kMarkOnDye, 7, Qt::SolidLine, Qt::RoundCap));
+  p.drawLine(v.at(g.pad - along * 24 + QPointF(-5, 0)), v.at(g.pad + along * 24 + QPointF(-5, 0)));
+}
+
+void draw_booster(QPainter& p, const LineGeometry& g, const View& v, bool dead) {
+  if (!g.booster) return;
+  p.setRenderHint(QPainter::Antialiasing);
+  const double r = g.booster_diameter / 2;
+  QPainterPath shell;
+  shell.moveTo(v.at(g.firewall_x, g.axis_y - r * 0.55));
+  shell.lineTo(v.at(g.firewall_x + 34, g.axis_y - r));
+  shell.lineTo(v.at(g.firewall_x + g.booster_length - 26, g.axis_y - r));
+  shell.lineTo(v.at(g.master_x, g.axis_y - r * 0.4));
+  shell.lineTo(v.at(g.master_x, g.axis_y + r * 0.4));
+  shell.lineTo(v.at(g.firewall_x + g.booster_length - 26, g.axis_y + r));
+  shell.lineTo(v.at(g.firewall_x + 34, g.axis_y + r));
+  shell.lineTo(v.at(g.firewall_x, g.axis_y + r * 0.55));
+  shell.closeSubpath();
+  p.setBrush(theme::kDyeDeep);
+  p.setPen(scribe(1.6, !dead));
+  p.drawPath(shell);
+  const double wall = g.firewall_x + 40 + (g.ball.x() - (g.firewall_x - 4));
+  p.setPen(scribe(1.4, !dead));
+  p.drawLine(v.at(wall, g.axis_y - r * 0.88), v.at(wall, g.axis_y + r * 0.88));
+  p.drawLine(v.at(g.ball), v.at(g.piston1_x - 12, g.axis_y));
+}
+
+void draw_master(QPainter& p, const LineGeometry& g, const View& v, const LineInput& in) {
+  p.setRenderHint(QPainter::Antialiasing);
+  const double half = g.bore / 2;
+  const double end = g.master_x + g.master_length;
+  p.setPen(scribe(1.6, g.bore_known));
+  p.setBrush(theme::kDyeDeep);
+  p.drawRect(v.box(g.master_x, g.axis_y - g.body / 2, end, g.axis_y + g.body / 2));
+  // Fluid deepens in tone with pressure.
+  const double load = in.point ? std::clamp(in.point->pressure_pa / 1e7, 0.0, 1.0) : 0;
+  QColor fluid = theme::kSteel;
+  fluid.setAlphaF(0.35 + 0.65 * load);
+  p.fillRect(v.box(g.piston1_x, g.axis_y - half, end - 8, g.axis_y + half), fluid);
+  p.setPen(scribe(1.2));
+  p.setBrush(theme::kScribeSoft);
+  p.drawRect(v.box(g.piston1_x - 12, g.axis_y - half, g.piston1_x, g.axis_y + half));
+  if (g.tandem)
+    p.drawRect(v.box(g.piston2_x - 12, g.axis_y - half, g.piston2_x, g.axis_y + half));
+  p.setBrush(Qt::NoBrush);
+  if (!g.booster) p.drawLine(v.at(g.ball), v.at(g.piston1_x - 12, g.axis_y));
+  const double top = g.axis_y - g.body / 2;
+  const auto pot = [&](double x) {
+    p.drawRect(v.box(x - 15, top - 34, x + 15, top));
+    p.drawLine(v.at(x - 15, top - 12), v.at(x + 15, top - 12));
+  };
+  pot(g.outlet1_x);
+  if (g.tandem) pot(g.outlet2_x);
+}
+
+void draw_brake(QPainter& p, const LineGeometry::Brake& b, const View& v) {
+  p.setRenderHint(QPainter::Antialiasing);
+  const QPointF c = v.at(b.centre);
+  const double r = b.radius * v.scale;
+  p.setPen(scribe(1.6, b.known));
+  p.setBrush(theme::kDyeDeep);
+  p.drawEllipse(c, r, r);
+  p.setBrush(Qt::NoBrush);
+  p.drawEllipse(c, r * 0.22, r * 0.22);
+  QColor ink = theme::kScribe;
+  if (b.pressed > 0.02) ink = theme::kMarkOnDye;
+  if (b.drum) {
+    const double gap = (1 - b.pressed) * 4 + 2;
+    const QRectF shoe(c.x() - r + gap + 4, c.y() - r + gap + 4, 2 * (r - gap - 4), 2 * (r - gap - 4));
+    p.setPen(QPen(ink, 5, Qt::SolidLine, Qt::FlatCap));
+    p.drawArc(shoe, 115 * 16, 130 * 16);
+    p.drawArc(shoe, -65 * 16, 130 * 16);
+    p.setPen(scribe(1.4));
+    p.drawRect(QRectF(c.x() - r * 0.18, c.y() - r * 0.80, r * 0.36, r * 0.15));
+  } else {
+    const double e = b.effective * v.scale;
+    p.setPen(QPen(theme::kScribeFaint, 1, Qt::DashLine));
+    p.drawEllipse(c, e, e);
+    const double gap = (1 - b.pressed) * 2;
+    p.setPen(QPen(ink, 2));
+    p.setBrush(theme::kDye);
+    p.drawRoundedRect(QRectF(c.x() - e * 0.3, c.y() - r - 5 - gap, e * 0.6, r - e + 20), 4, 4);
+  }
+}
+
+void draw_lines(QPainter& p, const LineGeometry& g, const View& v, const LineInput& in) {
+  p.setRenderHint(QPainter::Antialiasing);
+  const double bottom = g.axis_y + g.body / 2;
+  const auto run = [&](double x, const LineGeometry::Brake& b, double level, bool dashed) {
+    QPen pen = scribe(1.8);
+    if (dashed) pen.setDashPattern({6, 3});
+    p.setPen(pen);
+    p.setBrush(Qt::NoBrush);
+    QPainterPath path(v.at(x, bottom));
+    path.lineTo(v.at(x, level));
+    path.lineTo(v.at(b.centre.x(), level));
+    path.lineTo(v.at(b.centre.x(), b.centre.y() + b.radius));
+    p.drawPath(path);
+  };
+  const auto outlet = [&](Axle axle) {
+    const Wheel left = axle == Axle::front ? Wheel::front_left : Wheel::rear_left;
+    const auto o = outlet_of(in.job, in.which, left);
+    return !g.tandem ? Outlet::first : o.value_or(axle == Axle::front ? Outlet::first : Outlet::second);
+  };
+  const double low = std::max(g.front.centre.y() + g.front.radius, g.rear.centre.y() + g.rear.radius);
+  const auto x_of = [&](Outlet o) { return o == Outlet::first ? g.outlet1_x : g.outlet2_x; };
+  run(x_of(outlet(Axle::front)), g.front, low + 14, outlet(Axle::front) == Outlet::second);
+  run(x_of(outlet(Axle::rear)), g.rear, low + 28, outlet(Axle::rear) == Outlet::second);
+}
+
+struct Dimension {
+  Param param;
+  QPointF a, b;
+};
+
+std::vector<Dimension> dimensions_of(const LineGeometry& g, const View& v) {
+  const double c = std::cos(g.angle);
+  const double s = std::sin(g.angle);
+  const QPointF left(-c, s);
+  std::vector<Dimension> d;
+  d.push_back({Param::control_pad_arm, v.at(left * 40), v.at(g.pad + left * 40)});
+  d.push_back({Param::control_pin_arm, v.at(-left * 26), v.at(g.pin - left * 26)});
+  if (g.booster) {
+    const double x = g.firewall_x + 22;
+    d.push_back({Param::assist_diaphragm1, v.at(x, g.axis_y - g.booster_diameter / 2),
+                 v.at(x, g.axis_y + g.booster_diameter / 2)});
+  }
+  const double end = g.master_x + g.master_length + 26;
+  d.push_back({Param::master_bore, v.at(end, g.axis_y - g.bore / 2), v.at(end, g.axis_y + g.bore / 2)});
+  const auto brake = [&](const LineGeometry::Brake& b, Axle axle) {
+    d.push_back({of_axle(b.drum ? Param::front_drum : Param::front_radius, axle),
+                 b.drum ? v.at(b.centre - QPointF(b.radius, 0)) : v.at(b.centre),
+                 b.drum ? v.at(b.centre + QPointF(b.radius, 0))
+                        : v.at(b.centre + QPointF(b.effective, 0))});
+  };
+  brake(g.front, Axle::front);
+  brake(g.rear, Axle::rear);
+  return d;
+}
+
+void add_dimensions(Picture& pic, const LineGeometry& g, const View& v, const LineInput& in) {
+  for (const Dimension& d : dimensions_of(g, v)) {
+    const Value value = value_of(in.job, in.which, d.param);
+    const bool known = value.known();
+    const QString label = known ? q(format_value(d.param, value.si, in.style)) : QStringLiteral("?");
+    const QColor ink = known && value.how != How::estimate ? theme::kScribe : theme::kMarkOnDye;
+    pic.layers.emplace_back(
+        [=](QPainter& p) { theme::draw_dimension(p, d.a, d.b, label, ink, !known); });
+    const QString said = q(info(d.param).words) + QStringLiteral(": ") + (known ? label : QStringLiteral("unknown"));
+    pic.said << said;
+    const QPointF mid = (d.a + d.b) / 2;
+    pic.spots.push_back({QRectF(mid.x() - 40, mid.y() - 16, 80, 32),
+                         QStringLiteral("param:") + q(info(d.param).id), said});
+  }
+}
+
+QString assist_words(AssistState s) {
+  switch (s) {
+    case AssistState::none: return QStringLiteral("no assist");
+    case AssistState::cut_in: return QStringLiteral("not cut in");
+    case AssistState::working: return QStringLiteral("assist works");
+    case AssistState::run_out: return QStringLiteral("assist run out");
+    case AssistState::dead: return QStringLiteral("assist dead");
+  }
+  return {};
+}
+
+struct Station {
+  QString name, big, small;
+};
+
+QString lock_words(const FeelPoint& f) {
+  if (f.rear_lifts) return QStringLiteral("rear lifts");
+  switch (f.lock) {
+    case Lock::none: return QStringLiteral("rolling");
+    case Lock::front: return QStringLiteral("front locked");
+    case Lock::rear: return QStringLiteral("REAR LOCKED");
+    case Lock::both: return QStringLiteral("all locked");
+  }
+  return {};
+}
+
+std::vector<Station> stations_of(const LineInput& in) {
+  if (!in.point) return {};
+  const FeelPoint& f = *in.point;
+  const auto n = [&](double v, Kind k, int d) { return q(format_quantity(v, k, d, in.style)); };
+  const bool vehicle = assemble(in.job, in.which).missing_vehicle.empty();
+  return {{QStringLiteral("pad"), n(f.pad_force_n, Kind::force, 0), n(f.pad_travel_m, Kind::length, 1)},
+          {QStringLiteral("rod"), n(f.input_force_n, Kind::force, 0), n(f.rod_travel_m, Kind::length, 1)},
+          {QStringLiteral("assist"), n(f.output_force_n, Kind::force, 0), assist_words(f.assist)},
+          {QStringLiteral("master"), n(f.pressure_pa, Kind::pressure, 2), n(f.stroke_m, Kind::length, 1)},
+          {QStringLiteral("front"), n(f.front_pa, Kind::pressure, 2),
+           f.front_pa > 0 ? QStringLiteral("at the wheels") : QStringLiteral("no pressure")},
+          {QStringLiteral("rear"), n(f.rear_pa, Kind::pressure, 2),
+           f.rear_pa > 0 ? QStringLiteral("at the wheels") : QStringLiteral("no pressure")},
+          {QStringLiteral("car"), vehicle ? QStringLiteral("%1 g").arg(f.z, 0, 'f', 2) : QStringLiteral("?"),
+           vehicle ? lock_words(f) : QStringLiteral("mass unknown")}};
+}
+
+void draw_station(QPainter& p, const QRectF& box, const Station& s, int big_px) {
+  p.setPen(theme::kScribeSoft);
+  p.setFont(theme::text(13));
+  p.drawText(QRectF(box.left(), box.top(), box.width(), 17), Qt::AlignLeft, s.name);
+  p.setPen(theme::kScribe);
+  const QFont big = theme::figure(big_px, true);
+  p.setFont(big);
+  p.drawText(QRectF(box.left(), box.top() + 16, box.width(), big_px + 8), Qt::AlignLeft,
+             theme::elided(big, s.big, box.width()));
+  p.setFont(theme::figure(13));
+  p.drawText(QRectF(box.left(), box.top() + big_px + 22, box.width(), 18), Qt::AlignLeft,
+             theme::elided(p.font(), s.small, box.width()));
+}
+
+void add_stations(Picture& pic, const LineInput& in, const QRectF& area, int big_px) {
+  const auto stations = stations_of(in);
+  const double w = area.width() / std::max<double>(1, static_cast<double>(stations.size()));
+  for (size_t i = 0; i < stations.size(); ++i) {
+    const QRectF box(area.left() + w * static_cast<double>(i), area.top(), w - 8, area.height());
+    const Station s = stations[i];
+    pic.layers.emplace_back([=](QPainter& p) { draw_station(p, box, s, big_px); });
+    pic.said << QStringLiteral("%1: %2, %3").arg(s.name, s.big, s.small);
+  }
+  if (stations.empty()) {
+    pic.layers.emplace_back([area, in](QPainter& p) {
+      p.setFont(theme::text(14));
+      p.setPen(theme::kMarkOnDye);
+      p.drawText(area, Qt::AlignLeft | Qt::AlignVCenter | Qt::TextWordWrap, in.cannot);
+    });
+    pic.said << in.cannot;
+  }
+}
+
+}  // namespace
+
+double line_of_force_mm_per_pixel(const LineInput& in, QSizeF size) {
+  return 1.0 / view_of(line_geometry(in), size).scale;
+}
+
+Picture line_of_force_picture(const LineInput& in, QSizeF size) {
+  Picture pic;
+  pic.size = size;
+  const LineGeometry g = line_geometry(in);
+  const View v = view_of(g, size);
+  const bool dead = in.point && in.point->assist == AssistState::dead;
+  pic.layers.emplace_back([=](QPainter& p) {
+    p.fillRect(QRectF(QPointF(0, 0), size), theme::kDye);
+    p.setFont(theme::text(15, true));
+    p.setPen(theme::kScribe);
+    p.drawText(QRectF(14, 8, size.width() - 28, 22), Qt::AlignLeft, in.title);
+  });
+  pic.layers.emplace_back([=](QPainter& p) { draw_lines(p, g, v, in); });
+  pic.layers.emplace_back([=](QPainter& p) { draw_booster(p, g, v, dead); });
+  pic.layers.emplace_back([=](QPainter& p) { draw_master(p, g, v, in); });
+  pic.layers.emplace_back([=](QPainter& p) {
+    draw_brake(p, g.front, v);
+    draw_brake(p, g.rear, v);
+  });
+  pic.layers.emplace_back([=](QPainter& p) { draw_pedal(p, g, v); });
+  pic.said << in.title;
+  add_dimensions(pic, g, v, in);
+  const double x = v.at(g.firewall_x, 0).x() + 22;
+  add_stations(pic, in, QRectF(x, size.height() - 76, size.width() - x - 10, 70), 19);
+  const QPointF pad = v.at(g.pad);
+  pic.spots.push_back({QRectF(pad.x() - 30, pad.y() - 34, 60, 68), QStringLiteral("pad"),
+                       QStringLiteral("Drag the pad to press it, or hold F8")});
+  return pic;
+}
+
+Picture stations_picture(const LineInput& in, QSizeF size) {
+  Picture pic;
+  pic.size = size;
+  pic.layers.emplace_back([=](QPainter& p) {
+    p.fillRect(QRectF(QPointF(0, 0), size), theme::kDye);
+    p.setRenderHint(QPainter::Antialiasing);
+    const QFont font = theme::text(14, true);
+    p.setFont(font);
+    p.setPen(theme::kScribe);
+    p.drawText(QRectF(14, 8, 96, size.height() - 16), Qt::AlignLeft | Qt::AlignVCenter | Qt::TextWordWrap,
+               in.title);
+  });
+  pic.said << in.title;
+  add_stations(pic, in, QRectF(124, 4, size.width() - 136, size.height() - 8), 18);
+  return pic;
+}
+
+}  // namespace yoke

@@ -1,0 +1,196 @@
+#include "paint/plot.hpp"
+
+#include <QFontMetricsF>
+#include <QPainterPath>
+#include <algorithm>
+#include <cmath>
+
+#include "paint/theme.hpp"
+
+namespace yoke {
+
+std::vector<double> round_ticks(double lo, double hi, int count) {
+  std::vector<double> ticks;
+  if (!(hi > lo) || count < 1) return ticks;
+  const double raw = (hi - lo) / count;
+  const double decade = std::pow(10.0, std::floor(std::log10(raw)));
+  double step = decade;
+  for (const double m : {1.0, 2.0, 2.5, 5.0, 10.0})
+    if (decade * m >= raw) {
+      step = decade * m;
+      break;
+    }
+  for (double v = std::ceil(lo / step - 1e-9) * step; v <= hi + step * 1e-9; v += step)
+    ticks.push_back(std::abs(v) < step * 1e-9 ? 0.0 : v);
+  return ticks;
+}
+
+double round_end(double largest) {
+  if (!(largest > 0)) return 1;
+  const double want = largest * 1.08;
+  const double decade = std::pow(10.0, std::floor(std::log10(want)));
+  for (const double m : {1.0, 1.2, 1.5, 2.0, 2.5, 3.0, 4.0, 5.0, 6.0, 8.0, 10.0})
+    if (decade * m >= want) return decade * m;
+  return want;
+}
+
+namespace {
+
+struct Frame {
+  QRectF area;
+  Scale x;
+  Scale y;
+  [[nodiscard]] QPointF at(QPointF v) const { return {x.pixel(v.x()), y.pixel(v.y())}; }
+};
+
+Frame frame_of(const PlotInput& in, QSizeF size) {
+  const QRectF area(58, in.title.isEmpty() ? 14 : 38, size.width() - 58 - 18,
+                    size.height() - (in.title.isEmpty() ? 14 : 38) - 46);
+  return {area,
+          {in.x.lo, in.x.hi, area.left(), area.right()},
+          {in.y.lo, in.y.hi, area.bottom(), area.top()}};
+}
+
+QString number_text(double v) { return QString::number(v, 'g', 6); }
+
+void draw_axes(QPainter& p, const PlotInput& in, const Frame& f, QSizeF size) {
+  p.fillRect(QRectF(QPointF(0, 0), size), theme::kDye);
+  p.setPen(theme::kScribe);
+  p.setFont(theme::text(14, true));
+  p.drawText(QRectF(14, 8, size.width() - 28, 24), Qt::AlignLeft | Qt::AlignVCenter, in.title);
+  p.setFont(theme::figure(13));
+  for (const double v : round_ticks(in.x.lo, in.x.hi, std::max(2, static_cast<int>(f.area.width() / 80)))) {
+    const double x = f.x.pixel(v);
+    p.setPen(QPen(theme::kScribeFaint, 1));
+    p.drawLine(QPointF(x, f.area.top()), QPointF(x, f.area.bottom()));
+    p.setPen(theme::kScribeSoft);
+    p.drawText(QRectF(x - 30, f.area.bottom() + 3, 60, 18), Qt::AlignCenter, number_text(v));
+  }
+  for (const double v : round_ticks(in.y.lo, in.y.hi, std::max(2, static_cast<int>(f.area.height() / 45)))) {
+    const double y = f.y.pixel(v);
+    p.setPen(QPen(theme::kScribeFaint, 1));
+    p.drawLine(QPointF(f.area.left(), y), QPointF(f.area.right(), y));
+    p.setPen(theme::kScribeSoft);
+    p.drawText(QRectF(0, y - 9, 52, 18), Qt::AlignRight | Qt::AlignVCenter, number_text(v));
+  }
+  p.setPen(QPen(theme::kScribe, 1.4));
+  p.drawLine(f.area.bottomLeft(), f.area.bottomRight());
+  p.drawLine(f.area.bottomLeft(), f.area.topLeft());
+  p.setFont(theme::text(13));
+  p.setPen(theme::kScribe);
+  p.drawText(QRectF(f.area.left(), f.area.bottom() + 22, f.area.width(), 20),
+             Qt::AlignRight | Qt::AlignVCenter, in.x.words);
+  p.drawText(QRectF(f.area.left() + 6, f.area.top() - 1, f.area.width() / 2, 20),
+             Qt::AlignLeft | Qt::AlignVCenter, in.y.words);
+}
+
+QPen pen_of(const PlotCurve& c) {
+  QPen pen(c.colour, c.width, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin);
+  if (c.stroke == Stroke::dashed) pen.setDashPattern({5, 4});
+  if (c.stroke == Stroke::dotted) pen.setDashPattern({1, 3});
+  return pen;
+}
+
+void draw_curves(QPainter& p, const PlotInput& in, const Frame& f) {
+  p.setRenderHint(QPainter::Antialiasing);
+  p.setClipRect(f.area.adjusted(-1, -1, 1, 1));
+  for (const auto& c : in.curves) {
+    if (c.points.empty()) continue;
+    QPainterPath path(f.at(c.points.front()));
+    for (size_t i = 1; i < c.points.size(); ++i) path.lineTo(f.at(c.points[i]));
+    p.setPen(pen_of(c));
+    p.drawPath(path);
+  }
+}
+
+void draw_limits(QPainter& p, const PlotInput& in, const Frame& f) {
+  p.setFont(theme::text(13));
+  for (const auto& l : in.limits) {
+    p.setPen(QPen(theme::kMarkOnDye, 1.2, Qt::DashDotLine));
+    if (l.vertical) {
+      const double x = f.x.pixel(l.at);
+      if (x < f.area.left() || x > f.area.right()) continue;
+      p.drawLine(QPointF(x, f.area.top()), QPointF(x, f.area.bottom()));
+      p.save();
+      p.translate(x - 3, f.area.top() + 6);
+      p.rotate(90);
+      p.drawText(QRectF(0, 0, f.area.height() - 8, 18), Qt::AlignLeft | Qt::AlignVCenter, l.name);
+      p.restore();
+    } else {
+      const double y = f.y.pixel(l.at);
+      if (y < f.area.top() || y > f.area.bottom()) continue;
+      p.drawLine(QPointF(f.area.left(), y), QPointF(f.area.right(), y));
+      p.drawText(QRectF(f.area.left() + 6, y - 20, f.area.width() - 12, 18),
+                 Qt::AlignRight | Qt::AlignVCenter, l.name);
+    }
+  }
+}
+
+void draw_points(QPainter& p, const PlotInput& in, const Frame& f) {
+  p.setRenderHint(QPainter::Antialiasing);
+  for (const auto& q : in.points) {
+    const QPointF c = f.at(q.at);
+    p.setPen(QPen(theme::kMarkOnDye, 1.3));
+    p.drawLine(QPointF(f.x.pixel(q.at.x() - q.half_x), c.y()),
+               QPointF(f.x.pixel(q.at.x() + q.half_x), c.y()));
+    p.drawLine(QPointF(c.x(), f.y.pixel(q.at.y() - q.half_y)),
+               QPointF(c.x(), f.y.pixel(q.at.y() + q.half_y)));
+    p.fillRect(QRectF(c.x() - 3.5, c.y() - 3.5, 7, 7), theme::kMarkOnDye);
+  }
+  for (const auto& q : in.marks) {
+    const QPointF c = f.at(q.at);
+    p.setPen(QPen(theme::kScribe, 2));
+    p.setBrush(theme::kDye);
+    p.drawEllipse(c, 5.5, 5.5);
+  }
+}
+
+/// Names of the curves with a sample of their stroke, at the lower right where curves are rare.
+void draw_legend(QPainter& p, const PlotInput& in, const Frame& f) {
+  p.setFont(theme::text(13));
+  double y = f.area.bottom() - 10 - 20.0 * static_cast<double>(in.curves.size());
+  for (const auto& c : in.curves) {
+    if (c.name.isEmpty()) continue;
+    const QFontMetricsF fm(p.font());
+    const double w = fm.horizontalAdvance(c.name);
+    const double x = f.area.right() - w - 46;
+    p.fillRect(QRectF(x - 6, y, w + 50, 20), QColor(0x10, 0x2a, 0x4c, 210));
+    p.setPen(pen_of(c));
+    p.drawLine(QPointF(x, y + 10), QPointF(x + 30, y + 10));
+    p.setPen(theme::kScribe);
+    p.drawText(QRectF(x + 38, y, w + 4, 20), Qt::AlignVCenter, c.name);
+    y += 20;
+  }
+}
+
+}  // namespace
+
+Picture plot(const PlotInput& input, QSizeF size) {
+  Picture pic;
+  pic.size = size;
+  const Frame f = frame_of(input, size);
+  pic.layers.emplace_back([=](QPainter& p) { draw_axes(p, input, f, size); });
+  pic.layers.emplace_back([=](QPainter& p) { draw_curves(p, input, f); });
+  pic.layers.emplace_back([=](QPainter& p) { draw_limits(p, input, f); });
+  pic.layers.emplace_back([=](QPainter& p) { draw_points(p, input, f); });
+  pic.layers.emplace_back([=](QPainter& p) { draw_legend(p, input, f); });
+  const bool nothing = std::all_of(input.curves.begin(), input.curves.end(),
+                                   [](const PlotCurve& c) { return c.points.empty(); }) &&
+                       input.points.empty();
+  if (nothing && !input.empty.isEmpty())
+    pic.layers.emplace_back([=](QPainter& p) {
+      p.setFont(theme::text(15));
+      p.setPen(theme::kMarkOnDye);
+      p.drawText(f.area.adjusted(20, 20, -20, -20), Qt::AlignCenter | Qt::TextWordWrap, input.empty);
+    });
+  pic.said << input.title;
+  for (const auto& c : input.curves)
+    if (!c.points.empty())
+      pic.said << QStringLiteral("%1 ends at %2, %3")
+                      .arg(c.name, number_text(c.points.back().x()), number_text(c.points.back().y()));
+  for (const auto& q : input.marks) pic.said << q.name;
+  if (nothing) pic.said << input.empty;
+  return pic;
+}
+
+}  // namespace yoke

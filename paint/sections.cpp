@@ -1,0 +1,253 @@
+#include "paint/sections.hpp"
+
+#include <QFontMetricsF>
+#include <QPainterPath>
+#include <QtMath>
+#include <algorithm>
+#include <cmath>
+
+#include "paint/theme.hpp"
+
+namespace yoke {
+
+namespace {
+
+QString q(const std::string& s) { return QString::fromStdString(s); }
+QString q(std::string_view s) { return QString::fromUtf8(s.data(), static_cast<qsizetype>(s.size())); }
+
+void background(Picture& pic, const QString& title) {
+  const QSizeF size = pic.size;
+  pic.layers.emplace_back([=](QPainter& p) {
+    p.fillRect(QRectF(QPointF(0, 0), size), theme::kDye);
+    p.setPen(theme::kScribe);
+    p.setFont(theme::text(14, true));
+    p.drawText(QRectF(14, 8, size.width() - 28, 22), Qt::AlignLeft | Qt::AlignVCenter, title);
+  });
+  pic.said << title;
+}
+
+/// One unit in section: firewall, plates, snout behind the face, socket, ball.
+struct UnitSection {
+  Value snout, socket, stack;
+  [[nodiscard]] bool known() const { return snout.known() && socket.known() && stack.known(); }
+  [[nodiscard]] double n() const { return snout.known() ? snout.si * 1e3 : 20; }
+  [[nodiscard]] double t() const { return socket.known() ? socket.si * 1e3 : 25; }
+  [[nodiscard]] double g() const { return stack.known() ? stack.si * 1e3 : 2; }
+};
+
+UnitSection unit_of(const Job& job, Which which) {
+  return {value_of(job, which, Param::rod_snout), value_of(job, which, Param::rod_socket),
+          value_of(job, which, Param::rod_stack)};
+}
+
+void draw_unit(QPainter& p, const UnitSection& u, QPointF face, double s, const QString& name,
+               const Style& style) {
+  p.setRenderHint(QPainter::Antialiasing);
+  const bool known = u.known();
+  QPen line(known ? theme::kScribe : theme::kScribeSoft, 1.6, known ? Qt::SolidLine : Qt::DashLine);
+  const double fw = face.x() - u.g() * s;  // firewall, pedal side to the left
+  p.setPen(QPen(theme::kScribeSoft, 2));
+  p.drawLine(QPointF(fw, face.y() - 62), QPointF(fw, face.y() - 20));
+  p.drawLine(QPointF(fw, face.y() + 20), QPointF(fw, face.y() + 62));
+  p.setPen(line);
+  p.setBrush(QBrush(theme::kScribeFaint, Qt::BDiagPattern));
+  p.drawRect(QRectF(fw, face.y() - 50, u.g() * s, 30));
+  p.drawRect(QRectF(fw, face.y() + 20, u.g() * s, 30));
+  p.setBrush(theme::kDyeDeep);
+  p.drawRect(QRectF(face.x(), face.y() - 50, 10, 100));          // flange
+  p.drawRect(QRectF(face.x() + 10, face.y() - 26, 60, 52));      // body
+  const double end = face.x() - u.n() * s;                        // snout's end
+  p.drawRect(QRectF(QPointF(end, face.y() - 17), QPointF(face.x(), face.y() + 17)));
+  const double seat = end + u.t() * s;
+  p.setBrush(theme::kDye);
+  p.drawRect(QRectF(QPointF(end, face.y() - 8), QPointF(seat, face.y() + 8)));
+  p.setPen(QPen(theme::kScribe, 3));
+  p.drawLine(QPointF(end - 46, face.y()), QPointF(seat - 5, face.y()));
+  p.setBrush(theme::kScribe);
+  p.drawEllipse(QPointF(seat - 5, face.y()), 5, 5);
+  const auto label = [&](Param param, const Value& v) {
+    return q(info(param).words) + QStringLiteral(" ") +
+           (v.known() ? q(format_value(param, v.si, style)) : QStringLiteral("?"));
+  };
+  const auto ink = [](const Value& v) { return v.known() ? theme::kScribe : theme::kMarkOnDye; };
+  theme::draw_dimension(p, {end, face.y() - 78}, {face.x(), face.y() - 78},
+                        label(Param::rod_snout, u.snout), ink(u.snout), !u.snout.known());
+  theme::draw_dimension(p, {end, face.y() + 82}, {seat, face.y() + 82},
+                        label(Param::rod_socket, u.socket), ink(u.socket), !u.socket.known());
+  p.setFont(theme::text(13));
+  p.setPen(ink(u.stack));
+  p.drawText(QRectF(fw - 20, face.y() + 98, 260, 18), Qt::AlignLeft, label(Param::rod_stack, u.stack));
+  p.setFont(theme::text(14, true));
+  p.setPen(theme::kScribe);
+  p.drawText(QRectF(face.x() - 10, face.y() - 118, 160, 20), Qt::AlignLeft, name);
+}
+
+QRectF wheel_box(Wheel w, QSizeF size) {
+  const bool front = axle_of(w) == Axle::front;
+  const bool left = w == Wheel::front_left || w == Wheel::rear_left;
+  const double x = front ? size.width() * 0.46 : size.width() - 96;
+  const double y = left ? size.height() - 92 : 54;
+  return {x, y, 62, 40};
+}
+
+void draw_outlet_lines(QPainter& p, const Job& job, QSizeF size) {
+  p.setRenderHint(QPainter::Antialiasing);
+  const double mid = size.height() / 2 + 8;
+  for (const Wheel w : kWheels) {
+    const auto o = outlet_of(job, Which::plan, w);
+    const QRectF box = wheel_box(w, size);
+    if (!o) continue;
+    const bool first = *o == Outlet::first;
+    QPen pen(theme::kScribe, 2.4);
+    if (!first) pen.setDashPattern({6, 3});
+    p.setPen(pen);
+    const double y0 = mid + (first ? 14 : -14);
+    const double bend = box.center().x() - (first ? 44 : 54);
+    QPainterPath path(QPointF(size.width() * 0.24, y0));
+    path.lineTo(bend, y0);
+    path.lineTo(bend, box.center().y());
+    path.lineTo(box.left(), box.center().y());
+    p.drawPath(path);
+  }
+}
+
+void draw_wheel(QPainter& p, const QRectF& box, std::optional<Outlet> o, const QString& name) {
+  p.setRenderHint(QPainter::Antialiasing);
+  p.setBrush(theme::kDyeDeep);
+  p.setPen(QPen(o ? theme::kScribe : theme::kMarkOnDye, 2, o ? Qt::SolidLine : Qt::DashLine));
+  p.drawRoundedRect(box, 8, 8);
+  p.setFont(theme::figure(17, true));
+  p.setPen(o ? theme::kScribe : theme::kMarkOnDye);
+  p.drawText(box, Qt::AlignCenter, !o ? QStringLiteral("?") : *o == Outlet::first ? QStringLiteral("1") : QStringLiteral("2"));
+  p.setFont(theme::text(13));
+  p.setPen(theme::kScribe);
+  p.drawText(QRectF(box.left() - 30, box.bottom() + 2, box.width() + 60, 18), Qt::AlignCenter, name);
+}
+
+}  // namespace
+
+Picture rod_section_picture(const Job& job, const RodReport&, const Style& style, QSizeF size) {
+  Picture pic;
+  pic.size = size;
+  background(pic, QStringLiteral("Where the rod's ball end finds its seat"));
+  const UnitSection units[] = {unit_of(job, Which::found), unit_of(job, Which::plan)};
+  const QString names[] = {QStringLiteral("as found"), QStringLiteral("plan")};
+  // One scale for both, so that they can be compared by eye.
+  const double longest = std::max({units[0].n() + units[0].g(), units[1].n() + units[1].g(), 30.0});
+  const double scale = std::min(4.0, (size.width() / 2 - 170) / longest);
+  for (int i = 0; i < 2; ++i) {
+    const QPointF face(size.width() * (i == 0 ? 0.5 : 1.0) - 96, size.height() / 2 + 16);
+    const UnitSection u = units[i];
+    const QString name = names[i];
+    pic.layers.emplace_back([=](QPainter& p) { draw_unit(p, u, face, scale, name, style); });
+    pic.said << name + (u.known() ? QStringLiteral(": seat %1 mm in front of the face")
+                                        .arg(u.t() - u.n(), 0, 'f', 2)
+                                  : QStringLiteral(": not all measured"));
+  }
+  return pic;
+}
+
+Picture outlets_picture(const Job& job, const OutletReport& report, QSizeF size) {
+  Picture pic;
+  pic.size = size;
+  background(pic, QStringLiteral("Which outlet feeds which wheel (touch a wheel to change it)"));
+  pic.layers.emplace_back([=](QPainter& p) { draw_outlet_lines(p, job, size); });
+  const Value kind = value_of(job, Which::plan, Param::master_kind);
+  const bool tandem = !kind.known() || kind.si == 1;
+  pic.layers.emplace_back([=](QPainter& p) {
+    p.setRenderHint(QPainter::Antialiasing);
+    const double mid = size.height() / 2 + 8;
+    const QRectF body(size.width() * 0.06, mid - 34, size.width() * 0.18, 68);
+    p.setPen(QPen(theme::kScribe, 1.8));
+    p.setBrush(theme::kDyeDeep);
+    p.drawRect(body);
+    p.setFont(theme::text(13));
+    p.drawText(body.adjusted(6, 0, -4, 0), Qt::AlignRight | Qt::AlignVCenter,
+               tandem ? QStringLiteral("2 secondary\n\n1 primary") : QStringLiteral("one outlet"));
+    p.drawText(QRectF(body.left(), body.bottom() + 4, 160, 18), Qt::AlignLeft, QStringLiteral("master, from above"));
+    p.setPen(QPen(theme::kScribeFaint, 1, Qt::DashLine));
+    p.drawText(QRectF(size.width() * 0.46, size.height() / 2, 160, 18), Qt::AlignLeft, QString());
+  });
+  for (const Wheel w : kWheels) {
+    const QRectF box = wheel_box(w, size);
+    const auto o = tandem ? outlet_of(job, Which::plan, w) : std::optional<Outlet>(Outlet::first);
+    const QString name = q(wheel_words(w));
+    pic.layers.emplace_back([=](QPainter& p) { draw_wheel(p, box, o, name); });
+    const QString said = name + (!o ? QStringLiteral(": not traced")
+                                    : *o == Outlet::first ? QStringLiteral(": outlet 1")
+                                                          : QStringLiteral(": outlet 2"));
+    pic.said << said;
+    pic.spots.push_back({box.adjusted(-6, -6, 6, 22), QStringLiteral("wheel:%1").arg(static_cast<int>(w)), said});
+  }
+  for (const auto& f : report.findings) pic.said << q(f.message);
+  return pic;
+}
+
+Picture rod_angle_picture(const Job& job, const AngleReport& report, const Style& style,
+                          QSizeF size) {
+  Picture pic;
+  pic.size = size;
+  background(pic, QStringLiteral("Rod and bore, drawn to scale"));
+  if (report.points.empty()) {
+    const QString why = report.missing.empty()
+                            ? QStringLiteral("This geometry cannot be: see the finding")
+                            : QStringLiteral("The rod's angle is unknown, not zero. Measure: ") +
+                                  q(param_list(report.missing));
+    pic.said << why;
+    pic.layers.emplace_back([=](QPainter& p) {
+      p.setPen(theme::kMarkOnDye);
+      p.setFont(theme::text(15));
+      p.drawText(QRectF(30, 40, size.width() - 60, size.height() - 60),
+                 Qt::AlignCenter | Qt::TextWordWrap, why);
+    });
+    return pic;
+  }
+  const auto get = [&](Param p) { return value_of(job, Which::plan, p).si * 1e3; };
+  const double r = get(Param::control_pin_arm);
+  const double h = get(Param::control_axis_height);
+  const double l = get(Param::control_rod_length);
+  const double arm = get(Param::control_pad_arm);
+  const double a0 = value_of(job, Which::plan, Param::control_rest_angle).si;
+  const double a1 = a0 + report.points.back().pad_travel_m * 1e3 / arm;
+  const double scale = std::min((size.width() - 110) / (l + r + 40), (size.height() - 90) / (h + r * 0.5 + 40));
+  const QPointF pivot(60 + r * scale * 0.5, 56);
+  const auto draw = [=](QPainter& p, double a, const QColor& ink, Qt::PenStyle pen_style) {
+    const double e = r * std::cos(a) - h;
+    const QPointF pin = pivot + QPointF(r * std::sin(a), r * std::cos(a)) * scale;
+    const QPointF ball = pivot + QPointF(r * std::sin(a) + std::sqrt(std::max(0.0, l * l - e * e)), h) * scale;
+    p.setPen(QPen(ink, 3, pen_style));
+    p.drawLine(pivot, pin);
+    p.drawLine(pin, ball);
+    p.setBrush(theme::kDye);
+    p.drawEllipse(pin, 4, 4);
+    p.setBrush(ink);
+    p.drawEllipse(ball, 4, 4);
+  };
+  pic.layers.emplace_back([=](QPainter& p) {
+    p.setRenderHint(QPainter::Antialiasing);
+    p.setPen(QPen(theme::kScribeSoft, 1, Qt::DashDotLine));
+    p.drawLine(QPointF(20, pivot.y() + h * scale), QPointF(size.width() - 20, pivot.y() + h * scale));
+    p.setFont(theme::text(13));
+    p.drawText(QRectF(size.width() - 100, pivot.y() + h * scale + 4, 86, 18), Qt::AlignRight, QStringLiteral("bore line"));
+    draw(p, a0, theme::kScribeSoft, Qt::DashLine);
+    draw(p, a1, theme::kScribe, Qt::SolidLine);
+    p.setPen(QPen(theme::kScribe, 2));
+    p.setBrush(theme::kDye);
+    p.drawEllipse(pivot, 6, 6);
+    p.setFont(theme::text(13));
+    p.drawText(QRectF(pivot.x() + 12, pivot.y() - 14, 200, 18), Qt::AlignLeft, QStringLiteral("pivot"));
+  });
+  const QString words = QStringLiteral("at rest %1°, pressed %2°, sideways offset %3")
+                            .arg(report.points.front().angle_rad * 180 / M_PI, 0, 'f', 1)
+                            .arg(report.points.back().angle_rad * 180 / M_PI, 0, 'f', 1)
+                            .arg(q(format_value(Param::control_offset, value_of(job, Which::plan, Param::control_offset).si, style)));
+  pic.said << words;
+  pic.layers.emplace_back([=](QPainter& p) {
+    p.setFont(theme::text(14));
+    p.setPen(theme::kScribe);
+    p.drawText(QRectF(14, size.height() - 30, size.width() - 28, 22), Qt::AlignLeft, words);
+  });
+  return pic;
+}
+
+}  // namespace yoke

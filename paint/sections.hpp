@@ -1,0 +1,21 @@
+// Smaller drawings: the two units in section for the push rod, the outlets and wheels, the pedal in
+// its bracket for the rod's angle.
+#pragma once
+
+#include "job/job.hpp"
+#include "paint/picture.hpp"
+#include "plumbing/outlets.hpp"
+#include "rod/rod.hpp"
+
+namespace yoke {
+
+/// Old and new unit side by side: snout, socket and plates with what was measured.
+[[nodiscard]] Picture rod_section_picture(const Job& job, const RodReport& report,
+                                          const Style& style, QSizeF size);
+/// Master outlets and the wheels they feed. Spots: "wheel:<n>" flips a wheel's outlet.
+[[nodiscard]] Picture outlets_picture(const Job& job, const OutletReport& report, QSizeF size);
+/// The rod in its geometry at rest and at the end of the working stroke, angles drawn true.
+[[nodiscard]] Picture rod_angle_picture(const Job& job, const AngleReport& report,
+                                        const Style& style, QSizeF size);
+
+}  // namespace yoke

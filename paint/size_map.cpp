@@ -1,0 +1,212 @@
+#include "paint/size_map.hpp"
+
+#include <QPainterPath>
+#include <algorithm>
+#include <cmath>
+
+#include "master/bores.hpp"
+#include "paint/theme.hpp"
+
+namespace yoke {
+
+namespace {
+
+QString q(const std::string& s) { return QString::fromStdString(s); }
+
+QString bore_words(double bore_m, const Style& style) {
+  if (const BoreSize* b = named_bore(Length{bore_m}))
+    return QString::fromUtf8(b->name.data(), static_cast<qsizetype>(b->name.size()));
+  return q(format_quantity(bore_m, Kind::length, 2, style));
+}
+
+/// A shape for each limit, so that state never rests on colour.
+void draw_shape(QPainter& p, QPointF c, double s, Limit limit) {
+  const QColor ink = limit == Limit::none ? theme::kScribe : theme::kScribeSoft;
+  p.setPen(QPen(ink, 1.6, Qt::SolidLine, Qt::RoundCap));
+  p.setBrush(Qt::NoBrush);
+  switch (limit) {
+    case Limit::none:
+      p.setBrush(theme::kScribe);
+      p.drawEllipse(c, s * 0.8, s * 0.8);
+      break;
+    case Limit::effort:  // a weight on the pedal: bar above
+      p.drawLine(c + QPointF(-s, -s * 0.7), c + QPointF(s, -s * 0.7));
+      p.drawLine(c + QPointF(-s, 0), c + QPointF(s, 0));
+      p.drawLine(c + QPointF(-s, s * 0.7), c + QPointF(s, s * 0.7));
+      break;
+    case Limit::effort_no_assist:
+      p.drawLine(c + QPointF(-s, -s * 0.4), c + QPointF(s, -s * 0.4));
+      p.drawLine(c + QPointF(-s, s * 0.4), c + QPointF(s, s * 0.4));
+      break;
+    case Limit::travel:  // long way down
+      p.drawLine(c + QPointF(0, -s), c + QPointF(0, s));
+      p.drawLine(c + QPointF(-s * 0.8, s), c + QPointF(s * 0.8, s));
+      break;
+    case Limit::reserve:
+      p.drawLine(c + QPointF(0, -s), c + QPointF(0, s * 0.4));
+      p.drawLine(c + QPointF(-s * 0.8, s), c + QPointF(s * 0.8, s));
+      break;
+    case Limit::first_lost:
+      p.drawEllipse(c, s * 0.8, s * 0.8);
+      p.drawLine(c + QPointF(0, -s * 0.4), c + QPointF(0, s * 0.4));
+      break;
+    case Limit::second_lost:
+      p.drawEllipse(c, s * 0.8, s * 0.8);
+      p.drawLine(c + QPointF(-s * 0.25, -s * 0.4), c + QPointF(-s * 0.25, s * 0.4));
+      p.drawLine(c + QPointF(s * 0.25, -s * 0.4), c + QPointF(s * 0.25, s * 0.4));
+      break;
+    case Limit::strokes:
+      p.drawRect(QRectF(c.x() - s * 0.8, c.y() - s * 0.6, s * 1.6, s * 1.2));
+      break;
+    case Limit::lock_order: {
+      QPainterPath path;
+      path.moveTo(c + QPointF(-s, s * 0.7));
+      path.lineTo(c + QPointF(0, -s * 0.8));
+      path.lineTo(c + QPointF(s, s * 0.7));
+      path.closeSubpath();
+      p.drawPath(path);
+      break;
+    }
+    case Limit::impossible:
+      p.drawLine(c + QPointF(-s * 0.7, -s * 0.7), c + QPointF(s * 0.7, s * 0.7));
+      break;
+  }
+}
+
+struct Grid {
+  QRectF area;
+  double w = 1;
+  double h = 1;
+  [[nodiscard]] QRectF cell(size_t bore, size_t ratio, size_t bores) const {
+    // Large bores on top: harder and shorter goes up.
+    return {area.left() + w * static_cast<double>(ratio),
+            area.top() + h * static_cast<double>(bores - 1 - bore), w, h};
+  }
+};
+
+size_t nearest(const std::vector<double>& list, double v) {
+  size_t best = 0;
+  for (size_t i = 1; i < list.size(); ++i)
+    if (std::abs(list[i] - v) < std::abs(list[best] - v)) best = i;
+  return best;
+}
+
+void draw_grid(QPainter& p, const Sweep& s, const Grid& g, const Style& style, QSizeF size) {
+  p.fillRect(QRectF(QPointF(0, 0), size), theme::kDye);
+  p.setRenderHint(QPainter::Antialiasing);
+  for (size_t b = 0; b < s.bores_m.size(); ++b)
+    for (size_t r = 0; r < s.ratios.size(); ++r) {
+      const QRectF box = g.cell(b, r, s.bores_m.size());
+      const bool inside = s.at(b, r).fails == Limit::none;
+      p.fillRect(box.adjusted(1, 1, -1, -1), inside ? theme::kSteel : theme::kDyeDeep);
+      draw_shape(p, box.center(), std::min(g.w, g.h) * 0.24, s.at(b, r).fails);
+    }
+  p.setFont(theme::figure(13));
+  p.setPen(theme::kScribe);
+  for (size_t b = 0; b < s.bores_m.size(); ++b)
+    p.drawText(QRectF(0, g.cell(b, 0, s.bores_m.size()).top(), g.area.left() - 8, g.h),
+               Qt::AlignRight | Qt::AlignVCenter, bore_words(s.bores_m[b], style));
+  double last = -100;
+  for (size_t r = 0; r < s.ratios.size(); ++r) {
+    const double x = g.cell(0, r, s.bores_m.size()).center().x();
+    const bool round = std::abs(s.ratios[r] * 2 - std::round(s.ratios[r] * 2)) < 1e-6;
+    if (!round || x - last < 36) continue;
+    last = x;
+    p.drawText(QRectF(x - 25, g.area.bottom() + 2, 50, 18), Qt::AlignCenter,
+               QString::number(s.ratios[r], 'f', 1));
+  }
+  p.setFont(theme::text(13));
+  p.drawText(QRectF(g.area.left(), g.area.bottom() + 19, g.area.width(), 18),
+             Qt::AlignRight | Qt::AlignVCenter, QStringLiteral("pedal ratio"));
+  p.drawText(QRectF(8, g.area.bottom() + 2, g.area.left() - 16, 18), Qt::AlignRight,
+             QStringLiteral("bore"));
+}
+
+void draw_place(QPainter& p, const QRectF& box, const QString& word, bool solid) {
+  p.setRenderHint(QPainter::Antialiasing);
+  p.setPen(QPen(theme::kMarkOnDye, 2.4, solid ? Qt::SolidLine : Qt::DashLine));
+  p.setBrush(Qt::NoBrush);
+  p.drawRoundedRect(box.adjusted(-1, -1, 1, 1), 3, 3);
+  p.setFont(theme::text(13, true));
+  const double w = QFontMetricsF(p.font()).horizontalAdvance(word) + 10;
+  const QRectF flag(box.right() + 3, box.center().y() - 9, w, 18);
+  p.fillRect(flag, theme::kMarkOnDye);
+  p.setPen(theme::kDyeDeep);
+  p.drawText(flag, Qt::AlignCenter, word);
+}
+
+/// Key of shapes in use, in words, along the bottom.
+void draw_key(QPainter& p, const Sweep& s, QSizeF size) {
+  p.setRenderHint(QPainter::Antialiasing);
+  p.setFont(theme::text(13));
+  std::vector<Limit> used;
+  for (const auto& c : s.cells)
+    if (std::find(used.begin(), used.end(), c.fails) == used.end()) used.push_back(c.fails);
+  std::sort(used.begin(), used.end());
+  double x = 14;
+  for (const Limit l : used) {
+    const QString word = QString::fromUtf8(limit_words(l).data(),
+                                           static_cast<qsizetype>(limit_words(l).size()));
+    draw_shape(p, QPointF(x + 8, size.height() - 15), 7, l);
+    p.setPen(theme::kScribe);
+    const double w = QFontMetricsF(p.font()).horizontalAdvance(word);
+    p.drawText(QRectF(x + 22, size.height() - 25, w + 4, 20), Qt::AlignVCenter, word);
+    x += w + 44;
+  }
+}
+
+}  // namespace
+
+QString cell_words(const Cell& c, const Style& style) {
+  QString w = QStringLiteral("%1 at %2: %3")
+                  .arg(bore_words(c.bore_m, style), QString::number(c.ratio, 'f', 2), q(c.reason));
+  if (c.fails == Limit::none)
+    w += QStringLiteral(", %1, %2, %3 % left")
+             .arg(q(format_quantity(c.effort_n, Kind::force, 0, style)),
+                  q(format_quantity(c.travel_m, Kind::length, 0, style)))
+             .arg(c.reserve_share * 100, 0, 'f', 0);
+  return w;
+}
+
+Picture size_map_picture(const Sweep& s, const MapMarks& marks, const Style& style, QSizeF size) {
+  Picture pic;
+  pic.size = size;
+  Grid g;
+  g.area = QRectF(92, 10, size.width() - 92 - 60, size.height() - 10 - 68);
+  g.w = g.area.width() / static_cast<double>(s.ratios.size());
+  g.h = g.area.height() / static_cast<double>(s.bores_m.size());
+  const size_t bores = s.bores_m.size();
+  pic.layers.emplace_back([=](QPainter& p) { draw_grid(p, s, g, style, size); });
+  for (size_t b = 0; b < bores; ++b)
+    for (size_t r = 0; r < s.ratios.size(); ++r)
+      pic.spots.push_back({g.cell(b, r, bores), QStringLiteral("cell:%1:%2").arg(b).arg(r),
+                           cell_words(s.at(b, r), style)});
+  if (marks.found_bore_m > 0 && marks.found_ratio > 0) {
+    const QRectF box = g.cell(nearest(s.bores_m, marks.found_bore_m),
+                              nearest(s.ratios, marks.found_ratio), bores);
+    pic.layers.emplace_back([=](QPainter& p) { draw_place(p, box, QStringLiteral("today"), false); });
+  }
+  if (marks.plan_bore_m > 0 && marks.plan_ratio > 0) {
+    const size_t b = nearest(s.bores_m, marks.plan_bore_m);
+    const size_t r = nearest(s.ratios, marks.plan_ratio);
+    const QRectF box = g.cell(b, r, bores);
+    pic.layers.emplace_back([=](QPainter& p) { draw_place(p, box, QStringLiteral("plan"), true); });
+    pic.said << QStringLiteral("plan: ") + cell_words(s.at(b, r), style);
+  }
+  if (marks.cursor) {
+    const QRectF box = g.cell(marks.cursor->first, marks.cursor->second, bores);
+    pic.layers.emplace_back([=](QPainter& p) {
+      p.setPen(QPen(theme::kScribe, 2));
+      p.drawRect(box);
+    });
+    pic.said << QStringLiteral("cursor: ") +
+                    cell_words(s.at(marks.cursor->first, marks.cursor->second), style);
+  }
+  pic.layers.emplace_back([=](QPainter& p) { draw_key(p, s, size); });
+  const auto inside = std::count_if(s.cells.begin(), s.cells.end(),
+                                    [](const Cell& c) { return c.fails == Limit::none; });
+  pic.said << QStringLiteral("%1 of %2 cells inside").arg(inside).arg(s.cells.size());
+  return pic;
+}
+
+}  // namespace yoke

@@ -1,0 +1,26 @@
+// The map: bore by ratio; each cell inside, or the first limit that fails, by shape and word.
+#pragma once
+
+#include <optional>
+
+#include "paint/picture.hpp"
+#include "quantity/quantity.hpp"
+#include "sizing/sweep.hpp"
+
+namespace yoke {
+
+struct MapMarks {
+  double plan_bore_m = 0;
+  double plan_ratio = 0;
+  double found_bore_m = 0;  ///< 0: not known
+  double found_ratio = 0;
+  std::optional<std::pair<size_t, size_t>> cursor;  ///< cell under the keyboard's cursor
+};
+
+/// Spots are "cell:<bore index>:<ratio index>".
+[[nodiscard]] Picture size_map_picture(const Sweep& sweep, const MapMarks& marks,
+                                       const Style& style, QSizeF size);
+/// "15/16 in at 6.50: 6 mm too long".
+[[nodiscard]] QString cell_words(const Cell& cell, const Style& style);
+
+}  // namespace yoke

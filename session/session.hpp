@@ -1,0 +1,115 @@
+// The open job: one door for edits, undo and redo, saving, the journal, and everything computed from
+// the job, kept up to date. Widgets read from here and edit through here only.
+#pragma once
+
+#include <QObject>
+#include <QString>
+#include <QTimer>
+#include <filesystem>
+#include <functional>
+#include <optional>
+#include <vector>
+
+#include "feel/conditions.hpp"
+#include "files/store.hpp"
+#include "job/findings.hpp"
+#include "sizing/sweep.hpp"
+
+namespace yoke {
+
+class Session : public QObject {
+  Q_OBJECT
+
+ public:
+  explicit Session(QObject* parent = nullptr);
+  ~Session() override;
+
+  [[nodiscard]] const Job& job() const { return job_; }
+  [[nodiscard]] bool dirty() const { return job_ != saved_; }
+  [[nodiscard]] QString path() const;
+  [[nodiscard]] bool has_path() const { return !path_.empty(); }
+
+  /// The one door for edits: `fn` changes a copy. No change, no step. Edits with the same non-empty
+  /// `merge` key in a row become one undo step.
+  void edit(const QString& name, const std::function<void(Job&)>& fn, const QString& merge = {});
+  /// Sets or clears one value, named after what changes: "Undo bore 1 in → 15/16 in".
+  void set_value(Which which, Param param, const Measured& value, const QString& merge = {});
+  void clear_value(Which which, Param param);
+
+  [[nodiscard]] bool can_undo() const { return !undo_.empty(); }
+  [[nodiscard]] bool can_redo() const { return !redo_.empty(); }
+  [[nodiscard]] QString undo_name() const { return can_undo() ? undo_.back().name : QString(); }
+  [[nodiscard]] QString redo_name() const { return can_redo() ? redo_.back().name : QString(); }
+  void undo();
+  void redo();
+
+  void new_job();
+  /// Opens a file; unsaved work of a crash comes back as an edit that can be undone.
+  [[nodiscard]] Expected<bool> open(const QString& path);
+  [[nodiscard]] Expected<bool> save();
+  [[nodiscard]] Expected<bool> save_as(const QString& path);
+  /// Writes the journal now when there is unsaved work.
+  void write_journal_now();
+  /// The builder chose not to keep unsaved work.
+  void discard_journal();
+  [[nodiscard]] bool recovered() const { return recovered_; }
+  /// Folder for the journal of a job that has no file yet.
+  void set_scratch_folder(const QString& folder) { scratch_ = folder.toStdString(); }
+  /// Unsaved work of a job that never had a file, left by a crash.
+  bool recover_scratch();
+
+  [[nodiscard]] const Style& style() const { return style_; }
+  void set_style(const Style& style);
+
+  [[nodiscard]] const std::vector<ConditionReport>& strip() const { return strip_; }
+  [[nodiscard]] const std::vector<Finding>& findings() const { return findings_; }
+  [[nodiscard]] const Expected<Sweep>& map() const;
+  [[nodiscard]] QString status_of(Stage stage) const;
+
+  /// The condition the line of force shows, and how far its pad is pressed.
+  [[nodiscard]] ConditionId shown() const { return shown_; }
+  void show_condition(ConditionId id);
+  [[nodiscard]] const ConditionReport& shown_report() const;
+  [[nodiscard]] double pressed_m() const { return pressed_m_; }
+  void press(double pad_travel_m);
+  /// State of the shown condition at the pressed travel; nothing when no curve can be computed.
+  [[nodiscard]] std::optional<FeelPoint> pressed_point() const;
+
+ signals:
+  void changed();        ///< the job, or what is computed from it
+  void pressed();        ///< the pad, or the shown condition
+  void style_changed();  ///< units
+  void file_changed();   ///< path, saved state, undo list
+
+ private:
+  struct Undo {
+    QString name;
+    QString merge;
+    Job job;
+  };
+  void load(Job job, std::filesystem::path path);
+  void recompute();
+  void announce();
+  [[nodiscard]] std::filesystem::path journal_anchor() const;
+
+  Job job_;
+  Job saved_;
+  std::filesystem::path path_;
+  std::filesystem::path scratch_;
+  std::optional<FileStamp> stamp_;
+  std::vector<Undo> undo_;
+  std::vector<Undo> redo_;
+  bool recovered_ = false;
+  Style style_;
+  std::vector<ConditionReport> strip_;
+  std::vector<Finding> findings_;
+  mutable std::optional<Expected<Sweep>> map_;
+  ConditionId shown_ = ConditionId::plan;
+  double pressed_m_ = 0;
+  QTimer journal_timer_;
+};
+
+/// An empty job with a title.
+[[nodiscard]] Job blank_job();
+
+}  // namespace yoke

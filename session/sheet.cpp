@@ -1,0 +1,170 @@
+#include "session/sheet.hpp"
+
+#include <QBuffer>
+#include <QPdfWriter>
+#include <QSaveFile>
+#include <QTextDocument>
+
+#include "proving/gates.hpp"
+#include "rod/rod.hpp"
+#include "session/texts.hpp"
+#include "work/steps.hpp"
+
+namespace yoke {
+
+namespace {
+
+QString esc(const QString& s) { return s.toHtmlEscaped(); }
+QString esc(std::string_view s) { return text_of(s).toHtmlEscaped(); }
+QString row(const QStringList& cells, const char* tag = "td") {
+  QString r = QStringLiteral("<tr>");
+  for (const auto& c : cells) r += QStringLiteral("<%1>%2</%1>").arg(QString::fromLatin1(tag), c);
+  return r + QStringLiteral("</tr>");
+}
+QString table(const QStringList& rows) {
+  return QStringLiteral("<table width='100%' cellspacing='0' cellpadding='4' border='1' "
+                        "style='border-collapse:collapse;border-color:#b9b09d'>") +
+         rows.join(QString()) + QStringLiteral("</table>");
+}
+
+QString head(const Job& job, const QDate& on) {
+  QString h = QStringLiteral("<h1>%1</h1><p>%2</p>").arg(esc(std::string_view(job.title)),
+                                                         esc(std::string_view(job.vehicle)));
+  if (!job.notes.empty()) h += QStringLiteral("<p>%1</p>").arg(esc(std::string_view(job.notes)));
+  if (job.state == JobState::left_unsafe)
+    h += QStringLiteral("<h1 style='color:#a33b00'>LEFT UNSAFE – DO NOT DRIVE</h1>");
+  else if (job.state == JobState::proved)
+    h += QStringLiteral("<p><b>Proved: every gate passed.</b></p>");
+  else
+    h += QStringLiteral("<p><b>In work: not proved. Do not drive on it.</b></p>");
+  return h + QStringLiteral("<p>Sheet of %1. Figures are a builder's help, not an approval: local "
+                            "rules and licensed inspection win over anything printed here.</p>")
+                 .arg(on.toString(Qt::ISODate));
+}
+
+QString foot(const std::vector<ConditionReport>& strip, const Style& style) {
+  QStringList rows{row({"Condition", "Effort", "Pad travel", "Reserve", "Stop", "Verdict"}, "th")};
+  for (const auto& c : strip) {
+    const QString verdict = c.verdict == Verdict::pass   ? QStringLiteral("passes")
+                            : c.verdict == Verdict::fail ? QStringLiteral("fails: ")
+                                                         : QStringLiteral("cannot say: ");
+    QStringList cells{esc(std::string_view(c.title))};
+    if (c.target) {
+      cells << full_text(c.target->at.pad_force_n, Kind::force, 0, style)
+            << full_text(c.target->at.pad_travel_m, Kind::length, 0, style)
+            << QStringLiteral("%1 %").arg(c.target->reserve_share * 100, 0, 'f', 0)
+            << (c.by_pressure ? full_text(c.target->at.pressure_pa, Kind::pressure, 2, style)
+                              : QStringLiteral("%1 g").arg(c.target->at.z, 0, 'f', 2));
+    } else {
+      cells << (c.effort_only_n ? full_text(*c.effort_only_n, Kind::force, 0, style)
+                                : QStringLiteral("–"))
+            << QStringLiteral("–") << QStringLiteral("–") << QStringLiteral("–");
+    }
+    cells << esc(verdict + QString::fromStdString(c.reason));
+    rows << row(cells);
+  }
+  return QStringLiteral("<h2>What the foot meets</h2>") + table(rows);
+}
+
+QString numbers(const Job& job, const Style& style) {
+  QString h = QStringLiteral("<h2>Every number and its source</h2>");
+  QStringList rows{row({"", "As found", "Source", "Plan / as built", "Source"}, "th")};
+  const auto cell = [&](Which w, const ParamInfo& p) {
+    const Value v = value_of(job, w, p.param);
+    QString t = esc(value_text(job, w, p.param, style));
+    if (v.doubt_si > 0 && p.kind != Kind::choice)
+      t += QStringLiteral(" ±") + esc(quantity_text(v.doubt_si, p.kind, p.digits, style));
+    return t;
+  };
+  for (const ParamInfo& p : all_params()) {
+    const bool said = job.found.at(p.param) || job.plan.at(p.param) || job.built.at(p.param);
+    if (!said && !p.typical_si) continue;
+    rows << row({esc(p.words), cell(Which::found, p), esc(origin_words(job, Which::found, p.param)),
+                 cell(Which::plan, p), esc(origin_words(job, Which::plan, p.param))});
+  }
+  return h + table(rows);
+}
+
+QString open_points(const Job& job, const std::vector<ConditionReport>& strip,
+                    const std::vector<Finding>& findings) {
+  QString h = QStringLiteral("<h2>Gates</h2>");
+  QStringList rows{row({"Gate", "State", "How to prove it, or why it stands"}, "th")};
+  for (const Gate& g : gates_of(job, strip, findings)) {
+    const char* state = g.state == GateState::passed ? "passed"
+                        : g.state == GateState::failed ? "FAILED" : "open";
+    rows << row({esc(std::string_view(g.words)), QString::fromLatin1(state),
+                 esc(std::string_view(g.why.empty() ? g.how : g.why))});
+  }
+  h += table(rows);
+  if (!findings.empty()) {
+    QStringList f{row({"Severity", "Finding", "Held against", "Remedy"}, "th")};
+    for (const Finding& x : findings)
+      f << row({esc(severity_words(x.severity)), esc(std::string_view(x.message)),
+                esc(std::string_view(x.limit)), esc(std::string_view(x.remedy))});
+    h += QStringLiteral("<h2>Open findings</h2>") + table(f);
+  }
+  return h;
+}
+
+QString work(const Job& job, const Style& style) {
+  QString h = QStringLiteral("<h2>Push rod</h2><p>%1</p>")
+                  .arg(esc(QString::fromStdString(rod_words(rod_report(job), style))));
+  QStringList rows{row({"Step", "Done", "Note"}, "th")};
+  for (const Step& s : install_steps(job)) {
+    const auto it = job.steps.find(s.id);
+    const bool done = it != job.steps.end() && it->second.done;
+    rows << row({esc(std::string_view(s.text)),
+                 done ? esc(std::string_view(it->second.date)) : QStringLiteral("–"),
+                 it != job.steps.end() ? esc(std::string_view(it->second.note)) : QString()});
+  }
+  h += QStringLiteral("<h2>Work</h2>") + table(rows);
+  if (!job.readings.empty()) {
+    QStringList r{row({"Pad force", "Pad travel", "Assist"}, "th")};
+    for (const Reading& x : job.readings)
+      r << row({full_text(x.force_n, Kind::force, 0, style),
+                full_text(x.travel_m, Kind::length, 0, style),
+                x.assist_alive ? QStringLiteral("on") : QStringLiteral("off")});
+    h += QStringLiteral("<h2>Readings</h2>") + table(r);
+  }
+  return h;
+}
+
+}  // namespace
+
+QString sheet_html(const Job& job, const std::vector<ConditionReport>& strip,
+                   const std::vector<Finding>& findings, const Style& style,
+                   const QDate& printed_on) {
+  return QStringLiteral("<html><head><style>body{font-family:Roboto;font-size:10pt;color:#23262b}"
+                        "h1{font-size:17pt}h2{font-size:12pt}th{background:#e9e1d0;text-align:left}"
+                        "td,th{font-size:9pt}</style></head><body>") +
+         head(job, printed_on) + foot(strip, style) + open_points(job, strip, findings) +
+         work(job, style) + numbers(job, style) + QStringLiteral("</body></html>");
+}
+
+Expected<bool> write_sheet_pdf(const QString& path, const QString& html, const QString& title,
+                               QPageSize::PageSizeId paper) {
+  const auto bad = [&](const QString& why) {
+    return fail({"file", path.toStdString(), "",
+                 "Cannot write the sheet: " + why.toStdString(), "Choose another folder or disk"});
+  };
+  QBuffer buffer;
+  buffer.open(QIODevice::WriteOnly);
+  {
+    QPdfWriter writer(&buffer);
+    writer.setTitle(title);
+    writer.setPageSize(QPageSize(paper));
+    writer.setPageMargins(QMarginsF(14, 14, 14, 14), QPageLayout::Millimeter);
+    writer.setResolution(300);
+    QTextDocument document;
+    document.setDefaultFont(QFont(QStringLiteral("Roboto"), 10));
+    document.documentLayout();
+    document.setHtml(html);
+    document.print(&writer);
+  }
+  QSaveFile file(path);
+  if (!file.open(QIODevice::WriteOnly)) return bad(file.errorString());
+  if (file.write(buffer.data()) != buffer.size() || !file.commit()) return bad(file.errorString());
+  return true;
+}
+
+}  // namespace yoke

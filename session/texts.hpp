@@ -1,0 +1,21 @@
+// Words and numbers as the screen shows them.
+#pragma once
+
+#include <QString>
+#include <string_view>
+
+#include "job/job.hpp"
+
+namespace yoke {
+
+[[nodiscard]] inline QString text_of(std::string_view s) {
+  return QString::fromUtf8(s.data(), static_cast<qsizetype>(s.size()));
+}
+/// The value in one unit, or "unknown".
+[[nodiscard]] QString value_text(const Job& job, Which which, Param param, const Style& style);
+[[nodiscard]] QString quantity_text(double si, Kind kind, int digits, const Style& style);
+[[nodiscard]] QString full_text(double si, Kind kind, int digits, const Style& style);
+/// An error for the screen: reason, allowed range, remedy.
+[[nodiscard]] QString error_text(const Error& error);
+
+}  // namespace yoke
