@@ -45,12 +45,12 @@ struct FeelPoint {
 };
 
 /// Layers of pad travel, in the order they are used up.
-enum class Layer {
+enum class TravelLayer {
   free_play, booster, gap, cut_off, take_up, brake, hose, tube, fluid, air, count_
 };
-inline constexpr std::size_t kLayerCount = static_cast<std::size_t>(Layer::count_);
+inline constexpr std::size_t kLayerCount = static_cast<std::size_t>(TravelLayer::count_);
 using TravelBudget = std::array<double, kLayerCount>;  ///< m at the pad; the sum is the pad travel
-[[nodiscard]] std::string_view layer_words(Layer layer);
+[[nodiscard]] std::string_view layer_words(TravelLayer layer);
 
 struct FeelCurve {
   std::vector<FeelPoint> points;  ///< free part first; pad travel and force never fall

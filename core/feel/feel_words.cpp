@@ -17,19 +17,19 @@ std::string_view stop_words(Stop stop) {
   return "";
 }
 
-std::string_view layer_words(Layer layer) {
+std::string_view layer_words(TravelLayer layer) {
   switch (layer) {
-    case Layer::free_play: return "free play";
-    case Layer::booster: return "booster";
-    case Layer::gap: return "output gap";
-    case Layer::cut_off: return "cut-off";
-    case Layer::take_up: return "lining take-up";
-    case Layer::brake: return "brake growth";
-    case Layer::hose: return "hoses";
-    case Layer::tube: return "tubes";
-    case Layer::fluid: return "fluid";
-    case Layer::air: return "air";
-    case Layer::count_: break;
+    case TravelLayer::free_play: return "free play";
+    case TravelLayer::booster: return "booster";
+    case TravelLayer::gap: return "output gap";
+    case TravelLayer::cut_off: return "cut-off";
+    case TravelLayer::take_up: return "lining take-up";
+    case TravelLayer::brake: return "brake growth";
+    case TravelLayer::hose: return "hoses";
+    case TravelLayer::tube: return "tubes";
+    case TravelLayer::fluid: return "fluid";
+    case TravelLayer::air: return "air";
+    case TravelLayer::count_: break;
   }
   return "";
 }
