@@ -14,7 +14,7 @@
 
 namespace yoke {
 
-enum class Param : std::size_t {
+enum class Param : int {
 #define PARAM(name, ...) name,
 #include "job/params.def"
 #undef PARAM

@@ -1,0 +1,43 @@
+#include "app/shots.hpp"
+
+#include <QApplication>
+#include <QDir>
+#include <cstdio>
+
+#include "session/texts.hpp"
+#include "ui/main_window.hpp"
+
+namespace yoke {
+
+int make_shots(const QString& folder, QSize size, const QString& job) {
+  Session session;
+  Dialogs quiet;
+  quiet.tell = [](QWidget*, const QString& message) { std::fprintf(stderr, "%s\n", qPrintable(message)); };
+  quiet.keep_work = [](QWidget*, const QString&) { return 1; };
+  quiet.open_file = [](QWidget*, const QString&) { return QString(); };
+  quiet.save_file = [](QWidget*, const QString&, const QString&, const QString&) { return QString(); };
+  quiet.pick_folder = [](QWidget*, const QString&) { return QString(); };
+  MainWindow window(session, quiet);
+  if (!job.isEmpty() && !window.open_path(job)) return 2;
+  if (!QDir().mkpath(folder)) {
+    std::fprintf(stderr, "Cannot make the folder %s\n", qPrintable(folder));
+    return 2;
+  }
+  window.resize(size);
+  window.show();
+  const auto& report = session.shown_report();
+  if (report.target) session.press(report.target->at.pad_travel_m);
+  for (const Stage s : kStages) {
+    window.show_stage(s);
+    for (int i = 0; i < 3; ++i) QApplication::processEvents();
+    const QString path = QDir(folder).filePath(
+        QStringLiteral("%1-%2.png").arg(static_cast<int>(s) + 1).arg(text_of(stage_words(s)).toLower()));
+    if (!window.grab().save(path)) {
+      std::fprintf(stderr, "Cannot write %s\n", qPrintable(path));
+      return 2;
+    }
+  }
+  return 0;
+}
+
+}  // namespace yoke

@@ -1,0 +1,89 @@
+#include "paint/budget.hpp"
+
+#include <QFontMetricsF>
+
+#include "paint/theme.hpp"
+
+namespace yoke {
+
+namespace {
+
+constexpr Qt::BrushStyle kHatches[] = {Qt::SolidPattern,  Qt::Dense4Pattern, Qt::Dense6Pattern, Qt::VerPattern,
+                                       Qt::BDiagPattern,  Qt::Dense2Pattern, Qt::DiagCrossPattern,
+                                       Qt::HorPattern,    Qt::FDiagPattern,  Qt::Dense5Pattern};
+
+QString q(std::string_view s) { return QString::fromUtf8(s.data(), static_cast<qsizetype>(s.size())); }
+
+void draw_bar(QPainter& p, const QRectF& bar, const ConditionReport& r, double scale, const Style& style) {
+  double x = bar.left();
+  for (size_t i = 0; i < kLayerCount; ++i) {
+    const double m = r.target->budget[i];
+    const double w = m * scale;
+    const QRectF part(x, bar.top(), w, bar.height());
+    p.fillRect(part, theme::kDyeDeep);
+    p.fillRect(part, QBrush(i % 2 == 0 ? theme::kScribeSoft : theme::kScribeFaint, kHatches[i]));
+    p.setPen(QPen(theme::kScribe, 1));
+    p.drawRect(part);
+    const QString name = q(layer_words(static_cast<TravelLayer>(i)));
+    const QString amount = QString::fromStdString(format_quantity(m, Kind::length, 0, style));
+    p.setFont(theme::text(13));
+    const QFontMetricsF fm(p.font());
+    const QString both = name + QStringLiteral(" ") + amount;
+    const QString shown = fm.horizontalAdvance(both) + 8 < w ? both : fm.horizontalAdvance(amount) + 6 < w ? amount : QString();
+    if (!shown.isEmpty()) {
+      const QRectF tag(part.center().x() - fm.horizontalAdvance(shown) / 2 - 3, part.center().y() - 10,
+                       fm.horizontalAdvance(shown) + 6, 20);
+      p.fillRect(tag, theme::kDyeDeep);
+      p.setPen(theme::kScribe);
+      p.drawText(tag, Qt::AlignCenter, shown);
+    }
+    x += w;
+  }
+  p.setPen(QPen(theme::kScribeSoft, 1, Qt::DashLine));
+  const double end = bar.left() + r.target->available_m * scale;
+  p.drawLine(QPointF(x, bar.center().y()), QPointF(end, bar.center().y()));
+  p.setPen(QPen(theme::kScribe, 3));
+  p.drawLine(QPointF(end, bar.top() - 3), QPointF(end, bar.bottom() + 3));
+}
+
+}  // namespace
+
+Picture budget_picture(const std::vector<ConditionReport>& reports, const Style& style, QSizeF size) {
+  Picture pic;
+  pic.size = size;
+  pic.layers.emplace_back([size](QPainter& p) {
+    p.fillRect(QRectF(QPointF(0, 0), size), theme::kDye);
+    p.setPen(theme::kScribe);
+    p.setFont(theme::text(14, true));
+    p.drawText(QRectF(14, 6, size.width() - 28, 22), Qt::AlignLeft, QStringLiteral("What eats the pad's travel at the wanted stop, up to the floor"));
+  });
+  double longest = 0;
+  for (const auto& r : reports)
+    if (r.target) longest = std::max({longest, r.target->available_m, r.target->at.pad_travel_m});
+  const double scale = longest > 0 ? (size.width() - 104) / longest : 0;
+  const double h = (size.height() - 38) / std::max<double>(1, static_cast<double>(reports.size()));
+  for (size_t i = 0; i < reports.size(); ++i) {
+    const ConditionReport r = reports[i];
+    const QRectF bar(86, 32 + h * static_cast<double>(i), size.width() - 104, h - 8);
+    pic.layers.emplace_back([=](QPainter& p) {
+      p.setFont(theme::text(13));
+      p.setPen(theme::kScribe);
+      p.drawText(QRectF(12, bar.top(), 72, bar.height()), Qt::AlignVCenter, QString::fromStdString(r.title));
+      if (r.target) {
+        draw_bar(p, bar, r, scale, style);
+      } else {
+        p.setPen(theme::kMarkOnDye);
+        p.drawText(bar, Qt::AlignVCenter | Qt::TextWordWrap, QString::fromStdString(r.reason));
+      }
+    });
+    if (!r.target) continue;
+    QStringList parts;
+    for (size_t k = 0; k < kLayerCount; ++k)
+      parts << q(layer_words(static_cast<TravelLayer>(k))) + QStringLiteral(" ") +
+                   QString::fromStdString(format_quantity(r.target->budget[k], Kind::length, 1, style));
+    pic.said << QString::fromStdString(r.title) + QStringLiteral(": ") + parts.join(QStringLiteral(", "));
+  }
+  return pic;
+}
+
+}  // namespace yoke

@@ -1,0 +1,241 @@
+#include "ui/fields.hpp"
+
+#include <QGridLayout>
+#include <QKeyEvent>
+#include <QStyle>
+#include <QWheelEvent>
+
+#include "session/texts.hpp"
+
+namespace yoke {
+
+namespace {
+
+constexpr int kLabelWidth = 172;
+
+QString origin_hint(const Job& job, Which which, Param param, const Style& style) {
+  const Value v = value_of(job, which, param);
+  if (!v.known()) return QStringLiteral("unknown");
+  const QString value = QString::fromStdString(format_value(param, v.si, style));
+  if (v.origin == Origin::typical) return QStringLiteral("%1 typical").arg(value);
+  if (v.inherited) return QStringLiteral("%1 as found").arg(value);
+  return {};
+}
+
+void mark_refused(QWidget* w, bool refused) {
+  w->setProperty("refused", refused);
+  w->style()->unpolish(w);
+  w->style()->polish(w);
+}
+
+}  // namespace
+
+void Combo::wheelEvent(QWheelEvent* e) { e->ignore(); }
+
+ParamField::ParamField(Session& session, Which which, Param param, QWidget* parent)
+    : QWidget(parent), session_(session), which_(which), param_(param) {
+  label_ = new QLabel(text_of(info(param).words), this);
+  label_->setFixedWidth(kLabelWidth);
+  label_->setWordWrap(true);
+  label_->setToolTip(text_of(info(param).help));
+  refusal_ = new QLabel(this);
+  refusal_->setObjectName(QStringLiteral("caution"));
+  refusal_->setWordWrap(true);
+  refusal_->hide();
+  setObjectName(QStringLiteral("field:%1:%2").arg(which == Which::found ? "found" : "plan",
+                                                  text_of(info(param).id)));
+  connect(&session_, &Session::changed, this, [this] { refresh(); });
+  connect(&session_, &Session::style_changed, this, [this] { refresh(); });
+}
+
+void ParamField::refuse(const QString& why) {
+  refusal_->setText(why);
+  refusal_->setVisible(!why.isEmpty());
+}
+
+QuantityField::QuantityField(Session& session, Which which, Param param, QWidget* parent)
+    : ParamField(session, which, param, parent) {
+  entry_ = new QLineEdit(this);
+  entry_->setObjectName(QStringLiteral("figure"));
+  entry_->setMinimumWidth(126);
+  entry_->setMaxLength(64);
+  entry_->setAccessibleName(text_of(info(param).words));
+  entry_->setAccessibleDescription(text_of(info(param).help));
+  entry_->installEventFilter(this);
+  label_->setBuddy(entry_);
+  other_ = new QLabel(this);
+  other_->setObjectName(QStringLiteral("soft"));
+  other_->setFixedWidth(82);
+  how_ = new Combo(this);
+  how_->setFixedWidth(126);
+  how_->setAccessibleName(tr("How %1 was measured").arg(text_of(info(param).words)));
+  for (const How h : kHows) how_->addItem(text_of(how_words(h)));
+  auto* grid = new QGridLayout(this);
+  grid->setContentsMargins(0, 0, 0, 0);
+  grid->setHorizontalSpacing(8);
+  grid->setVerticalSpacing(1);
+  grid->addWidget(label_, 0, 0);
+  grid->addWidget(entry_, 0, 1);
+  grid->addWidget(other_, 0, 2);
+  grid->addWidget(how_, 0, 3);
+  grid->addWidget(refusal_, 1, 1, 1, 3);
+  grid->setColumnStretch(1, 1);
+  connect(entry_, &QLineEdit::editingFinished, this, &QuantityField::commit);
+  connect(how_, &QComboBox::activated, this, &QuantityField::commit_how);
+  refresh();
+}
+
+void QuantityField::focus_entry() {
+  entry_->setFocus(Qt::OtherFocusReason);
+  entry_->selectAll();
+}
+
+void QuantityField::refresh() {
+  if (entry_->hasFocus() && entry_->isModified()) return;
+  restore();
+}
+
+void QuantityField::restore() {
+  writing_ = true;
+  const Job& job = session_.job();
+  const Style& style = session_.style();
+  const Value v = value_of(job, which_, param_);
+  const ParamInfo& p = info(param_);
+  const bool own = v.origin == Origin::measured && !v.inherited;
+  entry_->setText(own ? QString::fromStdString(format_value(param_, v.si, style)) : QString());
+  entry_->setPlaceholderText(origin_hint(job, which_, param_, style));
+  entry_->setModified(false);
+  other_->setText(v.known() ? QString::fromStdString(format_other(v.si, p.kind, p.digits, style))
+                            : QString());
+  how_->setCurrentIndex(own ? static_cast<int>(v.how) : 0);
+  how_->setEnabled(own);
+  refuse({});
+  mark_refused(entry_, false);
+  writing_ = false;
+}
+
+void QuantityField::commit() {
+  if (writing_ || !entry_->isModified()) return;
+  const QString text = entry_->text().trimmed();
+  if (text.isEmpty()) {
+    entry_->setModified(false);
+    session_.clear_value(which_, param_);
+    restore();
+    return;
+  }
+  if (text == QStringLiteral("?") || text.compare(QStringLiteral("unknown"), Qt::CaseInsensitive) == 0) {
+    entry_->setModified(false);
+    session_.set_value(which_, param_, Measured{});
+    restore();
+    return;
+  }
+  const auto v = parse_value(param_, text.toStdString(), session_.style());
+  if (!v) {
+    refuse(error_text(v.error()) + tr("  Escape gives the old value back."));
+    mark_refused(entry_, true);
+    return;
+  }
+  const Value before = value_of(session_.job(), which_, param_);
+  const bool keeps = before.origin == Origin::measured && !before.inherited;
+  const How how = keeps ? before.how
+                        : (info(param_).kind == Kind::length ? How::calliper : How::stated);
+  entry_->setModified(false);
+  session_.set_value(which_, param_, measured(param_, *v, how));
+  restore();
+}
+
+void QuantityField::commit_how(int index) {
+  if (writing_) return;
+  const Value v = value_of(session_.job(), which_, param_);
+  const auto how = static_cast<How>(index);
+  if (how == How::unknown)
+    session_.set_value(which_, param_, Measured{});
+  else if (v.known())
+    session_.set_value(which_, param_, measured(param_, v.si, how));
+  restore();
+}
+
+bool QuantityField::eventFilter(QObject* watched, QEvent* e) {
+  if (e->type() == QEvent::FocusIn) emit entered(param_);
+  if (e->type() == QEvent::KeyPress && static_cast<QKeyEvent*>(e)->key() == Qt::Key_Escape) {
+    restore();
+    entry_->selectAll();
+    return true;
+  }
+  return ParamField::eventFilter(watched, e);
+}
+
+ChoiceField::ChoiceField(Session& session, Which which, Param param, QWidget* parent)
+    : ParamField(session, which, param, parent) {
+  entry_ = new Combo(this);
+  entry_->setAccessibleName(text_of(info(param).words));
+  entry_->setAccessibleDescription(text_of(info(param).help));
+  entry_->addItem(QString());
+  for (const auto& o : info(param).options) entry_->addItem(text_of(o.words));
+  entry_->installEventFilter(this);
+  label_->setBuddy(entry_);
+  auto* grid = new QGridLayout(this);
+  grid->setContentsMargins(0, 0, 0, 0);
+  grid->setHorizontalSpacing(8);
+  grid->setVerticalSpacing(1);
+  grid->addWidget(label_, 0, 0);
+  grid->addWidget(entry_, 0, 1);
+  grid->addWidget(refusal_, 1, 1);
+  grid->setColumnStretch(1, 1);
+  connect(entry_, &QComboBox::activated, this, &ChoiceField::commit);
+  // A grade can be typed: bottles say what they say, and a wrong word must be answered.
+  if (param == Param::fluid_grade) {
+    entry_->setEditable(true);
+    entry_->setInsertPolicy(QComboBox::NoInsert);
+    entry_->setCompleter(nullptr);
+    connect(entry_->lineEdit(), &QLineEdit::editingFinished, this, &ChoiceField::commit_text);
+  }
+  refresh();
+}
+
+void ChoiceField::focus_entry() { entry_->setFocus(Qt::OtherFocusReason); }
+
+void ChoiceField::refresh() {
+  writing_ = true;
+  const Value v = value_of(session_.job(), which_, param_);
+  const bool own = v.origin == Origin::measured && !v.inherited;
+  entry_->setItemText(0, origin_hint(session_.job(), which_, param_, session_.style()));
+  if (own) entry_->setItemText(0, which_ == Which::plan ? tr("(as found)") : tr("(not entered)"));
+  entry_->setCurrentIndex(own ? static_cast<int>(v.si) + 1 : 0);
+  refuse({});
+  writing_ = false;
+}
+
+void ChoiceField::commit(int index) {
+  if (writing_) return;
+  if (index == 0)
+    session_.clear_value(which_, param_);
+  else
+    session_.set_value(which_, param_, Measured{static_cast<double>(index - 1), How::stated, 0, {}});
+  refresh();
+}
+
+void ChoiceField::commit_text() {
+  if (writing_ || !entry_->lineEdit()->isModified()) return;
+  entry_->lineEdit()->setModified(false);
+  const auto v = parse_value(param_, entry_->currentText().toStdString(), session_.style());
+  if (!v) {
+    const QString why = error_text(v.error());
+    refresh();
+    refuse(why);
+    return;
+  }
+  commit(static_cast<int>(*v) + 1);
+}
+
+bool ChoiceField::eventFilter(QObject* watched, QEvent* e) {
+  if (e->type() == QEvent::FocusIn) emit entered(param_);
+  return ParamField::eventFilter(watched, e);
+}
+
+ParamField* make_field(Session& session, Which which, Param param, QWidget* parent) {
+  if (info(param).kind == Kind::choice) return new ChoiceField(session, which, param, parent);
+  return new QuantityField(session, which, param, parent);
+}
+
+}  // namespace yoke

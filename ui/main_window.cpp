@@ -1,0 +1,285 @@
+#include "ui/main_window.hpp"
+
+#include <QActionGroup>
+#include <QApplication>
+#include <QCloseEvent>
+#include <QFileInfo>
+#include <QHBoxLayout>
+#include <QKeyEvent>
+#include <QMenuBar>
+#include <QSettings>
+#include <QVBoxLayout>
+
+#include "job/relevance.hpp"
+#include "paint/foot_strip.hpp"
+#include "session/texts.hpp"
+#include "ui/action_finder.hpp"
+
+namespace yoke {
+
+MainWindow::MainWindow(Session& session, Dialogs dialogs) : session_(session), dialogs_(std::move(dialogs)) {
+  auto* central = new QWidget(this);
+  central->setObjectName(QStringLiteral("central"));
+  auto* outer = new QVBoxLayout(central);
+  outer->setContentsMargins(0, 0, 0, 0);
+  outer->setSpacing(0);
+  auto* middle = new QHBoxLayout;
+  middle->setSpacing(0);
+  rail_ = new StageRail(session_, this);
+  middle->addWidget(rail_);
+  auto* work = new QVBoxLayout;
+  work->setSpacing(0);
+  band_ = new LineView(session_, true, this);
+  band_->setFixedHeight(66);
+  work->addWidget(band_);
+  stack_ = new QStackedWidget(this);
+  work->addWidget(stack_, 1);
+  middle->addLayout(work, 1);
+  outer->addLayout(middle, 1);
+  strip_ = new PictureView(tr("Foot strip"), this);
+  strip_->setFixedHeight(140);
+  strip_->set_maker([this](QSizeF size) { return foot_strip_picture(session_.strip(), session_.shown(), session_.style(), size); });
+  outer->addWidget(strip_);
+  setCentralWidget(central);
+  connect(rail_, &StageRail::chosen, this, &MainWindow::show_stage);
+  connect(strip_, &PictureView::spot_clicked, this, [this](const QString& id) {
+    session_.show_condition(static_cast<ConditionId>(id.section(QLatin1Char(':'), 1).toInt()));
+  });
+  for (auto signal : {&Session::changed, &Session::pressed, &Session::style_changed})
+    connect(&session_, signal, strip_, &PictureView::redraw);
+  // The survey shows the system whose condition is chosen.
+  connect(&session_, &Session::pressed, this, [this] {
+    if (stage_ == Stage::survey && survey_->isVisible()) survey_->show_system(which_of(session_.shown()));
+  });
+  status_ = new QLabel(this);
+  status_->setObjectName(QStringLiteral("onDye"));
+  build_pages();
+  build_menus();
+  connect(&session_, &Session::file_changed, this, &MainWindow::refresh_title);
+  connect(&session_, &Session::changed, this, &MainWindow::refresh_title);
+  connect(&session_, &Session::style_changed, this, &MainWindow::refresh_title);
+  press_timer_.setInterval(16);
+  connect(&press_timer_, &QTimer::timeout, this, &MainWindow::press_tick);
+  qApp->installEventFilter(this);
+  resize(1280, 800);
+  setMinimumSize(1100, 700);
+  show_stage(Stage::survey);
+  refresh_title();
+}
+
+void MainWindow::build_pages() {
+  survey_ = new SurveyPage(session_, this);
+  record_ = new RecordPage(session_, dialogs_, this);
+  pages_ = {survey_, new SizePage(session_, this), new FitPage(session_, this), new RodPage(session_, this),
+            new PlumbPage(session_, this), new InstallPage(session_, this), new BleedPage(session_, this),
+            new ProvePage(session_, this), record_};
+  for (auto* p : pages_) stack_->addWidget(p);
+  connect(record_, &RecordPage::open_wanted, this, [this](const QString& path) {
+    if (may_leave()) open_path(path);
+  });
+}
+
+QAction* MainWindow::add(QMenu* menu, const char* name, const QString& words, const QKeySequence& keys,
+                         const std::function<void()>& fn) {
+  auto* a = menu->addAction(words);
+  a->setObjectName(QString::fromLatin1(name));
+  a->setShortcut(keys);
+  connect(a, &QAction::triggered, this, [fn] { fn(); });
+  addAction(a);
+  return a;
+}
+
+QAction* MainWindow::action(const QString& name) const { return findChild<QAction*>(name); }
+
+void MainWindow::build_menus() {
+  auto* job = menuBar()->addMenu(tr("&Job"));
+  add(job, "new", tr("&New job"), QKeySequence::New, [this] { if (may_leave()) { session_.new_job(); show_stage(Stage::survey); } });
+  add(job, "open", tr("&Open…"), QKeySequence::Open, [this] {
+    if (!may_leave()) return;
+    if (const QString f = dialogs_.open_file(this, tr("Open a job")); !f.isEmpty()) open_path(f);
+  });
+  recent_ = job->addMenu(tr("Open &recent"));
+  add(job, "save", tr("&Save"), QKeySequence::Save, [this] { save(); });
+  add(job, "save_as", tr("Save &as…"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_S), [this] { save_as(); });
+  job->addSeparator();
+  add(job, "sheet", tr("Job sheet as &PDF…"), QKeySequence::Print, [this] { record_->save_sheet(); });
+  job->addSeparator();
+  add(job, "quit", tr("&Quit"), QKeySequence::Quit, [this] { close(); });
+
+  auto* edit = menuBar()->addMenu(tr("&Edit"));
+  add(edit, "undo", tr("Undo"), QKeySequence::Undo, [this] { session_.undo(); });
+  add(edit, "redo", tr("Redo"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_Z), [this] { session_.redo(); });
+  edit->addSeparator();
+  add(edit, "next_measurement", tr("Next &measurement"), QKeySequence(Qt::Key_F9), [this] { next_measurement(); });
+  add(edit, "find_action", tr("&Find an action…"), QKeySequence(Qt::CTRL | Qt::Key_K), [this] { find_action(); });
+
+  auto* stages = menuBar()->addMenu(tr("&Stage"));
+  for (const Stage s : kStages) {
+    const int n = static_cast<int>(s);
+    add(stages, qPrintable(QStringLiteral("stage%1").arg(n)), text_of(stage_words(s)),
+        QKeySequence(Qt::CTRL | static_cast<Qt::Key>(Qt::Key_1 + n)), [this, s] { show_stage(s); });
+  }
+  auto* pedal = menuBar()->addMenu(tr("&Pedal"));
+  add(pedal, "condition_before", tr("Condition to the left"), QKeySequence(Qt::Key_F6), [this] { step_condition(-1); });
+  add(pedal, "condition_after", tr("Condition to the right"), QKeySequence(Qt::Key_F7), [this] { step_condition(1); });
+  add(pedal, "press_more", tr("Press further"), QKeySequence(Qt::CTRL | Qt::Key_Down), [this] { session_.press(session_.pressed_m() + 0.005); });
+  add(pedal, "press_less", tr("Let up"), QKeySequence(Qt::CTRL | Qt::Key_Up), [this] { session_.press(session_.pressed_m() - 0.005); });
+  auto* hold = pedal->addAction(tr("Hold F8 to press the pad"));
+  hold->setEnabled(false);
+
+  auto* view = menuBar()->addMenu(tr("&Units"));
+  auto* units = new QActionGroup(this);
+  const std::pair<const char*, UnitStyle> kinds[] = {{"metric", UnitStyle::metric}, {"imperial", UnitStyle::imperial}, {"both", UnitStyle::both}};
+  const QString words[] = {tr("&mm, N, MPa"), tr("&in, lbf, psi"), tr("&Both")};
+  for (size_t i = 0; i < 3; ++i) {
+    auto* a = add(view, kinds[i].first, words[i], QKeySequence(), [this, u = kinds[i].second] { set_units(u); });
+    a->setCheckable(true);
+    a->setChecked(session_.style().units == kinds[i].second);
+    units->addAction(a);
+  }
+  add(view, "units", tr("&Change units"), QKeySequence(Qt::CTRL | Qt::Key_U), [this] {
+    set_units(static_cast<UnitStyle>((static_cast<int>(session_.style().units) + 1) % 3));
+  });
+  menuBar()->setCornerWidget(status_);
+  refresh_recent();
+}
+
+void MainWindow::set_units(UnitStyle u) {
+  Style s = session_.style();
+  s.units = u;
+  session_.set_style(s);
+  QSettings().setValue(QStringLiteral("units"), static_cast<int>(u));
+  const char* names[] = {"metric", "imperial", "both"};
+  if (auto* a = action(QString::fromLatin1(names[static_cast<int>(u)]))) a->setChecked(true);
+}
+
+void MainWindow::show_stage(Stage stage) {
+  stage_ = stage;
+  rail_->select(stage);
+  // Survey and Prove show the line of force in full; elsewhere it folds into the band.
+  band_->setVisible(stage != Stage::survey && stage != Stage::prove);
+  stack_->setCurrentWidget(page(stage));
+}
+
+void MainWindow::refresh_title() {
+  const QString name = session_.has_path() ? QFileInfo(session_.path()).fileName() : tr("no file yet");
+  QString state = session_.dirty() ? tr("● not saved") : tr("saved");
+  if (!session_.has_path() && !session_.dirty()) state = tr("empty");
+  if (session_.recovered()) state += tr(", brought back after a crash");
+  status_->setText(QStringLiteral("%1   ·   %2   %3   ").arg(text_of(session_.job().title), name, state));
+  setWindowTitle(QStringLiteral("%1 – Yoke Step").arg(text_of(session_.job().title)));
+  if (auto* a = action(QStringLiteral("undo"))) {
+    a->setEnabled(session_.can_undo());
+    a->setText(session_.can_undo() ? tr("Undo %1").arg(session_.undo_name()) : tr("Undo"));
+  }
+  if (auto* a = action(QStringLiteral("redo"))) {
+    a->setEnabled(session_.can_redo());
+    a->setText(session_.can_redo() ? tr("Redo %1").arg(session_.redo_name()) : tr("Redo"));
+  }
+  menuBar()->adjustSize();
+}
+
+void MainWindow::refresh_recent() {
+  recent_->clear();
+  const QStringList list = QSettings().value(QStringLiteral("recent")).toStringList();
+  for (const QString& path : list)
+    recent_->addAction(QFileInfo(path).fileName(), this, [this, path] { if (may_leave()) open_path(path); })->setToolTip(path);
+  recent_->setEnabled(!list.isEmpty());
+}
+
+void MainWindow::remember(const QString& path) {
+  QStringList list = QSettings().value(QStringLiteral("recent")).toStringList();
+  const QString full = QFileInfo(path).absoluteFilePath();
+  list.removeAll(full);
+  list.prepend(full);
+  while (list.size() > 8) list.removeLast();
+  QSettings().setValue(QStringLiteral("recent"), list);
+  refresh_recent();
+}
+
+bool MainWindow::open_path(const QString& path) {
+  const auto ok = session_.open(path);
+  if (!ok) {
+    dialogs_.tell(this, error_text(ok.error()));
+    return false;
+  }
+  remember(path);
+  return true;
+}
+
+bool MainWindow::save() {
+  if (QWidget* w = QApplication::focusWidget()) w->clearFocus();  // what is typed counts
+  if (!session_.has_path()) return save_as();
+  const auto ok = session_.save();
+  if (!ok) dialogs_.tell(this, error_text(ok.error()));
+  return ok.has_value();
+}
+
+bool MainWindow::save_as() {
+  const QString f = dialogs_.save_file(this, tr("Save the job"), text_of(session_.job().title) + QStringLiteral(".yoke"), tr("Jobs (*.yoke)"));
+  if (f.isEmpty()) return false;
+  const auto ok = session_.save_as(f);
+  if (!ok) {
+    dialogs_.tell(this, error_text(ok.error()));
+    return false;
+  }
+  remember(session_.path());
+  return true;
+}
+
+bool MainWindow::may_leave() {
+  if (!session_.dirty()) return true;
+  const int answer = dialogs_.keep_work(this, tr("“%1” has changes that are not saved.").arg(text_of(session_.job().title)));
+  if (answer == 0) return save();
+  if (answer == 1) session_.discard_journal();
+  return answer == 1;
+}
+
+void MainWindow::closeEvent(QCloseEvent* e) {
+  if (may_leave())
+    e->accept();
+  else
+    e->ignore();
+}
+
+void MainWindow::next_measurement() {
+  const Which which = which_of(session_.shown());
+  const auto p = next_to_measure(session_.job(), which, measured_last_);
+  if (!p) return;
+  measured_last_ = p;
+  show_stage(Stage::survey);
+  survey_->focus_param(which, *p);
+}
+
+void MainWindow::step_condition(int by) {
+  const int n = static_cast<int>(session_.shown()) + by;
+  if (n >= 0 && n < static_cast<int>(std::size(kConditions))) session_.show_condition(static_cast<ConditionId>(n));
+}
+
+void MainWindow::press_tick() {
+  constexpr double kDown_m = 0.0016;  // 100 mm a second: a brisk foot, slow enough to read
+  constexpr double kUp_m = 0.0040;
+  session_.press(session_.pressed_m() + (pressing_ ? kDown_m : -kUp_m));
+  if (!pressing_ && session_.pressed_m() <= 0) press_timer_.stop();
+}
+
+bool MainWindow::eventFilter(QObject* watched, QEvent* e) {
+  if (e->type() == QEvent::KeyPress || e->type() == QEvent::KeyRelease) {
+    auto* key = static_cast<QKeyEvent*>(e);
+    if (key->key() == Qt::Key_F8 && isActiveWindow()) {
+      if (!key->isAutoRepeat()) {
+        pressing_ = e->type() == QEvent::KeyPress;
+        press_timer_.start();
+      }
+      return true;
+    }
+  }
+  return QMainWindow::eventFilter(watched, e);
+}
+
+void MainWindow::find_action() {
+  ActionFinder finder(actions(), this);
+  finder.exec();
+}
+
+}  // namespace yoke

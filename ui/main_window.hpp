@@ -1,0 +1,65 @@
+// The window: menus, stage rail, band or line of force, the stage's page, the foot strip.
+#pragma once
+
+#include <QElapsedTimer>
+#include <QMainWindow>
+#include <QStackedWidget>
+#include <QTimer>
+
+#include "ui/stage_rail.hpp"
+#include "ui/stages/pages.hpp"
+
+namespace yoke {
+
+class MainWindow : public QMainWindow {
+  Q_OBJECT
+
+ public:
+  MainWindow(Session& session, Dialogs dialogs);
+  void show_stage(Stage stage);
+  [[nodiscard]] Stage stage() const { return stage_; }
+  /// Opens a file and says what went wrong when it cannot. True when it is open.
+  bool open_path(const QString& path);
+  [[nodiscard]] StagePage* page(Stage stage) const { return pages_[static_cast<size_t>(stage)]; }
+  [[nodiscard]] PictureView* strip() const { return strip_; }
+  [[nodiscard]] StageRail* rail() const { return rail_; }
+  [[nodiscard]] QAction* action(const QString& name) const;
+
+ protected:
+  void closeEvent(QCloseEvent* e) override;
+  bool eventFilter(QObject* watched, QEvent* e) override;
+
+ private:
+  void build_menus();
+  void build_pages();
+  QAction* add(QMenu* menu, const char* name, const QString& words, const QKeySequence& keys, const std::function<void()>& fn);
+  void refresh_title();
+  void refresh_recent();
+  void remember(const QString& path);
+  bool save();
+  bool save_as();
+  bool may_leave();
+  void next_measurement();
+  void step_condition(int by);
+  void press_tick();
+  void set_units(UnitStyle units);
+  void find_action();
+
+  Session& session_;
+  Dialogs dialogs_;
+  Stage stage_ = Stage::survey;
+  StageRail* rail_;
+  LineView* band_;
+  QStackedWidget* stack_;
+  PictureView* strip_;
+  QLabel* status_;
+  QMenu* recent_;
+  std::array<StagePage*, 9> pages_{};
+  SurveyPage* survey_ = nullptr;
+  RecordPage* record_ = nullptr;
+  QTimer press_timer_;
+  bool pressing_ = false;
+  std::optional<Param> measured_last_;
+};
+
+}  // namespace yoke

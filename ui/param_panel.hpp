@@ -1,0 +1,35 @@
+// A panel of parameter fields in one or two columns, showing only those that matter.
+#pragma once
+
+#include <QScrollArea>
+#include <vector>
+
+#include "ui/fields.hpp"
+
+namespace yoke {
+
+class ParamPanel : public QScrollArea {
+  Q_OBJECT
+
+ public:
+  ParamPanel(Session& session, int columns, QWidget* parent = nullptr);
+  /// Shows a whole group of a system.
+  void show_group(Which which, Group group);
+  /// Shows chosen parameters.
+  void show_params(const std::vector<std::pair<Which, Param>>& params);
+  [[nodiscard]] ParamField* field(Which which, Param param) const;
+
+ signals:
+  void entered(Param param);
+
+ private:
+  void rebuild(const std::vector<std::pair<Which, Param>>& params);
+  void refresh_relevance();
+  Session& session_;
+  int columns_;
+  std::optional<std::pair<Which, Group>> group_;
+  std::vector<std::pair<Which, Param>> shown_;
+  std::vector<ParamField*> fields_;
+};
+
+}  // namespace yoke

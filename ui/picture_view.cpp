@@ -1,0 +1,106 @@
+#include "ui/picture_view.hpp"
+
+#include <QApplication>
+#include <QClipboard>
+#include <QContextMenuEvent>
+#include <QHelpEvent>
+#include <QMenu>
+#include <QMouseEvent>
+#include <QPainter>
+#include <QToolTip>
+
+#include "paint/theme.hpp"
+
+namespace yoke {
+
+PictureView::PictureView(const QString& name, QWidget* parent) : QWidget(parent), name_(name) {
+  setMouseTracking(true);
+  setAccessibleName(name);
+  setAttribute(Qt::WA_OpaquePaintEvent);
+}
+
+void PictureView::set_maker(Make make) {
+  make_ = std::move(make);
+  redraw();
+}
+
+void PictureView::redraw() {
+  stale_ = true;
+  update();
+  if (isVisible()) {
+    build();
+    setAccessibleDescription(picture_.said.join(QStringLiteral(". ")));
+  }
+}
+
+const Picture& PictureView::picture() const {
+  build();
+  return picture_;
+}
+
+void PictureView::build() const {
+  if (!stale_ || !make_ || width() < 10 || height() < 10) return;
+  picture_ = make_(QSizeF(size()));
+  stale_ = false;
+}
+
+void PictureView::paintEvent(QPaintEvent*) {
+  build();
+  QPainter p(this);
+  p.fillRect(rect(), theme::kDye);
+  picture_.paint(p);
+  if (hasFocus()) {
+    p.setPen(QPen(theme::kMarkOnDye, 2));
+    p.setBrush(Qt::NoBrush);
+    p.drawRect(QRectF(rect()).adjusted(1, 1, -1, -1));
+  }
+}
+
+void PictureView::resizeEvent(QResizeEvent*) { redraw(); }
+
+void PictureView::mousePressEvent(QMouseEvent* e) {
+  if (e->button() != Qt::LeftButton) return;
+  if (const Spot* s = picture().hit(e->position())) {
+    grabbed_ = s->id;
+    grabbed_at_ = e->position();
+    emit spot_clicked(grabbed_);
+  }
+}
+
+void PictureView::mouseMoveEvent(QMouseEvent* e) {
+  if (!grabbed_.isEmpty() && (e->buttons() & Qt::LeftButton)) {
+    emit dragged(grabbed_, grabbed_at_, e->position());
+    return;
+  }
+  setCursor(picture().hit(e->position()) ? Qt::PointingHandCursor : Qt::ArrowCursor);
+}
+
+void PictureView::mouseReleaseEvent(QMouseEvent*) {
+  if (grabbed_.isEmpty()) return;
+  grabbed_.clear();
+  emit drag_ended();
+}
+
+bool PictureView::event(QEvent* e) {
+  if (e->type() == QEvent::ToolTip) {
+    const auto* help = static_cast<QHelpEvent*>(e);
+    const Spot* s = picture().hit(help->pos());
+    if (s && !s->tip.isEmpty())
+      QToolTip::showText(help->globalPos(), s->tip, this);
+    else
+      QToolTip::hideText();
+    return true;
+  }
+  return QWidget::event(e);
+}
+
+void PictureView::contextMenuEvent(QContextMenuEvent* e) {
+  QMenu menu(this);
+  menu.addAction(tr("Copy this picture"), this, [this] { QApplication::clipboard()->setPixmap(grab()); });
+  menu.addAction(tr("Copy its numbers as text"), this, [this] {
+    QApplication::clipboard()->setText(picture().said.join(QLatin1Char('\n')));
+  });
+  menu.exec(e->globalPos());
+}
+
+}  // namespace yoke

@@ -1,0 +1,46 @@
+// Shows a picture and answers touch: one widget for every drawing.
+#pragma once
+
+#include <QWidget>
+#include <functional>
+
+#include "paint/picture.hpp"
+
+namespace yoke {
+
+class PictureView : public QWidget {
+  Q_OBJECT
+
+ public:
+  using Make = std::function<Picture(QSizeF)>;
+  explicit PictureView(const QString& name, QWidget* parent = nullptr);
+  /// The maker is called again after every redraw() and resize.
+  void set_maker(Make make);
+  void redraw();
+  [[nodiscard]] const Picture& picture() const;
+
+ signals:
+  void spot_clicked(const QString& id);
+  void dragged(const QString& id, QPointF from, QPointF to);
+  void drag_ended();
+
+ protected:
+  void paintEvent(QPaintEvent*) override;
+  void resizeEvent(QResizeEvent*) override;
+  void mousePressEvent(QMouseEvent* e) override;
+  void mouseMoveEvent(QMouseEvent* e) override;
+  void mouseReleaseEvent(QMouseEvent* e) override;
+  void contextMenuEvent(QContextMenuEvent* e) override;
+  bool event(QEvent* e) override;
+
+ private:
+  void build() const;
+  Make make_;
+  QString name_;
+  mutable Picture picture_;
+  mutable bool stale_ = true;
+  QString grabbed_;
+  QPointF grabbed_at_;
+};
+
+}  // namespace yoke

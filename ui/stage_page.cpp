@@ -1,0 +1,90 @@
+#include "ui/stage_page.hpp"
+
+#include <QFileDialog>
+#include <QPushButton>
+#include <QMessageBox>
+#include <QScrollArea>
+#include <QScrollBar>
+
+#include "session/texts.hpp"
+
+namespace yoke {
+
+Dialogs real_dialogs() {
+  Dialogs d;
+  d.open_file = [](QWidget* w, const QString& title) {
+    return QFileDialog::getOpenFileName(w, title, {}, QObject::tr("Jobs (*.yoke);;All files (*)"));
+  };
+  d.save_file = [](QWidget* w, const QString& title, const QString& suggestion, const QString& filter) {
+    return QFileDialog::getSaveFileName(w, title, suggestion, filter);
+  };
+  d.pick_folder = [](QWidget* w, const QString& title) { return QFileDialog::getExistingDirectory(w, title); };
+  d.keep_work = [](QWidget* w, const QString& question) {
+    QMessageBox box(QMessageBox::NoIcon, QObject::tr("Yoke Step"), question, QMessageBox::NoButton, w);
+    QAbstractButton* save = box.addButton(QObject::tr("Save"), QMessageBox::AcceptRole);
+    QAbstractButton* drop = box.addButton(QObject::tr("Discard"), QMessageBox::DestructiveRole);
+    box.addButton(QObject::tr("Cancel"), QMessageBox::RejectRole);
+    box.exec();
+    return box.clickedButton() == save ? 0 : box.clickedButton() == drop ? 1 : 2;
+  };
+  d.tell = [](QWidget* w, const QString& message) {
+    QMessageBox(QMessageBox::NoIcon, QObject::tr("Yoke Step"), message, QMessageBox::Ok, w).exec();
+  };
+  return d;
+}
+
+QLabel* label(const QString& text, const char* role, QWidget* parent) {
+  auto* l = new QLabel(text, parent);
+  l->setObjectName(QString::fromLatin1(role));
+  l->setWordWrap(true);
+  return l;
+}
+
+void replace_inner(QScrollArea* area, QWidget* inner) {
+  QWidget* old = area->takeWidget();
+  QString focused;
+  if (old && old->focusWidget() && old->focusWidget()->hasFocus()) focused = old->focusWidget()->accessibleName();
+  const int scrolled = area->verticalScrollBar()->value();
+  area->setWidget(inner);
+  if (old) old->deleteLater();
+  inner->show();
+  area->verticalScrollBar()->setValue(scrolled);
+  if (focused.isEmpty()) return;
+  for (QWidget* w : inner->findChildren<QWidget*>())
+    if (w->accessibleName() == focused) {
+      w->setFocus(Qt::OtherFocusReason);
+      return;
+    }
+}
+
+StagePage::StagePage(Session& session, Stage stage, const QString& question, QWidget* parent)
+    : QWidget(parent), session_(session), stage_(stage) {
+  setObjectName(QStringLiteral("page"));
+  auto* outer = new QVBoxLayout(this);
+  outer->setContentsMargins(16, 8, 16, 8);
+  outer->setSpacing(6);
+  heading_ = new QHBoxLayout;
+  heading_->setSpacing(14);
+  auto* title = new QLabel(text_of(stage_words(stage)), this);
+  title->setObjectName(QStringLiteral("title"));
+  heading_->addWidget(title);
+  auto* q = new QLabel(question, this);
+  q->setObjectName(QStringLiteral("question"));
+  heading_->addWidget(q, 1);
+  outer->addLayout(heading_);
+  body_ = new QVBoxLayout;
+  body_->setSpacing(8);
+  outer->addLayout(body_, 1);
+  const auto again = [this] {
+    if (isVisible()) refresh();
+  };
+  connect(&session_, &Session::changed, this, again);
+  connect(&session_, &Session::style_changed, this, again);
+}
+
+void StagePage::showEvent(QShowEvent* e) {
+  QWidget::showEvent(e);
+  refresh();
+}
+
+}  // namespace yoke

@@ -1,0 +1,51 @@
+// What every stage's page shares: its question, its heading, and a refresh when the job changes.
+#pragma once
+
+#include <QLabel>
+#include <QScrollArea>
+#include <QVBoxLayout>
+#include <QWidget>
+
+#include "session/session.hpp"
+
+namespace yoke {
+
+/// The places where the outside world is asked; tests replace them.
+struct Dialogs {
+  std::function<QString(QWidget*, const QString& title)> open_file;
+  std::function<QString(QWidget*, const QString& title, const QString& suggestion, const QString& filter)> save_file;
+  std::function<QString(QWidget*, const QString& title)> pick_folder;
+  /// 0 save, 1 discard, 2 cancel
+  std::function<int(QWidget*, const QString& question)> keep_work;
+  std::function<void(QWidget*, const QString& message)> tell;
+};
+[[nodiscard]] Dialogs real_dialogs();
+
+class StagePage : public QWidget {
+  Q_OBJECT
+
+ public:
+  StagePage(Session& session, Stage stage, const QString& question, QWidget* parent = nullptr);
+  [[nodiscard]] Stage stage() const { return stage_; }
+
+ protected:
+  /// Called after every change while the page is shown, and when it becomes shown.
+  virtual void refresh() {}
+  void showEvent(QShowEvent* e) override;
+  [[nodiscard]] QVBoxLayout* body() const { return body_; }
+  [[nodiscard]] QHBoxLayout* heading() const { return heading_; }
+  Session& session_;
+
+ private:
+  Stage stage_;
+  QHBoxLayout* heading_;
+  QVBoxLayout* body_;
+};
+
+/// Puts a new inner widget into a scroll area. The old one goes later: one of its own buttons may be
+/// what caused this. Focus returns to the control of the same name.
+void replace_inner(QScrollArea* area, QWidget* inner);
+
+[[nodiscard]] QLabel* label(const QString& text, const char* role, QWidget* parent);
+
+}  // namespace yoke

@@ -1,0 +1,216 @@
+// The nine pages.
+#pragma once
+
+#include <QCheckBox>
+#include <QComboBox>
+#include <QGridLayout>
+#include <QPushButton>
+#include <QTableWidget>
+#include <QTextBrowser>
+
+#include "ui/findings_box.hpp"
+#include "ui/line_view.hpp"
+#include "ui/param_panel.hpp"
+#include "ui/stage_page.hpp"
+
+namespace yoke {
+
+class SurveyPage : public StagePage {
+  Q_OBJECT
+ public:
+  SurveyPage(Session& session, QWidget* parent = nullptr);
+  void show_system(Which which);
+  void show_group(Group group);
+  void focus_param(Which which, Param param);
+  [[nodiscard]] ParamPanel* panel() const { return panel_; }
+
+ protected:
+  void refresh() override;
+
+ private:
+  Which which_ = Which::found;
+  Group group_ = Group::control;
+  ParamPanel* panel_;
+  QLabel* help_;
+  QPushButton* found_;
+  QPushButton* plan_;
+  std::vector<QPushButton*> groups_;
+};
+
+/// The map with a keyboard cursor.
+class MapView : public PictureView {
+  Q_OBJECT
+ public:
+  MapView(Session& session, QWidget* parent = nullptr);
+  [[nodiscard]] QString cursor_words() const;
+
+ signals:
+  void cell_chosen(double bore_m, double ratio, bool dragging);
+  void cursor_moved();
+
+ protected:
+  void keyPressEvent(QKeyEvent* e) override;
+
+ private:
+  void choose(const QString& id, bool dragging);
+  Session& session_;
+  std::optional<std::pair<size_t, size_t>> cursor_;
+};
+
+class SizePage : public StagePage {
+  Q_OBJECT
+ public:
+  SizePage(Session& session, QWidget* parent = nullptr);
+  [[nodiscard]] MapView* map() const { return map_; }
+  [[nodiscard]] ParamPanel* panel() const { return panel_; }
+  [[nodiscard]] QLabel* sentence() const { return sentence_; }
+
+ protected:
+  void refresh() override;
+
+ private:
+  ParamPanel* panel_;
+  QLabel* sentence_;
+  QLabel* cell_;
+  MapView* map_;
+  PictureView* curve_;
+  PictureView* budget_;
+};
+
+class FitPage : public StagePage {
+  Q_OBJECT
+ public:
+  FitPage(Session& session, QWidget* parent = nullptr);
+
+ protected:
+  void refresh() override;
+
+ private:
+  QLabel* answer_;
+  PictureView* drawing_;
+  PictureView* plot_;
+};
+
+class RodPage : public StagePage {
+  Q_OBJECT
+ public:
+  RodPage(Session& session, QWidget* parent = nullptr);
+  [[nodiscard]] QLabel* answer() const { return answer_; }
+  [[nodiscard]] ParamPanel* panel() const { return panel_; }
+
+ protected:
+  void refresh() override;
+
+ private:
+  QLabel* answer_;
+  QLabel* details_;
+  ParamPanel* panel_;
+  PictureView* drawing_;
+};
+
+class PlumbPage : public StagePage {
+  Q_OBJECT
+ public:
+  PlumbPage(Session& session, QWidget* parent = nullptr);
+  [[nodiscard]] PictureView* drawing() const { return drawing_; }
+
+ protected:
+  void refresh() override;
+
+ private:
+  PictureView* drawing_;
+  QLabel* answer_;
+};
+
+class InstallPage : public StagePage {
+  Q_OBJECT
+ public:
+  InstallPage(Session& session, QWidget* parent = nullptr);
+
+ protected:
+  void refresh() override;
+
+ private:
+  void build();
+  QScrollArea* scroll_;
+  QLabel* progress_;
+  QStringList built_for_;
+  std::vector<std::pair<std::string, QCheckBox*>> boxes_;
+};
+
+class BleedPage : public StagePage {
+  Q_OBJECT
+ public:
+  BleedPage(Session& session, QWidget* parent = nullptr);
+
+ protected:
+  void refresh() override;
+
+ private:
+  void add_row(QGridLayout* grid, int row, const QString& key, const QString& name, const QString& plan);
+  QLabel* plan_;
+  QScrollArea* scroll_;
+  QStringList built_for_;
+  struct Row {
+    std::string key;
+    QLabel* plan;
+    QLabel* count;
+    QLabel* state;
+  };
+  std::vector<Row> rows_;
+};
+
+class ProvePage : public StagePage {
+  Q_OBJECT
+ public:
+  ProvePage(Session& session, QWidget* parent = nullptr);
+  [[nodiscard]] QLineEdit* force() const { return force_; }
+  [[nodiscard]] QLineEdit* travel() const { return travel_; }
+  [[nodiscard]] QLabel* verdict() const { return verdict_; }
+
+ protected:
+  void refresh() override;
+
+ private:
+  void add_reading();
+  void build_readings(QVBoxLayout* box);
+  void build_pump(QVBoxLayout* box);
+  void refresh_gates();
+  QTableWidget* table_;
+  QLineEdit* force_;
+  QLineEdit* travel_;
+  QCheckBox* assist_;
+  QLabel* refusal_;
+  QLabel* verdict_;
+  PictureView* plot_;
+  QScrollArea* gates_;
+  QStringList gates_shown_;
+  std::vector<std::pair<QLineEdit*, std::optional<double> PumpTest::*>> pump_;
+};
+
+class RecordPage : public StagePage {
+  Q_OBJECT
+ public:
+  RecordPage(Session& session, Dialogs& dialogs, QWidget* parent = nullptr);
+  /// Asks for a place and writes the sheet.
+  void save_sheet();
+
+ signals:
+  void open_wanted(const QString& path);
+
+ protected:
+  void refresh() override;
+
+ private:
+  void set_state(JobState state);
+  void list_folder(const QString& folder);
+  Dialogs& dialogs_;
+  QTextBrowser* sheet_;
+  QTableWidget* jobs_;
+  QLabel* state_;
+  QLabel* folder_;
+  QLineEdit* title_;
+  QLineEdit* vehicle_;
+};
+
+}  // namespace yoke

@@ -1,0 +1,287 @@
+#include <QDate>
+#include <QGridLayout>
+#include <QHBoxLayout>
+#include <algorithm>
+#include <cmath>
+
+#include "paint/sections.hpp"
+#include "session/texts.hpp"
+#include "ui/stages/pages.hpp"
+#include "work/bleeding.hpp"
+#include "work/steps.hpp"
+
+namespace yoke {
+
+namespace {
+
+std::string today() { return QDate::currentDate().toString(Qt::ISODate).toStdString(); }
+
+QFrame* card(QWidget* parent) {
+  auto* f = new QFrame(parent);
+  f->setObjectName(QStringLiteral("card"));
+  return f;
+}
+
+}  // namespace
+
+PlumbPage::PlumbPage(Session& session, QWidget* parent)
+    : StagePage(session, Stage::plumb, tr("Which outlet feeds which wheel?"), parent) {
+  answer_ = label({}, "answer", this);
+  body()->addWidget(answer_);
+  drawing_ = new PictureView(tr("Outlets and wheels"), this);
+  drawing_->set_maker([this](QSizeF size) {
+    return outlets_picture(session_.job(), outlet_report(session_.job(), Which::plan), size);
+  });
+  drawing_->setMinimumHeight(220);
+  body()->addWidget(drawing_, 3);
+  connect(drawing_, &PictureView::spot_clicked, this, [this](const QString& id) {
+    const auto w = static_cast<Wheel>(id.section(QLatin1Char(':'), 1).toInt());
+    const Value now = value_of(session_.job(), Which::plan, circuit_of(w));
+    const double next = !now.known() ? 0.0 : 1.0 - now.si;
+    session_.set_value(Which::plan, circuit_of(w), Measured{next, How::stated, 0, {}});
+  });
+  auto* panel = new ParamPanel(session, 2, this);
+  panel->show_params({{Which::plan, Param::circuit_split}, {Which::plan, Param::circuit_fl}, {Which::plan, Param::circuit_fr},
+                      {Which::plan, Param::valve_kind}, {Which::plan, Param::circuit_rl}, {Which::plan, Param::circuit_rr}});
+  panel->setFixedHeight(128);
+  body()->addWidget(panel);
+  body()->addWidget(new FindingsBox(session, Stage::plumb, this));
+  body()->addWidget(label(tr("On many tandem masters the rear port feeds the front brakes, on some the reverse: trace each line, assume none. A nut that screws in proves the thread, not the seat and not the circuit."),
+                          "caution", this));
+}
+
+void PlumbPage::refresh() {
+  const OutletReport r = outlet_report(session_.job(), Which::plan);
+  const bool hard = std::any_of(r.findings.begin(), r.findings.end(), [](const Finding& f) { return f.severity == Severity::hard; });
+  const Value kind = value_of(session_.job(), Which::plan, Param::master_kind);
+  if (kind.known() && kind.si == 0)
+    answer_->setText(tr("A single circuit: one leak takes every brake."));
+  else if (hard)
+    answer_->setText(tr("The outlets are not as intended."));
+  else if (!r.untraced.empty())
+    answer_->setText(tr("%1 of 4 wheels traced.").arg(4 - static_cast<int>(r.untraced.size())));
+  else
+    answer_->setText(tr("Every wheel is traced, and each outlet feeds its own."));
+  drawing_->redraw();
+}
+
+InstallPage::InstallPage(Session& session, QWidget* parent)
+    : StagePage(session, Stage::install, tr("The steps of this very job, in order"), parent) {
+  progress_ = label({}, "question", this);
+  heading()->addWidget(progress_);
+  scroll_ = new QScrollArea(this);
+  scroll_->setWidgetResizable(true);
+  scroll_->setFocusPolicy(Qt::NoFocus);
+  body()->addWidget(scroll_, 1);
+}
+
+void InstallPage::build() {
+  const auto steps = install_steps(session_.job());
+  QStringList key;
+  for (const Step& s : steps) key << text_of(s.id);
+  if (key == built_for_) return;
+  built_for_ = key;
+  boxes_.clear();
+  auto* inner = new QWidget;
+  auto* list = new QVBoxLayout(inner);
+  list->setContentsMargins(0, 0, 8, 0);
+  list->setSpacing(4);
+  std::string part;
+  for (const Step& s : steps) {
+    if (s.part != part) {
+      part = s.part;
+      list->addWidget(label(text_of(part), "heading", inner));
+    }
+    auto* frame = card(inner);
+    auto* grid = new QGridLayout(frame);
+    grid->setContentsMargins(10, 4, 10, 4);
+    grid->setVerticalSpacing(1);
+    auto* box = new QCheckBox(frame);
+    box->setAccessibleName(text_of(s.text));
+    box->setObjectName(QStringLiteral("step:") + text_of(s.id));
+    grid->addWidget(box, 0, 0, Qt::AlignTop);
+    QString words = text_of(s.text);
+    if (!s.because.empty()) words += QStringLiteral("  <span style='color:#575b60'>(%1)</span>").arg(text_of(s.because));
+    auto* text = new QLabel(words, frame);
+    text->setTextFormat(Qt::RichText);
+    text->setWordWrap(true);
+    text->setMinimumHeight(30);
+    grid->addWidget(text, 0, 1);
+    auto* note = new QLineEdit(frame);
+    note->setPlaceholderText(tr("note, as-built"));
+    note->setAccessibleName(tr("Note: %1").arg(text_of(s.text)));
+    note->setFixedWidth(230);
+    grid->addWidget(note, 0, 2, Qt::AlignTop);
+    if (!s.caution.empty()) grid->addWidget(label(QStringLiteral("▲ ") + text_of(s.caution), "caution", frame), 1, 1, 1, 2);
+    if (s.measure) {
+      auto* row = new QHBoxLayout;
+      row->addWidget(label(tr("As built: %1").arg(text_of(info(*s.measure).words)), "question", frame));
+      auto* entry = new QLineEdit(frame);
+      entry->setObjectName(QStringLiteral("figure"));
+      entry->setFixedWidth(130);
+      entry->setAccessibleName(tr("As built: %1").arg(text_of(info(*s.measure).words)));
+      const Param p = *s.measure;
+      const auto show = [this, entry, p] {
+        const auto& m = session_.job().built.at(p);
+        entry->setText(m ? QString::fromStdString(format_value(p, m->si, session_.style())) : QString());
+        entry->setPlaceholderText(tr("plan %1").arg(value_text(session_.job(), Which::plan, p, session_.style())));
+      };
+      show();
+      auto* why = label({}, "caution", frame);
+      connect(&session_, &Session::changed, entry, [entry, show] { if (!entry->isModified()) show(); });
+      connect(entry, &QLineEdit::editingFinished, this, [this, entry, why, show, p] {
+        if (!entry->isModified()) return;
+        entry->setModified(false);
+        const QString typed = entry->text().trimmed();
+        if (typed.isEmpty()) {
+          session_.edit(tr("as-built %1 cleared").arg(text_of(info(p).words)), [p](Job& j) { j.built.clear(p); });
+          return;
+        }
+        const auto v = parse_value(p, typed.toStdString(), session_.style());
+        why->setText(v ? QString() : error_text(v.error()));
+        if (v) session_.edit(tr("as-built %1 %2").arg(text_of(info(p).words), typed), [&](Job& j) { j.built.set(p, measured(p, *v, info(p).kind == Kind::length ? How::calliper : How::stated)); });
+        show();
+      });
+      row->addWidget(entry);
+      row->addWidget(why, 1);
+      grid->addLayout(row, 2, 1, 1, 2);
+    }
+    grid->setColumnStretch(1, 1);
+    const std::string id = s.id;
+    connect(box, &QCheckBox::clicked, this, [this, id](bool done) {
+      session_.edit(done ? tr("tick %1").arg(text_of(id)) : tr("untick %1").arg(text_of(id)), [&](Job& j) {
+        auto& r = j.steps[id];
+        r.done = done;
+        r.date = done ? today() : std::string();
+        if (!done && r.note.empty()) j.steps.erase(id);
+      });
+    });
+    connect(note, &QLineEdit::editingFinished, this, [this, id, note] {
+      if (!note->isModified()) return;
+      note->setModified(false);
+      session_.edit(tr("note on %1").arg(text_of(id)), [&](Job& j) { j.steps[id].note = note->text().toStdString(); });
+    });
+    if (const auto it = session_.job().steps.find(id); it != session_.job().steps.end()) note->setText(text_of(it->second.note));
+    boxes_.emplace_back(id, box);
+    list->addWidget(frame);
+  }
+  list->addStretch(1);
+  replace_inner(scroll_, inner);
+}
+
+void InstallPage::refresh() {
+  build();
+  int done = 0;
+  for (const auto& [id, box] : boxes_) {
+    const auto it = session_.job().steps.find(id);
+    const bool is = it != session_.job().steps.end() && it->second.done;
+    box->setChecked(is);
+    box->setText(is ? text_of(it->second.date) : QString());
+    done += is ? 1 : 0;
+  }
+  progress_->setText(tr("%1 of %2 done").arg(done).arg(boxes_.size()));
+}
+
+BleedPage::BleedPage(Session& session, QWidget* parent)
+    : StagePage(session, Stage::bleed, tr("In which order, how many strokes, when to refill?"), parent) {
+  plan_ = label({}, "answer", this);
+  body()->addWidget(plan_);
+  body()->addWidget(label(tr("Count the strokes as you make them. A count is never a pass: a corner is clear after %1 bubble-free strokes in a row, down and up. Wipe up spills, wear goggles.").arg(kClearStrokes),
+                          "caution", this));
+  scroll_ = new QScrollArea(this);
+  scroll_->setWidgetResizable(true);
+  scroll_->setFocusPolicy(Qt::NoFocus);
+  body()->addWidget(scroll_, 1);
+  body()->addWidget(new FindingsBox(session, Stage::bleed, this));
+}
+
+void BleedPage::add_row(QGridLayout* grid, int row, const QString& key, const QString& name, const QString& plan) {
+  auto* title = label(name, "heading", this);
+  grid->addWidget(title, row, 0);
+  auto* planned = label(plan, "question", this);
+  planned->setMinimumWidth(250);
+  grid->addWidget(planned, row, 1);
+  auto* count = label({}, "answer", this);
+  count->setMinimumWidth(130);
+  grid->addWidget(count, row, 2);
+  const std::string id = key.toStdString();
+  const auto button = [&](const QString& words, const QString& edit_name, auto fn) {
+    auto* b = new QPushButton(words, this);
+    b->setAccessibleName(tr("%1: %2").arg(name, words));
+    b->setObjectName(QStringLiteral("bleed:%1:%2").arg(key, edit_name));
+    connect(b, &QPushButton::clicked, this, [this, id, fn, words, name] {
+      session_.edit(tr("%1: %2").arg(name, words), [&](Job& j) { fn(j.bleeding[id]); });
+    });
+    return b;
+  };
+  const auto clear = [](BleedRecord& r) { r.strokes = std::min(r.strokes + 1, 99999); r.clear_strokes = std::min(r.clear_strokes + 1, 99999); };
+  const auto bubbles = [](BleedRecord& r) { r.strokes = std::min(r.strokes + 1, 99999); r.clear_strokes = 0; };
+  const auto refill = [](BleedRecord& r) { r.refills = std::min(r.refills + 1, 99999); };
+  auto* first = button(tr("Stroke, clear"), QStringLiteral("clear"), clear);
+  grid->addWidget(first, row, 3);
+  grid->addWidget(button(tr("Stroke, bubbles"), QStringLiteral("bubbles"), bubbles), row, 4);
+  grid->addWidget(button(tr("Refilled"), QStringLiteral("refill"), refill), row, 5);
+  auto* state = label({}, "question", this);
+  state->setMinimumWidth(150);
+  grid->addWidget(state, row, 6);
+  rows_.push_back({id, planned, count, state});
+}
+
+void BleedPage::refresh() {
+  const BleedPlan plan = bleed_plan(session_.job());
+  if (!plan.missing.empty())
+    plan_->setText(text_of(cannot_say(plan.missing)) + tr(". Strokes can be counted all the same."));
+  else
+    plan_->setText(tr("%1: %2 rounds, %3 of fluid at hand.")
+                       .arg(text_of(plan.order_reason)).arg(plan.rounds)
+                       .arg(full_text(std::ceil(plan.fluid.value() * 1e5) / 1e5, Kind::volume, 0, session_.style())));
+  QStringList key{QStringLiteral("bench")};
+  std::vector<BleedWheel> wheels = plan.wheels;
+  if (wheels.empty())
+    for (const Wheel w : kWheels) wheels.push_back({w, Outlet::first, Volume{}, Volume{}, 0, 0, 0});
+  for (const auto& w : wheels) key << text_of(wheel_key(w.wheel));
+  if (key != built_for_) {
+    built_for_ = key;
+    rows_.clear();
+    auto* inner = new QWidget;
+    auto* grid = new QGridLayout(inner);
+    grid->setContentsMargins(0, 4, 8, 4);
+    grid->setHorizontalSpacing(12);
+    grid->setVerticalSpacing(10);
+    add_row(grid, 0, QStringLiteral("bench"), tr("Master, on the bench"), tr("Short strokes of 10 to 25 mm, tubes or plugs; with plugs a bled master hardly moves."));
+    for (size_t i = 0; i < wheels.size(); ++i)
+      add_row(grid, static_cast<int>(i) + 1, text_of(wheel_key(wheels[i].wheel)), tr("%1. %2").arg(i + 1).arg(text_of(wheel_words(wheels[i].wheel))), {});
+    grid->setRowStretch(static_cast<int>(wheels.size()) + 1, 1);
+    grid->setColumnStretch(1, 1);
+    replace_inner(scroll_, inner);
+  }
+  for (size_t i = 0; i < rows_.size(); ++i) {
+    const Row& row = rows_[i];
+    const auto it = session_.job().bleeding.find(row.key);
+    const BleedRecord rec = it == session_.job().bleeding.end() ? BleedRecord{} : it->second;
+    int planned = 0;
+    int every = 0;
+    if (i > 0 && !plan.wheels.empty()) {
+      const BleedWheel& w = plan.wheels[i - 1];
+      planned = w.strokes;
+      every = w.refill_every;
+      row.plan->setText(tr("outlet %1: %2 strokes clear its %3; refill every %4 strokes")
+                            .arg(w.outlet == Outlet::first ? 1 : 2).arg(w.strokes)
+                            .arg(quantity_text(w.branch.value(), Kind::volume, 0, session_.style())).arg(w.refill_every));
+    }
+    row.count->setText(planned > 0 ? tr("%1 of %2").arg(rec.strokes).arg(planned) : tr("%1").arg(rec.strokes));
+    const int since = rec.strokes - rec.refills * every;
+    QString state;
+    if (rec.clear_strokes >= kClearStrokes)
+      state = tr("✓ clear");
+    else if (every > 0 && since >= every)
+      state = tr("■ REFILL NOW");
+    else if (rec.strokes == 0)
+      state = tr("not begun");
+    else
+      state = tr("%1 of %2 clear in a row").arg(rec.clear_strokes).arg(kClearStrokes);
+    row.state->setText(state);
+  }
+}
+
+}  // namespace yoke
