@@ -1,6 +1,7 @@
 #include "paint/budget.hpp"
 
 #include <QFontMetricsF>
+#include <algorithm>
 
 #include "paint/theme.hpp"
 
@@ -29,7 +30,7 @@ void draw_bar(QPainter& p, const QRectF& bar, const ConditionReport& r, double s
     p.setFont(theme::text(13));
     const QFontMetricsF fm(p.font());
     const QString both = name + QStringLiteral(" ") + amount;
-    const QString shown = fm.horizontalAdvance(both) + 8 < w ? both : fm.horizontalAdvance(amount) + 6 < w ? amount : QString();
+    const QString shown = fm.horizontalAdvance(both) + 8 < w ? both : QString();
     if (!shown.isEmpty()) {
       const QRectF tag(part.center().x() - fm.horizontalAdvance(shown) / 2 - 3, part.center().y() - 10,
                        fm.horizontalAdvance(shown) + 6, 20);
@@ -44,6 +45,19 @@ void draw_bar(QPainter& p, const QRectF& bar, const ConditionReport& r, double s
   p.drawLine(QPointF(x, bar.center().y()), QPointF(end, bar.center().y()));
   p.setPen(QPen(theme::kScribe, 3));
   p.drawLine(QPointF(end, bar.top() - 3), QPointF(end, bar.bottom() + 3));
+}
+
+/// The layers in words, largest first; those below `least_m` left out.
+QString in_words(const ConditionReport& r, const Style& style, double least_m) {
+  std::vector<std::pair<double, size_t>> layers;
+  for (size_t k = 0; k < kLayerCount; ++k)
+    if (r.target->budget[k] >= least_m) layers.emplace_back(r.target->budget[k], k);
+  std::sort(layers.rbegin(), layers.rend());
+  QStringList parts;
+  for (const auto& [m, k] : layers)
+    parts << q(layer_words(static_cast<TravelLayer>(k))) + QStringLiteral(" ") +
+                 QString::fromStdString(format_quantity(m, Kind::length, 0, style));
+  return parts.join(QStringLiteral(", "));
 }
 
 }  // namespace
@@ -64,24 +78,24 @@ Picture budget_picture(const std::vector<ConditionReport>& reports, const Style&
   const double h = (size.height() - 38) / std::max<double>(1, static_cast<double>(reports.size()));
   for (size_t i = 0; i < reports.size(); ++i) {
     const ConditionReport r = reports[i];
-    const QRectF bar(86, 32 + h * static_cast<double>(i), size.width() - 104, h - 8);
+    const QRectF bar(86, 32 + h * static_cast<double>(i), size.width() - 104, h - 26);
     pic.layers.emplace_back([=](QPainter& p) {
       p.setFont(theme::text(13));
       p.setPen(theme::kScribe);
       p.drawText(QRectF(12, bar.top(), 72, bar.height()), Qt::AlignVCenter, QString::fromStdString(r.title));
       if (r.target) {
         draw_bar(p, bar, r, scale, style);
+        const QFont small = theme::text(13);
+        p.setFont(small);
+        p.setPen(theme::kScribe);
+        p.drawText(QRectF(bar.left(), bar.bottom() + 2, bar.width(), 20), Qt::AlignVCenter, theme::elided(small, in_words(r, style, 0.001), bar.width()));
       } else {
         p.setPen(theme::kMarkOnDye);
         p.drawText(bar, Qt::AlignVCenter | Qt::TextWordWrap, QString::fromStdString(r.reason));
       }
     });
     if (!r.target) continue;
-    QStringList parts;
-    for (size_t k = 0; k < kLayerCount; ++k)
-      parts << q(layer_words(static_cast<TravelLayer>(k))) + QStringLiteral(" ") +
-                   QString::fromStdString(format_quantity(r.target->budget[k], Kind::length, 1, style));
-    pic.said << QString::fromStdString(r.title) + QStringLiteral(": ") + parts.join(QStringLiteral(", "));
+    pic.said << QString::fromStdString(r.title) + QStringLiteral(": ") + in_words(r, style, 0);
   }
   return pic;
 }

@@ -69,7 +69,7 @@ void draw_column(QPainter& p, const QRectF& box, const ConditionReport& c, bool 
   p.setPen(theme::kScribe);
   QString travel = QStringLiteral("travel unknown");
   if (c.target)
-    travel = QStringLiteral("%1, %2 % left")
+    travel = QStringLiteral("%1 · %2 % left")
                  .arg(q(format_quantity(c.target->at.pad_travel_m, Kind::length, 0, style)))
                  .arg(qMax(0.0, c.target->reserve_share * 100), 0, 'f', 0);
   p.drawText(QRectF(x, box.top() + 58, w, 20), Qt::AlignVCenter, travel);

@@ -94,8 +94,8 @@ LineGeometry line_geometry(const LineInput& in) {
   g.front = brake_of(in, Axle::front);
   g.rear = brake_of(in, Axle::rear);
   const double start = g.master_x + g.master_length + 120;
-  g.front.centre = {start + g.front.radius, g.axis_y + 34};
-  g.rear.centre = {g.front.centre.x() + g.front.radius + 90 + g.rear.radius, g.axis_y + 34};
+  g.front.centre = {start + g.front.radius, g.axis_y};
+  g.rear.centre = {g.front.centre.x() + g.front.radius + 90 + g.rear.radius, g.axis_y};
   const double left = -0.30 * g.pad_arm - 60;
   const double right = g.rear.centre.x() + g.rear.radius + 40;
   const double top = std::min({-40.0, g.axis_y - g.booster_diameter / 2 - 16,

@@ -256,9 +256,9 @@ std::vector<Station> stations_of(const LineInput& in) {
           {QStringLiteral("assist"), n(f.output_force_n, Kind::force, 0), assist_words(f.assist)},
           {QStringLiteral("master"), n(f.pressure_pa, Kind::pressure, 2), n(f.stroke_m, Kind::length, 1)},
           {QStringLiteral("front"), n(f.front_pa, Kind::pressure, 2),
-           f.front_pa > 0 ? QStringLiteral("at the wheels") : QStringLiteral("no pressure")},
+           f.front_pa > 0 ? QStringLiteral("at wheels") : QStringLiteral("no pressure")},
           {QStringLiteral("rear"), n(f.rear_pa, Kind::pressure, 2),
-           f.rear_pa > 0 ? QStringLiteral("at the wheels") : QStringLiteral("no pressure")},
+           f.rear_pa > 0 ? QStringLiteral("at wheels") : QStringLiteral("no pressure")},
           {QStringLiteral("car"), vehicle ? QStringLiteral("%1 g").arg(f.z, 0, 'f', 2) : QStringLiteral("?"),
            vehicle ? lock_words(f) : QStringLiteral("mass unknown")}};
 }
@@ -272,16 +272,17 @@ void draw_station(QPainter& p, const QRectF& box, const Station& s, int big_px) 
   p.setFont(big);
   p.drawText(QRectF(box.left(), box.top() + 16, box.width(), big_px + 8), Qt::AlignLeft,
              theme::elided(big, s.big, box.width()));
-  p.setFont(theme::figure(13));
+  const bool number = !s.small.isEmpty() && s.small.front().isDigit();
+  p.setFont(number ? theme::figure(13) : theme::text(13));
   p.drawText(QRectF(box.left(), box.top() + big_px + 22, box.width(), 18), Qt::AlignLeft,
-             theme::elided(p.font(), s.small, box.width()));
+             theme::elided(p.font(), s.small, box.width() + 6));
 }
 
 void add_stations(Picture& pic, const LineInput& in, const QRectF& area, int big_px) {
   const auto stations = stations_of(in);
   const double w = area.width() / std::max<double>(1, static_cast<double>(stations.size()));
   for (size_t i = 0; i < stations.size(); ++i) {
-    const QRectF box(area.left() + w * static_cast<double>(i), area.top(), w - 8, area.height());
+    const QRectF box(area.left() + w * static_cast<double>(i), area.top(), w - 6, area.height());
     const Station s = stations[i];
     pic.layers.emplace_back([=](QPainter& p) { draw_station(p, box, s, big_px); });
     pic.said << QStringLiteral("%1: %2, %3").arg(s.name, s.big, s.small);
@@ -313,6 +314,11 @@ Picture line_of_force_picture(const LineInput& in, QSizeF size) {
     p.setFont(theme::text(15, true));
     p.setPen(theme::kScribe);
     p.drawText(QRectF(14, 8, size.width() - 28, 22), Qt::AlignLeft, in.title);
+    p.setFont(theme::text(13));
+    p.setPen(theme::kScribeSoft);
+    p.drawText(QRectF(14, 32, 210, 60), Qt::AlignLeft | Qt::TextWordWrap,
+               in.point ? QStringLiteral("Drag the pad, or hold F8, to press it. Touch a dimension to type it.")
+                        : QStringLiteral("Touch a dimension to type it."));
   });
   pic.layers.emplace_back([=](QPainter& p) { draw_lines(p, g, v, in); });
   pic.layers.emplace_back([=](QPainter& p) { draw_booster(p, g, v, dead); });

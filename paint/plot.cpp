@@ -145,15 +145,15 @@ void draw_points(QPainter& p, const PlotInput& in, const Frame& f) {
   }
 }
 
-/// Names of the curves with a sample of their stroke, at the lower right where curves are rare.
+/// Names of the curves with a sample of their stroke, at the upper left: every curve here starts low.
 void draw_legend(QPainter& p, const PlotInput& in, const Frame& f) {
   p.setFont(theme::text(13));
-  double y = f.area.bottom() - 10 - 20.0 * static_cast<double>(in.curves.size());
+  double y = f.area.top() + 22;
   for (const auto& c : in.curves) {
-    if (c.name.isEmpty()) continue;
+    if (c.name.isEmpty() || c.points.empty()) continue;
     const QFontMetricsF fm(p.font());
     const double w = fm.horizontalAdvance(c.name);
-    const double x = f.area.right() - w - 46;
+    const double x = f.area.left() + 12;
     p.fillRect(QRectF(x - 6, y, w + 50, 20), QColor(0x10, 0x2a, 0x4c, 210));
     p.setPen(pen_of(c));
     p.drawLine(QPointF(x, y + 10), QPointF(x + 30, y + 10));

@@ -65,21 +65,21 @@ void draw_unit(QPainter& p, const UnitSection& u, QPointF face, double s, const 
   p.drawLine(QPointF(end - 46, face.y()), QPointF(seat - 5, face.y()));
   p.setBrush(theme::kScribe);
   p.drawEllipse(QPointF(seat - 5, face.y()), 5, 5);
-  const auto label = [&](Param param, const Value& v) {
-    return q(info(param).words) + QStringLiteral(" ") +
-           (v.known() ? q(format_value(param, v.si, style)) : QStringLiteral("?"));
+  const auto label = [&](const char* word, const Value& v) {
+    return QString::fromLatin1(word) + QStringLiteral(" ") +
+           (v.known() ? q(format_value(Param::rod_snout, v.si, style)) : QStringLiteral("?"));
   };
   const auto ink = [](const Value& v) { return v.known() ? theme::kScribe : theme::kMarkOnDye; };
   theme::draw_dimension(p, {end, face.y() - 78}, {face.x(), face.y() - 78},
-                        label(Param::rod_snout, u.snout), ink(u.snout), !u.snout.known());
+                        label("snout", u.snout), ink(u.snout), !u.snout.known());
   theme::draw_dimension(p, {end, face.y() + 82}, {seat, face.y() + 82},
-                        label(Param::rod_socket, u.socket), ink(u.socket), !u.socket.known());
+                        label("socket", u.socket), ink(u.socket), !u.socket.known());
   p.setFont(theme::text(13));
   p.setPen(ink(u.stack));
-  p.drawText(QRectF(fw - 20, face.y() + 98, 260, 18), Qt::AlignLeft, label(Param::rod_stack, u.stack));
+  p.drawText(QRectF(fw - 20, face.y() + 94, 260, 18), Qt::AlignLeft, label("plates", u.stack));
   p.setFont(theme::text(14, true));
   p.setPen(theme::kScribe);
-  p.drawText(QRectF(face.x() - 10, face.y() - 118, 160, 20), Qt::AlignLeft, name);
+  p.drawText(QRectF(face.x() + 16, face.y() - 84, 90, 20), Qt::AlignLeft, name);
 }
 
 QRectF wheel_box(Wheel w, QSizeF size) {
@@ -136,7 +136,7 @@ Picture rod_section_picture(const Job& job, const RodReport&, const Style& style
   const double longest = std::max({units[0].n() + units[0].g(), units[1].n() + units[1].g(), 30.0});
   const double scale = std::min(4.0, (size.width() / 2 - 170) / longest);
   for (int i = 0; i < 2; ++i) {
-    const QPointF face(size.width() * (i == 0 ? 0.5 : 1.0) - 96, size.height() / 2 + 16);
+    const QPointF face(size.width() * (i == 0 ? 0.5 : 1.0) - 96, size.height() / 2 + 14);
     const UnitSection u = units[i];
     const QString name = names[i];
     pic.layers.emplace_back([=](QPainter& p) { draw_unit(p, u, face, scale, name, style); });
@@ -157,6 +157,8 @@ Picture outlets_picture(const Job& job, const OutletReport& report, QSizeF size)
   pic.layers.emplace_back([=](QPainter& p) {
     p.setRenderHint(QPainter::Antialiasing);
     const double mid = size.height() / 2 + 8;
+    p.setPen(QPen(theme::kScribeFaint, 1.4, Qt::DashLine));
+    p.drawRoundedRect(QRectF(24, 46, size.width() - 44, size.height() - 66), 40, 40);
     const QRectF body(size.width() * 0.06, mid - 34, size.width() * 0.18, 68);
     p.setPen(QPen(theme::kScribe, 1.8));
     p.setBrush(theme::kDyeDeep);
@@ -165,8 +167,8 @@ Picture outlets_picture(const Job& job, const OutletReport& report, QSizeF size)
     p.drawText(body.adjusted(6, 0, -4, 0), Qt::AlignRight | Qt::AlignVCenter,
                tandem ? QStringLiteral("2 secondary\n\n1 primary") : QStringLiteral("one outlet"));
     p.drawText(QRectF(body.left(), body.bottom() + 4, 160, 18), Qt::AlignLeft, QStringLiteral("master, from above"));
-    p.setPen(QPen(theme::kScribeFaint, 1, Qt::DashLine));
-    p.drawText(QRectF(size.width() * 0.46, size.height() / 2, 160, 18), Qt::AlignLeft, QString());
+    p.setPen(theme::kScribeSoft);
+    p.drawText(QRectF(40, 54, 200, 18), Qt::AlignLeft, QStringLiteral("front of the car"));
   });
   for (const Wheel w : kWheels) {
     const QRectF box = wheel_box(w, size);
@@ -209,8 +211,8 @@ Picture rod_angle_picture(const Job& job, const AngleReport& report, const Style
   const double arm = get(Param::control_pad_arm);
   const double a0 = value_of(job, Which::plan, Param::control_rest_angle).si;
   const double a1 = a0 + report.points.back().pad_travel_m * 1e3 / arm;
-  const double scale = std::min((size.width() - 110) / (l + r + 40), (size.height() - 90) / (h + r * 0.5 + 40));
-  const QPointF pivot(60 + r * scale * 0.5, 56);
+  const double scale = std::min((size.width() - 120) / (l + r * 0.5 + 30), (size.height() - 110) / (h + 6));
+  const QPointF pivot(70 + r * scale * 0.4, 60);
   const auto draw = [=](QPainter& p, double a, const QColor& ink, Qt::PenStyle pen_style) {
     const double e = r * std::cos(a) - h;
     const QPointF pin = pivot + QPointF(r * std::sin(a), r * std::cos(a)) * scale;

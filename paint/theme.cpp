@@ -14,7 +14,7 @@ QFont text(int px, bool bold) {
 }
 
 QFont figure(int px, bool bold) {
-  QFont f(QStringLiteral("B612"));
+  QFont f(QStringLiteral("Yoke Figures"));
   f.setPixelSize(px);
   f.setWeight(bold ? QFont::Bold : QFont::Normal);
   return f;

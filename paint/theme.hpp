@@ -25,7 +25,7 @@ inline const QColor kInkSoft{0x57, 0x5b, 0x60};
 inline const QColor kMark{0xa8, 0x3e, 0x00};  ///< what needs attention, on paper (5.9:1)
 inline const QColor kSteel{0x2c, 0x5a, 0x86};
 
-/// Text face (Roboto) and figure face (B612), in pixels.
+/// Text face (Roboto) and figure face (Yoke Figures), in pixels.
 [[nodiscard]] QFont text(int px, bool bold = false);
 [[nodiscard]] QFont figure(int px, bool bold = false);
 

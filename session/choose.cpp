@@ -45,7 +45,7 @@ QString relative_sentence(const Job& job) {
     return QObject::tr("Enter two bores and the two arms of the pedal: that alone says how much harder and shorter.");
   const auto r = relative(Length{old_bore.si}, Length{new_bore.si}, ratio(Which::found), ratio(Which::plan));
   if (!r) return error_text(r.error());
-  QString s = QObject::tr("Bore and ratio alone: force × %1, travel × %2. %3")
+  QString s = QObject::tr("Force × %1, travel × %2 by bore and ratio alone. %3")
                   .arg(r->force_factor, 0, 'f', 2)
                   .arg(r->travel_factor, 0, 'f', 2)
                   .arg(text_of(relative_words(*r)));

@@ -11,15 +11,22 @@ namespace yoke {
 
 namespace {
 
-constexpr int kLabelWidth = 172;
+constexpr int kLabelWidth = 138;
 
 QString origin_hint(const Job& job, Which which, Param param, const Style& style) {
   const Value v = value_of(job, which, param);
   if (!v.known()) return QStringLiteral("unknown");
-  const QString value = QString::fromStdString(format_value(param, v.si, style));
-  if (v.origin == Origin::typical) return QStringLiteral("%1 typical").arg(value);
-  if (v.inherited) return QStringLiteral("%1 as found").arg(value);
+  if (v.origin == Origin::typical || v.inherited)
+    return QString::fromStdString(format_value(param, v.si, style));
   return {};
+}
+
+/// What stands where "how measured" would, when the value is not this system's own.
+QString origin_word(const Job& job, Which which, Param param) {
+  const Value v = value_of(job, which, param);
+  if (v.origin == Origin::typical) return QObject::tr("typical");
+  if (v.inherited) return QObject::tr("as found");
+  return text_of(how_words(How::unknown));
 }
 
 void mark_refused(QWidget* w, bool refused) {
@@ -57,7 +64,7 @@ QuantityField::QuantityField(Session& session, Which which, Param param, QWidget
     : ParamField(session, which, param, parent) {
   entry_ = new QLineEdit(this);
   entry_->setObjectName(QStringLiteral("figure"));
-  entry_->setMinimumWidth(126);
+  entry_->setMinimumWidth(100);
   entry_->setMaxLength(64);
   entry_->setAccessibleName(text_of(info(param).words));
   entry_->setAccessibleDescription(text_of(info(param).help));
@@ -65,9 +72,9 @@ QuantityField::QuantityField(Session& session, Which which, Param param, QWidget
   label_->setBuddy(entry_);
   other_ = new QLabel(this);
   other_->setObjectName(QStringLiteral("soft"));
-  other_->setFixedWidth(82);
+  other_->setFixedWidth(66);
   how_ = new Combo(this);
-  how_->setFixedWidth(126);
+  how_->setFixedWidth(106);
   how_->setAccessibleName(tr("How %1 was measured").arg(text_of(info(param).words)));
   for (const How h : kHows) how_->addItem(text_of(how_words(h)));
   auto* grid = new QGridLayout(this);
@@ -107,6 +114,7 @@ void QuantityField::restore() {
   entry_->setModified(false);
   other_->setText(v.known() ? QString::fromStdString(format_other(v.si, p.kind, p.digits, style))
                             : QString());
+  how_->setItemText(0, own ? text_of(how_words(How::unknown)) : origin_word(job, which_, param_));
   how_->setCurrentIndex(own ? static_cast<int>(v.how) : 0);
   how_->setEnabled(own);
   refuse({});
@@ -199,7 +207,9 @@ void ChoiceField::refresh() {
   writing_ = true;
   const Value v = value_of(session_.job(), which_, param_);
   const bool own = v.origin == Origin::measured && !v.inherited;
-  entry_->setItemText(0, origin_hint(session_.job(), which_, param_, session_.style()));
+  entry_->setItemText(0, v.known() ? QStringLiteral("%1 (%2)").arg(origin_hint(session_.job(), which_, param_, session_.style()),
+                                                                   origin_word(session_.job(), which_, param_))
+                                   : tr("unknown"));
   if (own) entry_->setItemText(0, which_ == Which::plan ? tr("(as found)") : tr("(not entered)"));
   entry_->setCurrentIndex(own ? static_cast<int>(v.si) + 1 : 0);
   refuse({});

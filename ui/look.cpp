@@ -14,7 +14,7 @@ bool apply_look(QApplication& app) {
   load_resources();
   bool ok = true;
   for (const char* name : {"Roboto-Regular.ttf", "Roboto-Medium.ttf", "Roboto-Bold.ttf",
-                           "B612-Regular.otf", "B612-Bold.otf"})
+                           "YokeFigures-Regular.otf", "YokeFigures-Bold.otf"})
     ok = QFontDatabase::addApplicationFont(QStringLiteral(":/fonts/") + QString::fromLatin1(name)) >= 0 && ok;
   QApplication::setStyle(QStyleFactory::create(QStringLiteral("Fusion")));
   QFont font = theme::text(14);
@@ -38,16 +38,17 @@ QMenu::item:disabled { color: #8b867b; }
 QLabel#title { font-size: 19px; font-weight: bold; }
 QLabel#question { color: #575b60; }
 QLabel#heading { font-size: 15px; font-weight: bold; padding-top: 4px; }
-QLabel#answer { font-size: 21px; font-weight: bold; }
+QLabel#answer { font-size: 19px; font-weight: bold; }
 QLabel#soft { color: #575b60; font-size: 13px; }
+QLabel#alarm { color: #a83e00; font-weight: bold; }
 QLabel#mark { color: #a83e00; font-weight: bold; }
 QLabel#caution { color: #a83e00; font-size: 13px; }
-QLabel#onDye { color: #e8f0f7; }
+QLabel#onDye { color: #e8f0f7; padding: 7px 8px 0 0; }
 QLineEdit, QComboBox, QPlainTextEdit, QTextBrowser, QTableWidget, QListWidget {
   background: #fffdf8; border: 1px solid #b9b09d; border-radius: 3px; padding: 3px 7px;
   selection-background-color: #2c5a86; selection-color: white; }
 QLineEdit, QComboBox { min-height: 24px; }
-QLineEdit#figure { font-family: B612; font-size: 15px; }
+QLineEdit#figure { font-family: "Yoke Figures"; font-size: 15px; }
 QLineEdit:focus, QComboBox:focus, QPlainTextEdit:focus, QListWidget:focus, QTableWidget:focus { border: 2px solid #2c5a86; padding: 2px 6px; }
 QLineEdit[refused="true"] { border: 2px solid #a83e00; background: #fff1e2; }
 QComboBox::drop-down { width: 22px; border: none; }

@@ -48,7 +48,7 @@ void ParamPanel::rebuild(const std::vector<std::pair<Which, Param>>& params) {
   auto* body = new QWidget;
   auto* grid = new QGridLayout(body);
   grid->setContentsMargins(4, 4, 8, 4);
-  grid->setHorizontalSpacing(28);
+  grid->setHorizontalSpacing(20);
   grid->setVerticalSpacing(4);
   const int rows = (static_cast<int>(params.size()) + columns_ - 1) / columns_;
   for (size_t i = 0; i < params.size(); ++i) {

@@ -13,7 +13,7 @@ struct HowInfo {
 constexpr HowInfo kHowTable[] = {
     {How::unknown, "unknown", "unknown"},   {How::calliper, "calliper", "calliper"},
     {How::rule, "rule", "rule"},            {How::tape, "tape", "tape"},
-    {How::maker, "maker", "maker's figure"}, {How::estimate, "estimate", "guess"},
+    {How::maker, "maker", "maker"}, {How::estimate, "estimate", "guess"},
     {How::stated, "stated", "known fact"}};
 }  // namespace
 

@@ -45,9 +45,9 @@ std::string relative_words(const Relative& r) {
   const double t = (r.travel_factor - 1) * 100;
   if (std::abs(f) < 0.5) return "Feels the same: neither harder nor longer.";
   if (f > 0)
-    return fmt::format("{:.0f} % harder to push, and {:.0f} % shorter, for the same brake pressure.",
+    return fmt::format("{:.0f} % harder, {:.0f} % shorter at the same pressure.",
                        f, -t);
-  return fmt::format("{:.0f} % lighter to push, and {:.0f} % longer, for the same brake pressure.",
+  return fmt::format("{:.0f} % lighter, {:.0f} % longer at the same pressure.",
                      -f, t);
 }
 

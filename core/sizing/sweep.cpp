@@ -180,7 +180,9 @@ SweepRequest default_request(const Job& job) {
     list.push_back(v);
   };
   for (const auto& b : standard_bores())
-    if (b.inch && b.bore_m > 0.0150 && b.bore_m < 0.0335) q.bores_m.push_back(b.bore_m);
+    if (b.inch && b.bore_m > 0.76 * (bore > 0 ? bore : 0.0222) &&
+        b.bore_m < 1.37 * (bore > 0 ? bore : 0.0222))
+      q.bores_m.push_back(b.bore_m);
   add_unique(q.bores_m, bore, 3e-5);
   add_unique(q.bores_m, value_of(job, Which::found, Param::master_bore).si, 3e-5);
   for (int i = 0; i <= 20; ++i) q.ratios.push_back(3.0 + 0.25 * i);

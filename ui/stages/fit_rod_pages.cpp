@@ -63,10 +63,10 @@ RodPage::RodPage(Session& session, QWidget* parent)
   body()->addLayout(heads);
   panel_ = new ParamPanel(session, 2, this);
   panel_->show_params({{Which::found, Param::rod_snout}, {Which::found, Param::rod_socket}, {Which::found, Param::rod_stack},
-                       {Which::found, Param::control_rod_length}, {Which::plan, Param::rod_pitch}, {Which::plan, Param::rod_coupling},
+                       {Which::found, Param::control_rod_length},
                        {Which::plan, Param::rod_snout}, {Which::plan, Param::rod_socket}, {Which::plan, Param::rod_stack},
-                       {Which::plan, Param::control_rod_clearance}, {Which::plan, Param::rod_clearance_more}, {Which::plan, Param::rod_height_wish}});
-  panel_->setFixedHeight(232);
+                       {Which::plan, Param::control_rod_clearance}});
+  panel_->setFixedHeight(158);
   body()->addWidget(panel_);
   auto* row = new QHBoxLayout;
   row->setSpacing(14);
@@ -76,10 +76,10 @@ RodPage::RodPage(Session& session, QWidget* parent)
   });
   row->addWidget(drawing_, 3);
   auto* side = new QVBoxLayout;
-  side->addWidget(label(tr("Thread"), "heading", this));
+  side->addWidget(label(tr("Thread and wishes"), "heading", this));
   auto* thread = new ParamPanel(session, 1, this);
-  thread->show_params({{Which::plan, Param::rod_diameter}, {Which::plan, Param::rod_engaged}, {Which::plan, Param::rod_thread_spare}});
-  thread->setMinimumWidth(470);
+  thread->show_params({{Which::plan, Param::rod_height_wish}, {Which::plan, Param::rod_clearance_more}, {Which::plan, Param::rod_pitch}, {Which::plan, Param::rod_coupling}, {Which::plan, Param::rod_diameter}, {Which::plan, Param::rod_engaged}, {Which::plan, Param::rod_thread_spare}});
+  thread->setMinimumWidth(452);
   thread->setMinimumHeight(116);
   side->addWidget(thread, 1);
   side->addWidget(new FindingsBox(session, Stage::rod, this));

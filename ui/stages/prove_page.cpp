@@ -34,7 +34,11 @@ ProvePage::ProvePage(Session& session, QWidget* parent)
   left->setSpacing(4);
   build_readings(left);
   build_pump(left);
-  row->addLayout(left, 4);
+  auto* left_box = new QWidget(this);
+  left_box->setFixedWidth(352);
+  left->setContentsMargins(0, 0, 0, 0);
+  left_box->setLayout(left);
+  row->addWidget(left_box);
   auto* middle = new QVBoxLayout;
   plot_ = new PictureView(tr("Measured against predicted"), this);
   plot_->set_maker([this](QSizeF size) { return plot(prove_plot(session_), size); });
@@ -54,7 +58,7 @@ ProvePage::ProvePage(Session& session, QWidget* parent)
 }
 
 void ProvePage::build_readings(QVBoxLayout* box) {
-  box->addWidget(label(tr("Readings: scale on the pad, tape from the seat"), "heading", this));
+  box->addWidget(label(tr("Readings: scale on the pad, tape to the seat"), "heading", this));
   table_ = new QTableWidget(0, 3, this);
   table_->setHorizontalHeaderLabels({tr("force"), tr("travel"), tr("assist")});
   table_->horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
@@ -65,9 +69,9 @@ void ProvePage::build_readings(QVBoxLayout* box) {
   table_->setMinimumHeight(64);
   box->addWidget(table_, 1);
   auto* row = new QHBoxLayout;
-  force_ = entry(tr("Pad force"), tr("20 kg, 45 lbf"), this);
-  travel_ = entry(tr("Pad travel"), tr("48 mm, 1 7/8 in"), this);
-  assist_ = new QCheckBox(tr("assist on"), this);
+  force_ = entry(tr("Pad force"), tr("20 kg"), this);
+  travel_ = entry(tr("Pad travel"), tr("48 mm"), this);
+  assist_ = new QCheckBox(tr("assist"), this);
   auto* add = new QPushButton(tr("Add"), this);
   add->setObjectName(QStringLiteral("main"));
   row->addWidget(force_);
@@ -101,7 +105,7 @@ void ProvePage::build_pump(QVBoxLayout* box) {
     Kind kind;
     double most;
   };
-  const Line lines[] = {{tr("Pad travel, 1st press"), tr("62 mm"), &PumpTest::first_m, Kind::length, 1.0},
+  const Line lines[] = {{tr("Travel, 1st press"), tr("62 mm"), &PumpTest::first_m, Kind::length, 1.0},
                         {tr("3rd press in a row"), tr("55 mm"), &PumpTest::third_m, Kind::length, 1.0},
                         {tr("Sink, steady foot"), tr("0 mm"), &PumpTest::sink_m, Kind::length, 1.0},
                         {tr("held for"), tr("60 s"), &PumpTest::hold_s, Kind::time, 86400.0}};
@@ -109,7 +113,7 @@ void ProvePage::build_pump(QVBoxLayout* box) {
   for (const Line& l : lines) {
     grid->addWidget(label(l.words, "question", this), i / 2, (i % 2) * 2);
     auto* e = entry(l.words, l.hint, this);
-    e->setMaximumWidth(86);
+    e->setMaximumWidth(84);
     grid->addWidget(e, i / 2, (i % 2) * 2 + 1);
     pump_.emplace_back(e, l.member);
     connect(e, &QLineEdit::editingFinished, this, [this, e, l] {

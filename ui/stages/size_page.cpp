@@ -106,11 +106,7 @@ SizePage::SizePage(Session& session, QWidget* parent)
   panel_ = new ParamPanel(session, 2, this);
   panel_->show_params({{Which::found, Param::master_bore}, {Which::found, Param::control_pad_arm}, {Which::found, Param::control_pin_arm},
                        {Which::plan, Param::master_bore}, {Which::plan, Param::control_pad_arm}, {Which::plan, Param::control_pin_arm}});
-  panel_->setFixedHeight(118);
-  auto* heads = new QHBoxLayout;
-  heads->addWidget(label(tr("As found"), "heading", this), 1);
-  heads->addWidget(label(tr("Plan"), "heading", this), 1);
-  body()->addLayout(heads);
+  panel_->setFixedHeight(124);
   body()->addWidget(panel_);
   auto* pictures = new QHBoxLayout;
   pictures->setSpacing(10);
@@ -128,7 +124,7 @@ SizePage::SizePage(Session& session, QWidget* parent)
     std::vector<ConditionReport> two(session_.strip().begin(), session_.strip().begin() + 2);
     return budget_picture(two, session_.style(), size);
   });
-  budget_->setMinimumHeight(104);
+  budget_->setMinimumHeight(132);
   right->addWidget(curve_, 5);
   right->addWidget(budget_, 2);
   pictures->addLayout(right, 5);

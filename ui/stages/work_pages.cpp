@@ -1,6 +1,7 @@
 #include <QDate>
 #include <QGridLayout>
 #include <QHBoxLayout>
+#include <QStyle>
 #include <algorithm>
 #include <cmath>
 
@@ -161,7 +162,11 @@ void InstallPage::build() {
       note->setModified(false);
       session_.edit(tr("note on %1").arg(text_of(id)), [&](Job& j) { j.steps[id].note = note->text().toStdString(); });
     });
-    if (const auto it = session_.job().steps.find(id); it != session_.job().steps.end()) note->setText(text_of(it->second.note));
+    if (const auto it = session_.job().steps.find(id); it != session_.job().steps.end()) {
+      note->setText(text_of(it->second.note));
+      note->setToolTip(note->text());
+      note->setCursorPosition(0);
+    }
     boxes_.emplace_back(id, box);
     list->addWidget(frame);
   }
@@ -280,6 +285,9 @@ void BleedPage::refresh() {
       state = tr("not begun");
     else
       state = tr("%1 of %2 clear in a row").arg(rec.clear_strokes).arg(kClearStrokes);
+    row.state->setObjectName(state.contains(QStringLiteral("REFILL")) ? QStringLiteral("alarm") : QStringLiteral("question"));
+    style()->unpolish(row.state);  // the name decides the colour
+    style()->polish(row.state);
     row.state->setText(state);
   }
 }
