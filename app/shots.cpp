@@ -29,8 +29,10 @@ int make_shots(const QString& folder, QSize size, const QString& job) {
   if (report.target) session.press(report.target->at.pad_travel_m);
   for (const Stage s : kStages) {
     window.show_stage(s);
-    if (QWidget* w = QApplication::focusWidget()) w->clearFocus();
-    for (int i = 0; i < 3; ++i) QApplication::processEvents();
+    for (int i = 0; i < 3; ++i) {
+      QApplication::processEvents();
+      if (QWidget* w = QApplication::focusWidget()) w->clearFocus();
+    }
     const QString path = QDir(folder).filePath(
         QStringLiteral("%1-%2.png").arg(static_cast<int>(s) + 1).arg(text_of(stage_words(s)).toLower()));
     if (!window.grab().save(path)) {

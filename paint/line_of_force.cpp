@@ -331,7 +331,7 @@ Picture line_of_force_picture(const LineInput& in, QSizeF size) {
   pic.said << in.title;
   add_dimensions(pic, g, v, in);
   const double x = v.at(g.firewall_x, 0).x() + 22;
-  add_stations(pic, in, QRectF(x, size.height() - 76, size.width() - x - 10, 70), 19);
+  add_stations(pic, in, QRectF(x, size.height() - 76, size.width() - x - 10, 70), 17);
   const QPointF pad = v.at(g.pad);
   pic.spots.push_back({QRectF(pad.x() - 30, pad.y() - 34, 60, 68), QStringLiteral("pad"),
                        QStringLiteral("Drag the pad to press it, or hold F8")});

@@ -70,16 +70,16 @@ void draw_unit(QPainter& p, const UnitSection& u, QPointF face, double s, const 
            (v.known() ? q(format_value(Param::rod_snout, v.si, style)) : QStringLiteral("?"));
   };
   const auto ink = [](const Value& v) { return v.known() ? theme::kScribe : theme::kMarkOnDye; };
-  theme::draw_dimension(p, {end, face.y() - 78}, {face.x(), face.y() - 78},
+  theme::draw_dimension(p, {end, face.y() - 66}, {face.x(), face.y() - 66},
                         label("snout", u.snout), ink(u.snout), !u.snout.known());
-  theme::draw_dimension(p, {end, face.y() + 82}, {seat, face.y() + 82},
+  theme::draw_dimension(p, {end, face.y() + 66}, {seat, face.y() + 66},
                         label("socket", u.socket), ink(u.socket), !u.socket.known());
   p.setFont(theme::text(13));
   p.setPen(ink(u.stack));
-  p.drawText(QRectF(fw - 20, face.y() + 94, 260, 18), Qt::AlignLeft, label("plates", u.stack));
+  p.drawText(QRectF(end, face.y() + 80, 200, 18), Qt::AlignLeft, label("plates", u.stack));
   p.setFont(theme::text(14, true));
   p.setPen(theme::kScribe);
-  p.drawText(QRectF(face.x() + 16, face.y() - 84, 90, 20), Qt::AlignLeft, name);
+  p.drawText(QRectF(face.x() + 18, face.y() + 40, 80, 20), Qt::AlignLeft, name);
 }
 
 QRectF wheel_box(Wheel w, QSizeF size) {

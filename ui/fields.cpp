@@ -11,7 +11,7 @@ namespace yoke {
 
 namespace {
 
-constexpr int kLabelWidth = 138;
+constexpr int kLabelWidth = 130;
 
 QString origin_hint(const Job& job, Which which, Param param, const Style& style) {
   const Value v = value_of(job, which, param);
@@ -72,7 +72,7 @@ QuantityField::QuantityField(Session& session, Which which, Param param, QWidget
   label_->setBuddy(entry_);
   other_ = new QLabel(this);
   other_->setObjectName(QStringLiteral("soft"));
-  other_->setFixedWidth(66);
+  other_->setFixedWidth(60);
   how_ = new Combo(this);
   how_->setFixedWidth(106);
   how_->setAccessibleName(tr("How %1 was measured").arg(text_of(info(param).words)));

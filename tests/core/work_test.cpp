@@ -1,0 +1,362 @@
+// Sizing, rod, outlets, steps, bleeding, proving, gates, findings.
+#include <catch2/catch.hpp>
+#include <algorithm>
+#include <cmath>
+
+#include "job/findings.hpp"
+#include "job/relevance.hpp"
+#include "master/bores.hpp"
+#include "plumbing/outlets.hpp"
+#include "proving/fit.hpp"
+#include "proving/gates.hpp"
+#include "rod/rod.hpp"
+#include "sizing/relative.hpp"
+#include "sizing/sweep.hpp"
+#include "support/build.hpp"
+#include "work/bleeding.hpp"
+#include "work/steps.hpp"
+
+using namespace yoke;
+using namespace yoke::test;
+
+namespace {
+constexpr double kIn = 0.0254;
+bool has(const std::vector<Finding>& f, const std::string& code) {
+  return std::any_of(f.begin(), f.end(), [&](const Finding& x) { return x.code == code; });
+}
+bool has_step(const std::vector<Step>& s, const std::string& id) {
+  return std::any_of(s.begin(), s.end(), [&](const Step& x) { return x.id == id; });
+}
+void plan(Job& job, Param p, double v, How how = How::calliper) { job.plan.set(p, measured(p, v, how)); }
+void found(Job& job, Param p, double v, How how = How::calliper) { job.found.set(p, measured(p, v, how)); }
+}  // namespace
+
+TEST_CASE("old against new from two bores and two ratios (common practice, no source)") {
+  const auto r = relative(Length{7.0 / 8 * kIn}, Length{kIn}, 6, 6);
+  REQUIRE(r);
+  CHECK(r->force_factor == Approx(1.306).margin(5e-4));
+  CHECK(r->travel_factor == Approx(0.766).margin(5e-4));
+  CHECK(r->equal_bore.value() == Approx(7.0 / 8 * kIn));
+  CHECK(r->equal_ratio == Approx(6 * 64.0 / 49));
+  CHECK(relative(Length{kIn}, Length{1.125 * kIn}, 6, 6)->area_factor == Approx(1.266).margin(5e-4));
+  CHECK(relative_words(*r) == "31 % harder, 23 % shorter at the same pressure.");
+  for (double ratio = 2; ratio < 9; ratio += 0.7) {
+    const auto x = relative(Length{0.02}, Length{0.025}, 5, ratio);
+    CHECK(x->force_factor * x->travel_factor == Approx(1));
+    CHECK(relative(Length{0.02}, x->equal_bore, 5, ratio)->force_factor == Approx(1));
+  }
+  CHECK(relative(Length{0.0}, Length{0.025}, 5, 5).error().field == "bore-old");
+  CHECK(relative(Length{0.02}, Length{0.025}, 5, 0.0).error().field == "ratio-new");
+}
+
+TEST_CASE("bores: aliases are inch sizes, sorted, and mm names are not") {
+  CHECK(named_bore(Length{0.0222})->name == "7/8 in");
+  CHECK(named_bore(Length{0.02857})->name == "1 1/8 in");
+  CHECK(named_bore(Length{0.01587})->name == "5/8 in");
+  CHECK(named_bore(Length{0.022})->name == "22 mm");
+  CHECK(named_bore(Length{0.0235}) == nullptr);
+  CHECK(standard_bores().size() == 31);
+}
+
+TEST_CASE("the map names the first failing limit of every cell") {
+  const Job job = known_job();
+  SweepRequest q = default_request(job);
+  q.limits.effort_n = 450;
+  q.limits.travel_m = 0.12;
+  const auto s = sweep(job, q);
+  REQUIRE(s);
+  CHECK(s->cells.size() == s->bores_m.size() * s->ratios.size());
+  const Assembly a = assemble(job, Which::plan);
+  for (size_t b = 0; b < s->bores_m.size(); b += 3)
+    for (size_t r = 0; r < s->ratios.size(); r += 5) {
+      const Cell& c = s->at(b, r);
+      CHECK(c.bore_m == s->bores_m[b]);
+      CHECK_FALSE(c.reason.empty());
+      if (c.fails == Limit::none) {
+        CHECK(c.effort_n <= 450);
+        CHECK(c.travel_m <= 0.12);
+        CHECK(c.reserve_share >= 0.25);
+        CHECK(c.score > 0);
+      }
+      if (c.fails == Limit::effort) CHECK(c.amount == Approx(c.effort_n - 450));
+      if (c.fails == Limit::travel && c.amount > 0.001) CHECK(c.amount >= c.travel_m - 0.12 - 1e-9);
+    }
+  // More bore is harder, more ratio is longer: both kinds of refusal must be on the map.
+  const auto any = [&](Limit l) {
+    return std::any_of(s->cells.begin(), s->cells.end(), [l](const Cell& c) { return c.fails == l; });
+  };
+  CHECK(any(Limit::effort));
+  CHECK((any(Limit::travel) || any(Limit::first_lost) || any(Limit::reserve)));
+  // The plan's own and the fitted cell are always in the list.
+  CHECK(std::any_of(s->ratios.begin(), s->ratios.end(), [](double r) { return std::abs(r - 6.0) < 0.07; }));
+  Job unknown = job;
+  unknown.found.clear(Param::vehicle_mass);
+  CHECK(sweep(unknown, q).error().reason.find("mass") != std::string::npos);
+}
+
+TEST_CASE("rod: snouts of 0.560 and 1.730 in with equal sockets (common practice, no source)") {
+  const UnitFace old_unit{Length{0.560 * kIn}, Length{1.010 * kIn}, Length{0.001}, Length{0.0}};
+  const UnitFace new_unit{Length{1.730 * kIn}, Length{1.010 * kIn}, Length{0.001}, Length{0.0}};
+  const RodChange c = rod_change(old_unit, new_unit, Length{0.0});
+  CHECK(c.change.value() / kIn == Approx(-1.170));
+  // Neither 1-1/4 nor 1.2: the two mistakes are 0.40 and 0.15 in at the pad at 5:1.
+  CHECK((1.25 - 1.170) * 5 == Approx(0.40));
+  CHECK((1.2 - 1.170) * 5 == Approx(0.15));
+  // Nose longer by 1/4 in: rod shorter by 1/4 in.
+  UnitFace nose = old_unit;
+  nose.snout += Length{0.25 * kIn};
+  CHECK(rod_change(old_unit, nose, Length{0.0}).change.value() / kIn == Approx(-0.25));
+  // A spacer moves the seat away: longer rod. More clearance: shorter rod.
+  UnitFace spaced = old_unit;
+  spaced.stack += Length{0.005};
+  CHECK(rod_change(old_unit, spaced, Length{0.0005}).change.value() == Approx(0.0045));
+}
+
+TEST_CASE("turns for a pedal height (common practice, no source)") {
+  const Length rod = rod_for_height(Length{kIn}, 6);
+  CHECK(rod.value() / kIn == Approx(0.167).margin(5e-4));
+  CHECK(turns_for(rod, Length{kIn / 24}, 1) == Approx(4.0).margin(0.05));
+  CHECK(turns_for(rod, Length{kIn / 20}, 1) == Approx(3.3).margin(0.05));
+  CHECK(turns_for(rod, Length{kIn / 16}, 1) == Approx(2.7).margin(0.05));
+  CHECK(turns_for(rod_for_height(Length{kIn}, 5), Length{kIn / 24}, 1) == Approx(4.8));
+  CHECK(turns_for(rod, Length{kIn / 24}, 2) == Approx(2.0).margin(0.05));
+  CHECK(0.5 / 24 * 6 == Approx(1.0 / 8));  // half a turn moves the pad 1/8 in
+}
+
+TEST_CASE("rod report: unknown says what is missing; doubt reaches the pad; thread is checked") {
+  Job job = known_job();
+  CHECK(rod_report(job).missing_change.size() == 6);
+  found(job, Param::rod_snout, 0.560 * kIn);
+  found(job, Param::rod_socket, 1.010 * kIn);
+  found(job, Param::rod_stack, 0.001);
+  CHECK(rod_report(job).missing_change.size() == 3);  // the new unit never inherits
+  plan(job, Param::rod_snout, 1.730 * kIn);
+  plan(job, Param::rod_socket, 1.010 * kIn);
+  plan(job, Param::rod_stack, 0.001);
+  found(job, Param::control_rod_length, 0.152);
+  plan(job, Param::rod_pitch, kIn / 24, How::stated);
+  const RodReport r = rod_report(job);
+  REQUIRE(r.change);
+  CHECK(r.change->doubt.value() == Approx(0.05e-3 * std::sqrt(6)).epsilon(1e-9));
+  CHECK(r.pad_doubt->value() == Approx(r.change->doubt.value() * 6));
+  CHECK(*r.turns == Approx(-1.170 * 24).margin(1e-6));
+  CHECK(r.new_length->value() == Approx(0.152 - 1.170 * kIn));
+  CHECK(r.free_play->value() == Approx(0.0045));
+  CHECK(rod_words(r, {}) == "Shorten by 29.72 mm (1.170 in)");
+
+  plan(job, Param::control_rod_clearance, -0.0002);
+  CHECK(has(rod_report(job).findings, "rod.preload"));
+  plan(job, Param::rod_snout, 0.560 * kIn - 0.01);  // now 10 mm longer
+  plan(job, Param::rod_diameter, 0.008);
+  plan(job, Param::rod_engaged, 0.012);
+  CHECK(has(rod_report(job).findings, "rod.thread_short"));
+  plan(job, Param::rod_snout, 1.730 * kIn);
+  plan(job, Param::rod_thread_spare, 0.020);
+  CHECK(has(rod_report(job).findings, "rod.thread_bottoms"));
+  found(job, Param::control_rod_length, 0.025);
+  CHECK(has(rod_report(job).findings, "rod.inside_out"));
+}
+
+TEST_CASE("rod angle: unknown without geometry, warned above 5 degrees") {
+  Job job = known_job();
+  CHECK(angle_report(job, Which::plan).missing.size() == 4);
+  plan(job, Param::control_axis_height, 0.0495);
+  plan(job, Param::control_offset, 0.0127);
+  plan(job, Param::control_rest_angle, -0.15, How::estimate);
+  plan(job, Param::control_rod_length, 0.127);
+  const AngleReport r = angle_report(job, Which::plan);
+  REQUIRE(r.missing.empty());
+  CHECK(r.largest_rad * 180 / kPi > 5.7);  // 0.5 in on a 5 in rod is 5.7 degrees sideways alone
+  CHECK(has(r.findings, "fit.rod_angle"));
+  CHECK(r.force_known);
+  // Side force is the axial force times the tangent.
+  const auto& last = r.points.back();
+  CHECK(last.side_force_n == Approx(condition_report(job, ConditionId::plan).target->at.input_force_n *
+                                    std::tan(last.angle_rad)).epsilon(0.01));
+  plan(job, Param::control_rod_length, 0.0205);
+  plan(job, Param::control_offset, 0.03);
+  CHECK(has(angle_report(job, Which::plan).findings, "fit.geometry"));
+}
+
+TEST_CASE("outlets: entered, not assumed; crossed and doubled are findings") {
+  Job job = known_job();
+  CHECK(outlet_report(job, Which::plan).findings.empty());
+  plan(job, Param::circuit_fr, 1, How::stated);
+  CHECK(has(outlet_report(job, Which::plan).findings, "plumb.crossed"));
+  plan(job, Param::circuit_fl, 1, How::stated);
+  CHECK(has(outlet_report(job, Which::plan).findings, "plumb.no_separation"));
+  plan(job, Param::circuit_split, 1, How::stated);
+  plan(job, Param::circuit_fl, 0, How::stated);
+  plan(job, Param::circuit_rr, 0, How::stated);
+  CHECK(outlet_report(job, Which::plan).findings.empty());
+  job.plan.set(Param::circuit_rl, Measured{});
+  CHECK(outlet_report(job, Which::plan).untraced.size() == 1);
+  plan(job, Param::master_kind, 0, How::stated);
+  CHECK(has(outlet_report(job, Which::plan).findings, "plumb.single"));
+}
+
+TEST_CASE("steps follow the facts of the job") {
+  Job job = known_job();
+  const auto plain = install_steps(job);
+  CHECK_FALSE(has_step(plain, "out.residual"));
+  CHECK_FALSE(has_step(plain, "assist.hose"));
+  CHECK_FALSE(has_step(plain, "lines.trace"));
+  found(job, Param::front_kind, 2, How::stated);
+  plan(job, Param::front_kind, 0, How::stated);
+  found(job, Param::master_kind, 0, How::stated);
+  plan(job, Param::master_kind, 1, How::stated);
+  plan(job, Param::assist_kind, 1, How::stated);
+  plan(job, Param::valve_kind, 1, How::stated);
+  const auto full = install_steps(job);
+  for (const char* id : {"out.residual", "out.tee", "assist.hose", "lines.trace", "lines.valve", "mount.template"})
+    CHECK(has_step(full, id));
+  CHECK(std::count_if(full.begin(), full.end(), [](const Step& s) { return !s.caution.empty(); }) >= 7);
+  std::vector<std::string> ids;
+  for (const auto& s : full) ids.push_back(s.id);
+  std::sort(ids.begin(), ids.end());
+  CHECK(std::adjacent_find(ids.begin(), ids.end()) == ids.end());
+}
+
+TEST_CASE("bleeding order (common practice, no source) and strokes") {
+  Job job = known_job();
+  const BleedPlan p = bleed_plan(job);
+  REQUIRE(p.wheels.size() == 4);
+  using enum Wheel;
+  CHECK(p.wheels[0].wheel == rear_right);
+  CHECK(p.wheels[1].wheel == rear_left);
+  CHECK(p.wheels[2].wheel == front_right);
+  CHECK(p.wheels[3].wheel == front_left);
+  for (const auto& w : p.wheels) {
+    const double per = w.per_stroke.value();
+    CHECK(per > 0);
+    CHECK(w.strokes * per >= 1.5 * w.branch.value());
+    CHECK((w.strokes - 1) * per < 1.5 * w.branch.value());
+    // The level never reaches the port between refills.
+    CHECK(w.refill_every * per <= value_of(job, Which::plan, Param::master_reservoir).si);
+  }
+  found(job, Param::vehicle_steering, 1, How::stated);
+  CHECK(bleed_plan(job).wheels[0].wheel == rear_left);
+  found(job, Param::circuit_split, 1, How::stated);
+  CHECK(bleed_plan(job).wheels[1].wheel == front_right);
+  job.found.clear(Param::vehicle_steering);
+  CHECK(bleed_plan(job).missing.front() == Param::vehicle_steering);
+}
+
+TEST_CASE("fit of readings: planted air and slack come back within their doubt") {
+  const System s = car();
+  Condition c;
+  c.assist_alive = false;
+  c.air_m3 = 1.5e-6;
+  const auto truth = FeelModel::make(s, c);
+  REQUIRE(truth);
+  std::vector<Reading> readings;
+  for (const double f : {40.0, 55.0, 70.0, 90.0, 140.0, 240.0, 380.0}) {
+    const auto t = predicted_travel_m(*truth, f);
+    REQUIRE(t);
+    readings.push_back({f, *t + 0.006, 3, 0.001, false});
+  }
+  const FitReport exact = fit_readings(s, readings, false);
+  REQUIRE(exact.air_m3);
+  REQUIRE(exact.slack_m);
+  CHECK(exact.refusal.empty());
+  CHECK(exact.air_m3->value == Approx(1.5e-6).epsilon(1e-3));
+  CHECK(exact.slack_m->value == Approx(0.006).epsilon(1e-3));
+  CHECK(exact.misfit_m < 1e-5);
+  // Honest scatter: truth within twice the doubt in at least 90 of 100 draws.
+  std::mt19937 rng(7);
+  std::normal_distribution<double> noise(0, 0.0005);
+  int inside = 0;
+  for (int k = 0; k < 100; ++k) {
+    auto noisy = readings;
+    for (auto& r : noisy) r.travel_m += noise(rng);
+    const FitReport f = fit_readings(s, noisy, false);
+    if (f.air_m3 && std::abs(f.air_m3->value - 1.5e-6) <= f.air_m3->doubt) ++inside;
+  }
+  CHECK(inside >= 90);
+}
+
+TEST_CASE("fit of readings: what they cannot tell is refused, with the measurement that would") {
+  const System s = car();
+  const FitReport none = fit_readings(s, {}, false);
+  CHECK(none.refusal.find("cannot tell") != std::string::npos);
+  CHECK_FALSE(none.next_measurement.empty());
+  std::vector<Reading> firm;
+  const auto m = FeelModel::make(s, {});
+  for (const double f : {200.0, 300.0, 400.0}) firm.push_back({f, *predicted_travel_m(*m, f) + 0.004, 5, 0.0015, false});
+  const FitReport r = fit_readings(s, firm, false);
+  CHECK_FALSE(r.air_m3);
+  REQUIRE(r.slack_m);
+  CHECK(r.slack_m->value == Approx(0.004).margin(1e-5));
+  CHECK(r.refusal.find("cannot tell air") != std::string::npos);
+  System unknown = s;
+  unknown.wheels.reset();
+  CHECK_FALSE(fit_readings(unknown, firm, false).slack_m);
+  CHECK(fit_readings(s, firm, true).used == 0);
+}
+
+TEST_CASE("pump and sink") {
+  PumpTest t;
+  t.first_m = 0.080;
+  t.third_m = 0.050;
+  const PumpReport r = pump_report(t, Length{0.022225}, 6);
+  CHECK(r.take_up->value() == Approx(0.005 * circle_area(Length{0.022225}).value()));
+  CHECK_FALSE(r.sinking);
+  t.sink_m = 0.024;
+  t.hold_s = 60;
+  const PumpReport sink = pump_report(t, Length{0.022225}, 6);
+  CHECK(sink.sinking);
+  CHECK(*sink.sink_m3_per_s * 60 == Approx(0.004 * circle_area(Length{0.022225}).value()));
+}
+
+TEST_CASE("a job cannot be proved while a gate stands open or failed") {
+  Job job = known_job();
+  const auto gates = [&job] {
+    const auto strip = foot_strip(job, 16);
+    return gates_of(job, strip, find_all(job, strip));
+  };
+  CHECK_FALSE(may_be_proved(gates()));
+  for (const Gate& g : gates()) job.gates[g.id].state = GateState::passed;
+  found(job, Param::limit_effort_failed, 1500, How::stated);
+  found(job, Param::limit_z_failed, 0.05, How::stated);
+  found(job, Param::limit_reserve, 0.0, How::stated);
+  for (const Gate& g : gates()) {
+    INFO(g.id << " " << g.why);
+    CHECK(g.state == GateState::passed);
+  }
+  CHECK(may_be_proved(gates()));
+  plan(job, Param::circuit_fr, 1, How::stated);
+  CHECK_FALSE(may_be_proved(gates()));
+  const auto held = gates();
+  CHECK(std::any_of(held.begin(), held.end(), [](const Gate& g) { return g.held && g.id == "circuits"; }));
+}
+
+TEST_CASE("findings carry code, message and remedy; status lines say the most useful thing") {
+  Job job = known_job();
+  const auto strip = foot_strip(job, 16);
+  for (const Finding& f : find_all(job, strip)) {
+    CHECK_FALSE(f.code.empty());
+    CHECK_FALSE(f.message.empty());
+    CHECK_FALSE(f.remedy.empty());
+  }
+  const auto status = [&](Stage s) { return stage_status(job, s, strip, find_all(job, strip)); };
+  for (const Stage s : kStages) CHECK_FALSE(status(s).empty());
+  CHECK(status(Stage::rod) == "snout behind the face unknown");
+  CHECK(status(Stage::bleed) == "0 of 4 corners done");
+  found(job, Param::control_pin_arm, 0.05, How::estimate);
+  CHECK(status(Stage::survey) == "pin radius is a guess");
+  CHECK(stage_status(Job{}, Stage::survey, foot_strip(Job{}, 8), {}) == "pivot to pad unknown");
+}
+
+TEST_CASE("only what matters is asked, and the next measurement is what is missing first") {
+  Job job = known_job();
+  CHECK_FALSE(relevant(job, Which::plan, Param::front_drum));
+  CHECK(relevant(job, Which::plan, Param::rear_drum));
+  CHECK_FALSE(relevant(job, Which::plan, Param::assist_gain));
+  CHECK(relevant(Job{}, Which::plan, Param::assist_gain));
+  CHECK_FALSE(next_to_measure(job, Which::plan, std::nullopt));
+  job.found.clear(Param::vehicle_mass);
+  job.found.clear(Param::master_bore);
+  CHECK(next_to_measure(job, Which::plan, std::nullopt) == Param::master_bore);
+  CHECK(next_to_measure(job, Which::plan, Param::master_bore) == Param::vehicle_mass);
+  CHECK(next_to_measure(job, Which::plan, Param::vehicle_mass) == Param::master_bore);
+}
