@@ -2,6 +2,7 @@
 
 #include <cmath>
 
+#include "master/bores.hpp"
 #include "session/texts.hpp"
 #include "sizing/relative.hpp"
 
@@ -19,8 +20,9 @@ void set_plan(Job& job, Param p, double si) {
 }  // namespace
 
 void choose_cell(Session& session, double bore_m, double ratio, bool dragging) {
+  const BoreSize* size = named_bore(Length{bore_m});
   const QString name = QObject::tr("bore %1 at %2")
-                           .arg(quantity_text(bore_m, Kind::length, 2, session.style()))
+                           .arg(size ? text_of(size->name) : quantity_text(bore_m, Kind::length, 2, session.style()))
                            .arg(ratio, 0, 'f', 2);
   session.edit(
       name,

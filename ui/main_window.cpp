@@ -49,7 +49,7 @@ MainWindow::MainWindow(Session& session, Dialogs dialogs) : session_(session), d
     connect(&session_, signal, strip_, &PictureView::redraw);
   // The survey shows the system whose condition is chosen.
   connect(&session_, &Session::pressed, this, [this] {
-    if (stage_ == Stage::survey && survey_->isVisible()) survey_->show_system(which_of(session_.shown()));
+    if (survey_->isVisible()) survey_->follow_condition();
   });
   status_ = new QLabel(this);
   status_->setObjectName(QStringLiteral("onDye"));

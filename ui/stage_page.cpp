@@ -41,9 +41,10 @@ QLabel* label(const QString& text, const char* role, QWidget* parent) {
 }
 
 void replace_inner(QScrollArea* area, QWidget* inner) {
+  QString focused;  // asked before the old widget leaves: leaving takes the focus away
+  if (const QWidget* now = area->widget(); now && now->focusWidget() && now->focusWidget()->hasFocus())
+    focused = now->focusWidget()->accessibleName();
   QWidget* old = area->takeWidget();
-  QString focused;
-  if (old && old->focusWidget() && old->focusWidget()->hasFocus()) focused = old->focusWidget()->accessibleName();
   const int scrolled = area->verticalScrollBar()->value();
   area->setWidget(inner);
   if (old) old->deleteLater();

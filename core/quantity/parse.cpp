@@ -4,6 +4,7 @@
 #include <optional>
 #include <utility>
 
+#include "quantity/drills.hpp"
 #include "quantity/quantity.hpp"
 
 namespace yoke {
@@ -139,6 +140,14 @@ const UnitWord* find_unit(Kind kind, std::string_view word) {
   return found;
 }
 
+/// "#7": a number drill's diameter.
+Expected<double> drill(std::string_view number, std::string_view all) {
+  const auto n = whole(trim(number));
+  const auto d = n ? number_drill_m(static_cast<int>(*n)) : std::nullopt;
+  if (!d) return fail(bad_number(all, "There is no such number drill; they run from #1 to #60"));
+  return *d;
+}
+
 }  // namespace
 
 Expected<double> parse_number(std::string_view text) {
@@ -167,6 +176,7 @@ Expected<double> parse_quantity(std::string_view text, Kind kind, UnitStyle styl
   if (text.size() > kMaxText) return fail(bad_number("…", "That is too long for a quantity"));
   const std::string cleaned = plain(text);
   const std::string_view s = trim(cleaned);
+  if (kind == Kind::length && !s.empty() && s.front() == '#') return drill(s.substr(1), text);
   const size_t end = number_end(s);
   const std::string_view word = trim(s.substr(end));
   const auto number = parse_number(s.substr(0, end));

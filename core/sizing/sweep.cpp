@@ -173,6 +173,9 @@ SweepRequest default_request(const Job& job) {
   SweepRequest q;
   q.limits = limits_of(job);
   const double bore = value_of(job, Which::plan, Param::master_bore).si;
+  const double fitted = value_of(job, Which::found, Param::master_bore).si;
+  // Centred on the fitted bore: the map must stand still while the plan is dragged through it.
+  const double centre = fitted > 0 ? fitted : 0.0238;
   const auto add_unique = [](std::vector<double>& list, double v, double gap) {
     if (v <= 0) return;
     for (const double o : list)
@@ -180,11 +183,9 @@ SweepRequest default_request(const Job& job) {
     list.push_back(v);
   };
   for (const auto& b : standard_bores())
-    if (b.inch && b.bore_m > 0.76 * (bore > 0 ? bore : 0.0222) &&
-        b.bore_m < 1.37 * (bore > 0 ? bore : 0.0222))
-      q.bores_m.push_back(b.bore_m);
+    if (b.inch && b.bore_m > 0.68 * centre && b.bore_m < 1.25 * centre) q.bores_m.push_back(b.bore_m);
   add_unique(q.bores_m, bore, 3e-5);
-  add_unique(q.bores_m, value_of(job, Which::found, Param::master_bore).si, 3e-5);
+  add_unique(q.bores_m, fitted, 3e-5);
   for (int i = 0; i <= 20; ++i) q.ratios.push_back(3.0 + 0.25 * i);
   for (const Which w : {Which::plan, Which::found}) {
     const double pin = value_of(job, w, Param::control_pin_arm).si;

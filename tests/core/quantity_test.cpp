@@ -4,6 +4,7 @@
 #include <string>
 
 #include "job/params.hpp"
+#include "quantity/drills.hpp"
 #include "quantity/quantity.hpp"
 
 using namespace yoke;
@@ -142,13 +143,19 @@ TEST_CASE("unit factors agree with GNU units") {
         Approx(gnu_units("inHg", "Pa")).epsilon(1e-4));
 }
 
-TEST_CASE("drills: 13/64 is not number 7, as GNU units knows both") {
-  // Common practice, no source: No. 7 is 0.201 in, 13/64 is 0.2031 in. Number drills by GNU units'
-  // "drill" table where the installed version has one, otherwise by the decimal.
-  const double fraction = *parse_quantity("13/64 in", Kind::length, UnitStyle::metric);
-  CHECK(fraction == Approx(gnu_units("13|64 inch", "m")).epsilon(1e-9));
-  CHECK(fraction / 0.0254 == Approx(0.2031).margin(5e-5));
-  CHECK(fraction - gnu_units("0.201 inch", "m") == Approx(0.0000540).margin(1e-6));
+TEST_CASE("number drills agree with GNU units") {
+  for (int n = 1; n <= 60; ++n) {
+    INFO(n);
+    const double theirs = gnu_units("drillgauge(" + std::to_string(n) + ")", "m");
+    CHECK(*number_drill_m(n) == Approx(theirs).margin(1.5e-6));
+  }
+  CHECK_FALSE(number_drill_m(0));
+  CHECK_FALSE(number_drill_m(61));
+  // No. 7 is 0.201 in, 13/64 is 0.2031 in: not the same (common practice, no source).
+  CHECK(*parse_quantity("#7", Kind::length, UnitStyle::metric) == Approx(0.201 * 0.0254));
+  CHECK(*parse_quantity("13/64 in", Kind::length, UnitStyle::metric) / 0.0254 == Approx(0.2031).margin(5e-5));
+  CHECK_FALSE(parse_quantity("#99", Kind::length, UnitStyle::metric));
+  CHECK_FALSE(parse_quantity("#", Kind::length, UnitStyle::metric));
 }
 
 TEST_CASE("the parameter table is complete and consistent") {

@@ -20,6 +20,8 @@ class SurveyPage : public StagePage {
  public:
   SurveyPage(Session& session, QWidget* parent = nullptr);
   void show_system(Which which);
+  /// Shows the system whose condition is chosen.
+  void follow_condition();
   void show_group(Group group);
   void focus_param(Which which, Param param);
   [[nodiscard]] ParamPanel* panel() const { return panel_; }

@@ -66,7 +66,8 @@ void SurveyPage::show_system(Which which) {
   which_ = which;
   (which == Which::found ? found_ : plan_)->setChecked(true);
   panel_->show_group(which_, group_);
-  session_.show_condition(which == Which::found ? ConditionId::found : ConditionId::plan);
+  if (which_of(session_.shown()) != which)
+    session_.show_condition(which == Which::found ? ConditionId::found : ConditionId::plan);
 }
 
 void SurveyPage::show_group(Group group) {
@@ -83,7 +84,9 @@ void SurveyPage::focus_param(Which which, Param param) {
   if (auto* f = panel_->field(which, param)) f->focus_entry();
 }
 
-void SurveyPage::refresh() {
+void SurveyPage::refresh() { follow_condition(); }
+
+void SurveyPage::follow_condition() {
   const Which shown = which_of(session_.shown());
   if (shown == which_) return;
   which_ = shown;

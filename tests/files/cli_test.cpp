@@ -1,0 +1,99 @@
+// The command line, and the examples of its document.
+#include <catch2/catch.hpp>
+#include <fstream>
+#include <nlohmann/json.hpp>
+#include <sstream>
+
+#include "cli/commands.hpp"
+
+using namespace yoke;
+using yoke::cli::run;
+
+namespace {
+
+const std::string kDemo = std::string(YOKE_SOURCE_DIR) + "/data/demo/estate-discs.yoke";
+
+std::vector<std::string> split(const std::string& line) {
+  std::istringstream in(line);
+  std::vector<std::string> words;
+  for (std::string w; in >> w;) words.push_back(w == "data/demo/estate-discs.yoke" ? kDemo : w);
+  return words;
+}
+
+}  // namespace
+
+TEST_CASE("every example of docs/cli.md prints what stands there", "[comma]") {
+  std::ifstream in(std::string(YOKE_SOURCE_DIR) + "/docs/cli.md");
+  std::string line;
+  int examples = 0;
+  while (std::getline(in, line)) {
+    if (line.rfind("$ yokestep-cli ", 0) != 0) continue;
+    ++examples;
+    INFO(line);
+    const auto out = run(split(line.substr(15)));
+    CHECK(out.status != 2);
+    CHECK(out.err.empty());
+    std::istringstream printed(out.out);
+    for (std::string want, got; std::getline(in, want) && want != "```";) {
+      std::getline(printed, got);
+      // Runs of blanks are layout: compare the words.
+      CHECK(split(got) == split(want));
+    }
+  }
+  CHECK(examples == 6);
+}
+
+TEST_CASE("solve, overrides and formats") {
+  const auto base = nlohmann::json::parse(run({"solve", kDemo, "--format", "json"}).out);
+  REQUIRE(base["rows"].size() == 7);
+  const auto larger = nlohmann::json::parse(run({"solve", kDemo, "--format", "json", "--set", "master.bore=15/16in"}).out);
+  CHECK(larger["rows"][1]["effort_N"].get<double>() > base["rows"][1]["effort_N"].get<double>());
+  CHECK(larger["rows"][1]["travel_m"].get<double>() < base["rows"][1]["travel_m"].get<double>());
+  CHECK(larger["rows"][0] == base["rows"][0]);
+  const auto old = nlohmann::json::parse(run({"solve", kDemo, "--format", "json", "--set", "found:master.bore=7/8in"}).out);
+  CHECK(old["rows"][0]["effort_N"].get<double>() < base["rows"][0]["effort_N"].get<double>());
+  const auto unknown = nlohmann::json::parse(run({"solve", kDemo, "--format", "json", "--set", "master.bore=unknown"}).out);
+  CHECK(unknown["rows"][1]["verdict"] == "cannot say");
+  CHECK(unknown["rows"][1]["why"].get<std::string>().find("bore of the master") != std::string::npos);
+  const auto csv = run({"solve", kDemo, "--format", "csv"}).out;
+  CHECK(csv.rfind("condition,verdict,effort_N,travel_m,reserve,pressure_Pa,z,why\n", 0) == 0);
+}
+
+TEST_CASE("check: exit status 1 when a hard finding stands, 0 when none does") {
+  CHECK(run({"check", kDemo}).status == 1);
+  const auto eased = run({"check", kDemo, "--set", "limit.z_failed=0.15"});
+  INFO(eased.out);
+  CHECK(eased.status == 0);
+}
+
+TEST_CASE("params lists the whole table") {
+  const auto j = nlohmann::json::parse(run({"params", "--format", "json"}).out);
+  CHECK(j["rows"].size() == kParamCount);
+  CHECK(j["rows"][1]["id"] == "control.pad_arm");
+}
+
+TEST_CASE("rod from a job") {
+  const auto out = run({"rod", kDemo, "--format", "json"});
+  CHECK(out.status == 0);
+  const auto j = nlohmann::json::parse(out.out);
+  CHECK(j["rows"][0]["value"].get<double>() == Approx(-1.170 * 0.0254).epsilon(1e-6));
+}
+
+TEST_CASE("wrong words are answered with a reason and status 2") {
+  const std::vector<std::vector<std::string>> table = {
+      {}, {"fly"}, {"solve"}, {"solve", "/no/such.yoke"}, {"solve", kDemo, "--set"}, {"solve", kDemo, "--set", "bore"},
+      {"solve", kDemo, "--set", "no.such=1"}, {"solve", kDemo, "--set", "master.bore=-3 mm"}, {"solve", kDemo, "--set", "fluid.grade=5.2"},
+      {"solve", kDemo, "--format", "xml"}, {"solve", kDemo, "--units", "ells"}, {"solve", kDemo, "--bore-old", "1 in"},
+      {"relative", "--bore-old", "1 in"}, {"relative", "--bore-old", "x", "--bore-new", "1in", "--ratio-old", "5", "--ratio-new", "5"},
+      {"relative", "--bore-old", "1in", "--bore-new", "1in", "--ratio-old", "0", "--ratio-new", "5"},
+      {"rod", "--snout-old", "1in"}, {"rod", "--snout-old", "9 m", "--socket-old", "1in", "--snout-new", "1in", "--socket-new", "1in"}};
+  for (const auto& words : table) {
+    const auto o = run(words);
+    INFO((words.empty() ? "" : words.back()));
+    CHECK(o.status == 2);
+    CHECK_FALSE(o.err.empty());
+    CHECK(o.out.empty());
+  }
+  CHECK(run({"help"}).status == 0);
+  CHECK(run({"--help"}).out.find("relative") != std::string::npos);
+}

@@ -1,0 +1,132 @@
+// Pictures: every painted value is also said, spots answer where they are drawn, nothing depends on
+// what is unknown.
+#include <QImage>
+#include <catch2/catch.hpp>
+
+#include "files/store.hpp"
+#include "paint/budget.hpp"
+#include "paint/foot_strip.hpp"
+#include "paint/line_of_force.hpp"
+#include "paint/plot.hpp"
+#include "paint/sections.hpp"
+#include "paint/size_map.hpp"
+#include "support/build.hpp"
+
+using namespace yoke;
+using namespace yoke::test;
+
+namespace {
+
+QImage drawn(const Picture& p) {
+  QImage image(p.size.toSize(), QImage::Format_RGB32);
+  image.fill(Qt::magenta);
+  QPainter painter(&image);
+  p.paint(painter);
+  return image;
+}
+
+/// Share of pixels the picture left untouched.
+double untouched(const QImage& image) {
+  int n = 0;
+  for (int y = 0; y < image.height(); ++y)
+    for (int x = 0; x < image.width(); ++x) n += image.pixel(x, y) == QColor(Qt::magenta).rgb();
+  return n / double(image.width() * image.height());
+}
+
+LineInput line(const Job& job, double share) {
+  LineInput in;
+  in.job = job;
+  in.title = "plan";
+  in.cannot = "not known";
+  const auto a = assemble(job, Which::plan);
+  if (!a.system) return in;
+  const FeelCurve c = FeelModel::make(*a.system, {}).value().curve();
+  in.point = point_at_travel(c, share * c.points.back().pad_travel_m);
+  return in;
+}
+
+}  // namespace
+
+TEST_CASE("scale maps both ways and ticks are round") {
+  const Scale s{0, 200, 50, 450};
+  CHECK(s.pixel(100) == Approx(250));
+  CHECK(s.value(s.pixel(37)) == Approx(37));
+  const auto t = round_ticks(0, 97, 5);
+  CHECK(t == std::vector<double>{0, 20, 40, 60, 80});
+  CHECK(round_ticks(1, 1, 5).empty());
+  CHECK(round_end(93) >= 93);
+}
+
+TEST_CASE("the foot strip says and shows every condition") {
+  const auto strip = foot_strip(known_job(), 16);
+  const Picture p = foot_strip_picture(strip, ConditionId::plan, {}, {1280, 140});
+  CHECK(p.said.size() == 7);
+  CHECK(p.spots.size() == 7);
+  CHECK(p.hit({300, 60})->id == "condition:1");
+  CHECK(p.said[1].startsWith("plan: "));
+  CHECK(untouched(drawn(p)) == 0);
+  const auto unknown = foot_strip(Job{}, 16);
+  CHECK(foot_strip_picture(unknown, ConditionId::plan, {}, {900, 140}).said[1].contains("not known"));
+}
+
+TEST_CASE("the line of force moves with the pad and touches answer with parameters") {
+  Job job = known_job();
+  const Picture rest = line_of_force_picture(line(job, 0), {1000, 300});
+  const Picture pressed = line_of_force_picture(line(job, 0.8), {1000, 300});
+  CHECK(drawn(rest) != drawn(pressed));
+  const auto spot = [](const Picture& p, const QString& id) {
+    for (const Spot& s : p.spots)
+      if (s.id == id) return s.area.center();
+    return QPointF();
+  };
+  CHECK(spot(pressed, "pad").x() > spot(rest, "pad").x() + 5);
+  CHECK(rest.hit(spot(rest, "param:master.bore"))->id == "param:master.bore");
+  CHECK(rest.said.join(" ").contains("Pivot to pad: 300.0 mm"));
+  // A drag of the drawn distance is the travel of the pad, within the arc's curvature.
+  const double mm = line_of_force_mm_per_pixel(line(job, 0), {1000, 300});
+  const FeelModel model = FeelModel::make(*assemble(job, Which::plan).system, {}).value();
+  const double travel = 0.8 * model.curve().points.back().pad_travel_m * 1e3;
+  CHECK((spot(pressed, "pad").x() - spot(rest, "pad").x()) * mm == Approx(travel).epsilon(0.06));
+  job.found.clear(Param::control_pad_arm);
+  CHECK(line_of_force_picture(line(job, 0), {1000, 300}).said.join(" ").contains("Pivot to pad: unknown"));
+  CHECK(untouched(drawn(line_of_force_picture(line(Job{}, 0), {1000, 300}))) == 0);
+  CHECK(stations_picture(line(known_job(), 0.5), {1000, 66}).said.size() == 8);
+}
+
+TEST_CASE("the map: a spot for each cell, in words, where it is drawn") {
+  Job job = known_job();
+  const auto s = sweep(job, default_request(job));
+  REQUIRE(s);
+  MapMarks m;
+  m.plan_bore_m = 0.022225;
+  m.plan_ratio = 6;
+  const Picture p = size_map_picture(*s, m, {}, {600, 400});
+  REQUIRE(p.spots.size() == s->cells.size());
+  for (size_t i = 0; i < p.spots.size(); i += 17) CHECK(p.hit(p.spots[i].area.center())->id == p.spots[i].id);
+  CHECK(p.spots[0].tip.contains(" at 3.00: "));
+  // Large bores stand on top, large ratios to the right.
+  CHECK(p.spots.front().area.top() > p.spots.back().area.top());
+  CHECK(p.spots.front().area.left() < p.spots.back().area.left());
+  CHECK(untouched(drawn(p)) == 0);
+}
+
+TEST_CASE("plots, budgets and sections draw with and without numbers") {
+  PlotInput in;
+  in.title = "t";
+  in.empty = "nothing yet";
+  CHECK(plot(in, {300, 200}).said.contains("nothing yet"));
+  in.curves.push_back({"c", {{0, 0}, {1, 1}}, Stroke::dashed, Qt::white, 2});
+  CHECK(untouched(drawn(plot(in, {300, 200}))) == 0);
+  auto strip = foot_strip(known_job(), 16);
+  const Picture b = budget_picture({strip[0], strip[1]}, {}, {500, 140});
+  CHECK(b.said.size() == 2);
+  CHECK(b.said[0].contains("lining take-up"));
+  for (const Job& job : {Job{}, known_job()}) {
+    CHECK(untouched(drawn(rod_section_picture(job, rod_report(job), {}, {600, 240}))) == 0);
+    CHECK(untouched(drawn(rod_angle_picture(job, angle_report(job, Which::plan), {}, {600, 240}))) == 0);
+    const Picture o = outlets_picture(job, outlet_report(job, Which::plan), {600, 240});
+    CHECK(o.spots.size() == 4);
+    CHECK(untouched(drawn(o)) == 0);
+  }
+  CHECK(outlets_picture(known_job(), outlet_report(known_job(), Which::plan), {600, 240}).said.join(" ").contains("rear left: outlet 2"));
+}
