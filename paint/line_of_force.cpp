@@ -170,8 +170,8 @@ void draw_lines(QPainter& p, const LineGeometry& g, const View& v, const LineInp
   };
   const double low = std::max(g.front.centre.y() + g.front.radius, g.rear.centre.y() + g.rear.radius);
   const auto x_of = [&](Outlet o) { return o == Outlet::first ? g.outlet1_x : g.outlet2_x; };
-  run(x_of(outlet(Axle::front)), g.front, low + 14, outlet(Axle::front) == Outlet::second);
-  run(x_of(outlet(Axle::rear)), g.rear, low + 28, outlet(Axle::rear) == Outlet::second);
+  run(x_of(outlet(Axle::front)), g.front, low + 8, outlet(Axle::front) == Outlet::second);
+  run(x_of(outlet(Axle::rear)), g.rear, low + 20, outlet(Axle::rear) == Outlet::second);
 }
 
 struct Dimension {

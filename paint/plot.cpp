@@ -147,6 +147,7 @@ void draw_points(QPainter& p, const PlotInput& in, const Frame& f) {
 
 /// Names of the curves with a sample of their stroke, at the upper left: every curve here starts low.
 void draw_legend(QPainter& p, const PlotInput& in, const Frame& f) {
+  if (in.curves.size() < 2) return;  // one curve needs no key: the title names it
   p.setFont(theme::text(13));
   double y = f.area.top() + 22;
   for (const auto& c : in.curves) {

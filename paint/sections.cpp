@@ -147,6 +147,40 @@ Picture rod_section_picture(const Job& job, const RodReport&, const Style& style
   return pic;
 }
 
+Picture bleed_picture(const Job& job, const BleedPlan& plan, QSizeF size) {
+  Picture pic;
+  pic.size = size;
+  background(pic, QStringLiteral("The order on the car, from above"));
+  pic.layers.emplace_back([=](QPainter& p) {
+    p.setRenderHint(QPainter::Antialiasing);
+    p.setPen(QPen(theme::kScribeFaint, 1.4, Qt::DashLine));
+    p.drawRoundedRect(QRectF(24, 46, size.width() - 44, size.height() - 66), 40, 40);
+    draw_outlet_lines(p, job, size);
+    p.setFont(theme::text(13));
+    p.setPen(theme::kScribeSoft);
+    p.drawText(QRectF(40, 54, 200, 18), Qt::AlignLeft, QStringLiteral("front of the car"));
+  });
+  int order = 0;
+  for (const BleedWheel& w : plan.wheels) {
+    ++order;
+    const auto it = job.bleeding.find(std::string(wheel_key(w.wheel)));
+    const BleedRecord r = it == job.bleeding.end() ? BleedRecord{} : it->second;
+    const bool clear = r.clear_strokes >= kClearStrokes;
+    const QRectF box = wheel_box(w.wheel, size);
+    const QString name = QStringLiteral("%1, %2 of %3").arg(q(wheel_words(w.wheel))).arg(r.strokes).arg(w.strokes);
+    pic.layers.emplace_back([=](QPainter& p) {
+      draw_wheel(p, box, w.outlet, name);
+      p.fillRect(box.adjusted(14, 6, -14, -6), theme::kDyeDeep);
+      p.setFont(theme::figure(18, true));
+      p.setPen(theme::kScribe);
+      p.drawText(clear ? box.adjusted(0, 0, -20, 0) : box, Qt::AlignCenter, QString::number(order));
+      if (clear) theme::draw_mark(p, QRectF(box.center().x() + 4, box.center().y() - 9, 18, 18), theme::Mark::tick, theme::kScribe);
+    });
+    pic.said << QStringLiteral("%1. %2%3").arg(order).arg(name, clear ? QStringLiteral(", clear") : QString());
+  }
+  return pic;
+}
+
 Picture outlets_picture(const Job& job, const OutletReport& report, QSizeF size) {
   Picture pic;
   pic.size = size;

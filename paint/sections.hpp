@@ -6,6 +6,7 @@
 #include "paint/picture.hpp"
 #include "plumbing/outlets.hpp"
 #include "rod/rod.hpp"
+#include "work/bleeding.hpp"
 
 namespace yoke {
 
@@ -14,6 +15,8 @@ namespace yoke {
                                           const Style& style, QSizeF size);
 /// Master outlets and the wheels they feed. Spots: "wheel:<n>" flips a wheel's outlet.
 [[nodiscard]] Picture outlets_picture(const Job& job, const OutletReport& report, QSizeF size);
+/// The bleeding order on the car: number, strokes made of those planned, a tick when clear.
+[[nodiscard]] Picture bleed_picture(const Job& job, const BleedPlan& plan, QSizeF size);
 /// The rod in its geometry at rest and at the end of the working stroke, angles drawn true.
 [[nodiscard]] Picture rod_angle_picture(const Job& job, const AngleReport& report,
                                         const Style& style, QSizeF size);

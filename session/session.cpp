@@ -9,6 +9,13 @@ namespace yoke {
 namespace {
 constexpr int kJournalDelay_ms = 1000;
 constexpr std::size_t kMostUndo = 500;
+
+/// A wish belongs to the job; a planned value replaces what was measured as built.
+void put(Job& job, Which which, Param param, const Measured& value) {
+  const bool is_wish = info(param).group == Group::target;
+  (which == Which::found || is_wish ? job.found : job.plan).set(param, value);
+  if (which == Which::plan) job.built.clear(param);
+}
 }  // namespace
 
 Job blank_job() {
@@ -61,12 +68,13 @@ void Session::set_value(Which which, Param param, const Measured& value, const Q
   const QString words = QString::fromUtf8(info(param).words.data(),
                                           static_cast<qsizetype>(info(param).words.size()));
   edit(tr("%1 %2 → %3").arg(words, before, after),
-       [&](Job& job) {
-         const bool is_wish = info(param).group == Group::target;
-         (which == Which::found || is_wish ? job.found : job.plan).set(param, value);
-         if (which == Which::plan) job.built.clear(param);
-       },
-       merge);
+       [&](Job& job) { put(job, which, param, value); }, merge);
+}
+
+std::optional<Error> Session::objection(Which which, Param param, const Measured& value) const {
+  Job after = job_;
+  put(after, which, param, value);
+  return new_impossibility(job_, after);
 }
 
 void Session::clear_value(Which which, Param param) {
@@ -100,7 +108,8 @@ void Session::redo() {
 
 void Session::announce() {
   recompute();
-  journal_timer_.start();
+  // Not restarted by each edit: a long drag must not keep the journal waiting.
+  if (!journal_timer_.isActive()) journal_timer_.start();
   emit changed();
   emit file_changed();
 }

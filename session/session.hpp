@@ -34,6 +34,8 @@ class Session : public QObject {
   void edit(const QString& name, const std::function<void(Job&)>& fn, const QString& merge = {});
   /// Sets or clears one value, named after what changes: "Undo bore 1 in → 15/16 in".
   void set_value(Which which, Param param, const Measured& value, const QString& merge = {});
+  /// What a value would make impossible together with the others; nothing when it is fine.
+  [[nodiscard]] std::optional<Error> objection(Which which, Param param, const Measured& value) const;
   void clear_value(Which which, Param param);
 
   [[nodiscard]] bool can_undo() const { return !undo_.empty(); }

@@ -147,8 +147,14 @@ void QuantityField::commit() {
   const bool keeps = before.origin == Origin::measured && !before.inherited;
   const How how = keeps ? before.how
                         : (info(param_).kind == Kind::length ? How::calliper : How::stated);
+  const Measured value = measured(param_, *v, how);
+  if (const auto e = session_.objection(which_, param_, value)) {
+    refuse(error_text(*e) + tr("  Escape gives the old value back."));
+    mark_refused(entry_, true);
+    return;
+  }
   entry_->setModified(false);
-  session_.set_value(which_, param_, measured(param_, *v, how));
+  session_.set_value(which_, param_, value);
   restore();
 }
 

@@ -187,13 +187,25 @@ Assembly assemble(const Job& job, Which which) {
   read_circuits(job, which, s.master.kind, a, wheels);
   s.vehicle = read_vehicle(r, a);
   if (a.missing_brakes.empty()) s.wheels = wheels;
+  // The geometry is judged as soon as it is known, whatever else is missing.
+  if (s.control.pad_arm.value() > 0 && s.control.pin_arm.value() > 0)
+    if (const auto k = Kinematics::make(s.control); !k) a.impossible.push_back(k.error());
   if (!a.missing_system.empty()) return a;
-  if (const auto k = Kinematics::make(s.control); !k) a.impossible.push_back(k.error());
   if (const auto b = check_assist(s.assist); !b) a.impossible.push_back(b.error());
   if (s.vehicle)
     if (const auto v = check_vehicle(*s.vehicle); !v) a.impossible.push_back(v.error());
   if (a.impossible.empty()) a.system = s;
   return a;
+}
+
+std::optional<Error> new_impossibility(const Job& before, const Job& after) {
+  for (const Which w : {Which::found, Which::plan}) {
+    const auto old = assemble(before, w).impossible;
+    for (const Error& e : assemble(after, w).impossible)
+      if (std::none_of(old.begin(), old.end(), [&](const Error& o) { return o.reason == e.reason; }))
+        return e;
+  }
+  return std::nullopt;
 }
 
 std::string param_list(const std::vector<Param>& params) {

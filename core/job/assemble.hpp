@@ -19,6 +19,10 @@ struct Assembly {
 
 [[nodiscard]] Assembly assemble(const Job& job, Which which);
 
+/// What became impossible between two states of a job, judged by how values go together: a rod
+/// shorter than its offset. Nothing when nothing did.
+[[nodiscard]] std::optional<Error> new_impossibility(const Job& before, const Job& after);
+
 /// Words for a list of parameters: "bore, pivot to pad".
 [[nodiscard]] std::string param_list(const std::vector<Param>& params);
 

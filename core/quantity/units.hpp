@@ -2,9 +2,21 @@
 // m, m2, m3, N, Pa, kg, rad, s. Pressures are gauge unless a name says "absolute".
 #pragma once
 
-#ifndef UNIT_LIB_DISABLE_IOSTREAM
+// Only the families of units that are used: the whole header costs every file 4 s instead of 2.
 #define UNIT_LIB_DISABLE_IOSTREAM
-#endif
+#define DISABLE_PREDEFINED_UNITS
+#define ENABLE_PREDEFINED_LENGTH_UNITS
+#define ENABLE_PREDEFINED_TIME_UNITS
+#define ENABLE_PREDEFINED_MASS_UNITS
+#define ENABLE_PREDEFINED_ACCELERATION_UNITS
+#define ENABLE_PREDEFINED_ENERGY_UNITS
+#define ENABLE_PREDEFINED_AREA_UNITS
+#define ENABLE_PREDEFINED_VOLUME_UNITS
+#define ENABLE_PREDEFINED_FORCE_UNITS
+#define ENABLE_PREDEFINED_PRESSURE_UNITS
+#define ENABLE_PREDEFINED_ANGLE_UNITS
+#define ENABLE_PREDEFINED_VELOCITY_UNITS
+#define ENABLE_PREDEFINED_TORQUE_UNITS
 #include <units.h>
 
 namespace yoke {

@@ -12,6 +12,7 @@
 #include <sstream>
 
 #include "files/store.hpp"
+#include "job/findings.hpp"
 #include "support/build.hpp"
 
 using namespace yoke;
@@ -287,6 +288,16 @@ TEST_CASE("a folder lists its jobs, readable or not") {
   CHECK_FALSE(list[0].error.empty());
   CHECK(list[1].title == "Known");
   CHECK(list_jobs(f.path / "missing").empty());
+}
+
+TEST_CASE("the second demo knows two bores and two arms only, and still answers") {
+  const auto opened = open_job(std::string(YOKE_SOURCE_DIR) + "/data/demo/pickup-two-bores.yoke");
+  REQUIRE(opened);
+  const auto strip = foot_strip(opened->job, 8);
+  CHECK_FALSE(strip[1].target);
+  REQUIRE(strip[1].effort_only_n);
+  CHECK(*strip[1].effort_only_n > *strip[0].effort_only_n * 1.2);
+  CHECK(stage_status(opened->job, Stage::size, strip, {}) == "force ×1.27, travel ×0.79");
 }
 
 TEST_CASE("the demo job reads, every stage has something to say, and it is half finished") {

@@ -126,6 +126,8 @@ TEST_CASE("plots, budgets and sections draw with and without numbers") {
     CHECK(untouched(drawn(rod_angle_picture(job, angle_report(job, Which::plan), {}, {600, 240}))) == 0);
     const Picture o = outlets_picture(job, outlet_report(job, Which::plan), {600, 240});
     CHECK(o.spots.size() == 4);
+    const BleedPlan bleed = bleed_plan(job);
+    CHECK(bleed_picture(job, bleed, {600, 200}).said.size() == 1 + static_cast<qsizetype>(bleed.wheels.size()));
     CHECK(untouched(drawn(o)) == 0);
   }
   CHECK(outlets_picture(known_job(), outlet_report(known_job(), Which::plan), {600, 240}).said.join(" ").contains("rear left: outlet 2"));

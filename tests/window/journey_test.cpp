@@ -308,6 +308,16 @@ TEST_CASE("a field refuses what cannot be, keeps the old value, and Escape resto
     CHECK(f->entry()->text() == shown);
     CHECK(f->refusal().isEmpty());
   }
+  // A rod shorter than its offset: each value is possible, together they are not.
+  survey->show_group(Group::control);
+  QApplication::processEvents();
+  b.type(b.entry(survey->panel(), Which::found, Param::control_offset), "60 mm");
+  auto* rod = qobject_cast<QuantityField*>(survey->panel()->field(Which::found, Param::control_rod_length));
+  b.type(rod->entry(), "50 mm");
+  CHECK(rod->refusal().contains("shorter than its offset"));
+  CHECK(rod->refusal().contains("rod longer than 60.0 mm"));
+  CHECK(value_of(b.session.job(), Which::found, Param::control_rod_length).si == Approx(0.152));
+  QTest::keyClick(rod->entry(), Qt::Key_Escape);
   survey->show_group(Group::lines);
   auto* fluid = qobject_cast<ChoiceField*>(survey->panel()->field(Which::found, Param::fluid_grade));
   REQUIRE(fluid);

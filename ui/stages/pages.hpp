@@ -151,6 +151,7 @@ class BleedPage : public StagePage {
  private:
   void add_row(QGridLayout* grid, int row, const QString& key, const QString& name, const QString& plan);
   QLabel* plan_;
+  PictureView* order_;
   QScrollArea* scroll_;
   QStringList built_for_;
   struct Row {

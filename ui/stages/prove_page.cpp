@@ -26,7 +26,7 @@ QLineEdit* entry(const QString& name, const QString& hint, QWidget* parent) {
 ProvePage::ProvePage(Session& session, QWidget* parent)
     : StagePage(session, Stage::prove, tr("Press it: is it air, clearance, or the wrong part?"), parent) {
   auto* line = new LineView(session, false, this);
-  line->setMinimumHeight(200);
+  line->setMinimumHeight(228);
   body()->addWidget(line, 4);
   auto* row = new QHBoxLayout;
   row->setSpacing(12);

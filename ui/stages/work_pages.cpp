@@ -196,8 +196,11 @@ BleedPage::BleedPage(Session& session, QWidget* parent)
   scroll_ = new QScrollArea(this);
   scroll_->setWidgetResizable(true);
   scroll_->setFocusPolicy(Qt::NoFocus);
-  body()->addWidget(scroll_, 1);
-  body()->addWidget(new FindingsBox(session, Stage::bleed, this));
+  scroll_->setMinimumHeight(250);
+  body()->addWidget(scroll_, 3);
+  order_ = new PictureView(tr("Bleeding order"), this);
+  order_->set_maker([this](QSizeF size) { return bleed_picture(session_.job(), bleed_plan(session_.job()), size); });
+  body()->addWidget(order_, 2);
 }
 
 void BleedPage::add_row(QGridLayout* grid, int row, const QString& key, const QString& name, const QString& plan) {
@@ -234,6 +237,8 @@ void BleedPage::add_row(QGridLayout* grid, int row, const QString& key, const QS
 
 void BleedPage::refresh() {
   const BleedPlan plan = bleed_plan(session_.job());
+  order_->redraw();
+  order_->setVisible(plan.missing.empty());
   if (!plan.missing.empty())
     plan_->setText(text_of(cannot_say(plan.missing)) + tr(". Strokes can be counted all the same."));
   else
