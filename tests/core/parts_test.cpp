@@ -172,7 +172,7 @@ TEST_CASE("master: dead strokes of sound and failed circuits") {
   CHECK(Kinematics::make(c)->pad_travel(Length{0.375 * 0.0254})->value() / 0.0254 == Approx(2.25).epsilon(1e-9));
 }
 
-TEST_CASE("trapped air (common practice, no source; Boyle by GSL quadrature)") {
+TEST_CASE("trapped air (common practice, no source, Boyle by GSL quadrature)") {
   const double p = 400 * kPsi;
   const double given = air_volume_m3(1e-6, p);
   CHECK(given / 1e-6 == Approx(0.965).margin(5e-4));

@@ -123,7 +123,7 @@ TEST_CASE("turns for a pedal height (common practice, no source)") {
   CHECK(0.5 / 24 * 6 == Approx(1.0 / 8));  // half a turn moves the pad 1/8 in
 }
 
-TEST_CASE("rod report: unknown says what is missing; doubt reaches the pad; thread is checked") {
+TEST_CASE("rod report: unknown says what is missing, doubt reaches the pad, thread is checked") {
   Job job = known_job();
   CHECK(rod_report(job).missing_change.size() == 6);
   found(job, Param::rod_snout, 0.560 * kIn);
@@ -178,7 +178,7 @@ TEST_CASE("rod angle: unknown without geometry, warned above 5 degrees") {
   CHECK(has(angle_report(job, Which::plan).findings, "fit.geometry"));
 }
 
-TEST_CASE("outlets: entered, not assumed; crossed and doubled are findings") {
+TEST_CASE("outlets: entered, not assumed, crossed and doubled are findings") {
   Job job = known_job();
   CHECK(outlet_report(job, Which::plan).findings.empty());
   plan(job, Param::circuit_fr, 1, How::stated);
@@ -330,7 +330,7 @@ TEST_CASE("a job cannot be proved while a gate stands open or failed") {
   CHECK(std::any_of(held.begin(), held.end(), [](const Gate& g) { return g.held && g.id == "circuits"; }));
 }
 
-TEST_CASE("findings carry code, message and remedy; status lines say the most useful thing") {
+TEST_CASE("findings carry code, message and remedy, status lines say the most useful thing") {
   Job job = known_job();
   const auto strip = foot_strip(job, 16);
   for (const Finding& f : find_all(job, strip)) {

@@ -23,7 +23,7 @@ QString demo(const QTemporaryDir& dir) {
 }
 }
 
-TEST_CASE("edits are named, undone and redone; drags merge") {
+TEST_CASE("edits are named, undone and redone, drags merge") {
   Session s;
   QSignalSpy spy(&s, &Session::changed);
   s.set_value(Which::found, Param::master_bore, measured(Param::master_bore, 0.0254, How::calliper));

@@ -334,7 +334,7 @@ TEST_CASE("a field refuses what cannot be, keeps the old value, and Escape resto
   CHECK(bore->placeholderText() == "unknown");
 }
 
-TEST_CASE("dragging the pad presses it; touching a dimension goes to its field; a column chooses the condition") {
+TEST_CASE("dragging the pad presses it, touching a dimension goes to its field, a column chooses the condition") {
   Bench b;
   REQUIRE(b.window->open_path(demo(b.dir)));
   b.stage(Stage::survey);
@@ -386,7 +386,7 @@ TEST_CASE("bad files and full disks: a message, nothing half opened, the job mar
   CHECK(b.session.job() == blank_job());
 }
 
-TEST_CASE("a job cannot be marked proved with open gates; left unsafe can always be said") {
+TEST_CASE("a job cannot be marked proved with open gates, left unsafe can always be said") {
   Bench b;
   REQUIRE(b.window->open_path(demo(b.dir)));
   b.stage(Stage::record);
