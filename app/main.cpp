@@ -27,7 +27,8 @@ Words read_words(const QStringList& list) {
     } else if (list[i] == QStringLiteral("--size") && i + 1 < list.size()) {
       const QStringList parts = list[++i].split(QLatin1Char('x'));
       w.size = parts.size() == 2 ? QSize(parts[0].toInt(), parts[1].toInt()) : QSize();
-      if (w.size.width() < 800 || w.size.height() < 600 || w.size.width() > 8000 || w.size.height() > 8000)
+      if (w.size.width() < 800 || w.size.height() < 600 || w.size.width() > 8000 ||
+          w.size.height() > 8000)
         w.wrong = QStringLiteral("--size takes WxH from 800x600 to 8000x8000");
     } else if (list[i] == QStringLiteral("--help")) {
       w.help = true;
@@ -47,7 +48,9 @@ int main(int argc, char** argv) {
   for (int i = 1; i < argc; ++i) list << QString::fromLocal8Bit(argv[i]);
   const Words words = read_words(list);
   if (words.help || !words.wrong.isEmpty()) {
-    std::fprintf(words.help ? stdout : stderr, "%s\nyokestep [JOB.yoke]\nyokestep --shots DIR [--size WxH] [JOB.yoke]\n", qPrintable(words.wrong));
+    std::fprintf(words.help ? stdout : stderr,
+                 "%s\nyokestep [JOB.yoke]\nyokestep --shots DIR [--size WxH] [JOB.yoke]\n",
+                 qPrintable(words.wrong));
     return words.help ? 0 : 2;
   }
   if (!words.shots.isEmpty()) qputenv("QT_QPA_PLATFORM", "offscreen");
@@ -60,7 +63,8 @@ int main(int argc, char** argv) {
 
   yoke::Session session;
   yoke::Style style;
-  style.units = static_cast<yoke::UnitStyle>(qBound(0, QSettings().value(QStringLiteral("units"), 2).toInt(), 2));
+  style.units = static_cast<yoke::UnitStyle>(
+      qBound(0, QSettings().value(QStringLiteral("units"), 2).toInt(), 2));
   style.decimal_comma = QLocale().decimalPoint() == QStringLiteral(",");
   session.set_style(style);
   const QString data = QStandardPaths::writableLocation(QStandardPaths::AppDataLocation);

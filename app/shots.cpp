@@ -12,10 +12,14 @@ namespace yoke {
 int make_shots(const QString& folder, QSize size, const QString& job) {
   Session session;
   Dialogs quiet;
-  quiet.tell = [](QWidget*, const QString& message) { std::fprintf(stderr, "%s\n", qPrintable(message)); };
+  quiet.tell = [](QWidget*, const QString& message) {
+    std::fprintf(stderr, "%s\n", qPrintable(message));
+  };
   quiet.keep_work = [](QWidget*, const QString&) { return 1; };
   quiet.open_file = [](QWidget*, const QString&) { return QString(); };
-  quiet.save_file = [](QWidget*, const QString&, const QString&, const QString&) { return QString(); };
+  quiet.save_file = [](QWidget*, const QString&, const QString&, const QString&) {
+    return QString();
+  };
   quiet.pick_folder = [](QWidget*, const QString&) { return QString(); };
   MainWindow window(session, quiet);
   if (!job.isEmpty() && !window.open_path(job)) return 2;
@@ -33,8 +37,9 @@ int make_shots(const QString& folder, QSize size, const QString& job) {
       QApplication::processEvents();
       if (QWidget* w = QApplication::focusWidget()) w->clearFocus();
     }
-    const QString path = QDir(folder).filePath(
-        QStringLiteral("%1-%2.png").arg(static_cast<int>(s) + 1).arg(text_of(stage_words(s)).toLower()));
+    const QString path = QDir(folder).filePath(QStringLiteral("%1-%2.png")
+                                                   .arg(static_cast<int>(s) + 1)
+                                                   .arg(text_of(stage_words(s)).toLower()));
     if (!window.grab().save(path)) {
       std::fprintf(stderr, "Cannot write %s\n", qPrintable(path));
       return 2;

@@ -16,8 +16,9 @@ const std::map<std::string, std::vector<std::string>>& known_options() {
   static const std::map<std::string, std::vector<std::string>> known{
       {"solve", {}},
       {"relative", {"--bore-old", "--bore-new", "--ratio-old", "--ratio-new"}},
-      {"rod", {"--snout-old", "--socket-old", "--stack-old", "--snout-new", "--socket-new",
-               "--stack-new", "--clearance-more", "--ratio", "--pitch", "--height"}},
+      {"rod",
+       {"--snout-old", "--socket-old", "--stack-old", "--snout-new", "--socket-new", "--stack-new",
+        "--clearance-more", "--ratio", "--pitch", "--height"}},
       {"params", {}},
       {"check", {}},
       {"schema", {}},

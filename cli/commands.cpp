@@ -71,11 +71,13 @@ Expected<Table> solve(const Arguments& a) {
       const auto& f = c.target->at;
       row.push_back(quantity(f.pad_force_n, Kind::force, 0, a.style));
       row.push_back(quantity(f.pad_travel_m, Kind::length, 1, a.style));
-      row.push_back(number(c.target->reserve_share, fmt::format("{:.0f} %", c.target->reserve_share * 100)));
+      row.push_back(
+          number(c.target->reserve_share, fmt::format("{:.0f} %", c.target->reserve_share * 100)));
       row.push_back(quantity(f.pressure_pa, Kind::pressure, 2, a.style));
       row.push_back(c.by_pressure ? text("–") : number(f.z, fmt::format("{:.3f} g", f.z)));
     } else {
-      row.push_back(c.effort_only_n ? quantity(*c.effort_only_n, Kind::force, 0, a.style) : text("–"));
+      row.push_back(c.effort_only_n ? quantity(*c.effort_only_n, Kind::force, 0, a.style)
+                                    : text("–"));
       for (int i = 0; i < 4; ++i) row.push_back(text("–"));
     }
     row.push_back(text(c.reason));
@@ -95,12 +97,13 @@ Expected<Table> relative_table(const Arguments& a) {
   if (!r) return fail(r.error());
   Table t;
   t.keys = {"what", "value"};
-  t.rows = {{text("force factor"), number(r->force_factor, fmt::format("{:.3f}", r->force_factor))},
-            {text("travel factor"), number(r->travel_factor, fmt::format("{:.3f}", r->travel_factor))},
-            {text("equal-feel bore at the new ratio (m)"),
-             quantity(r->equal_bore.value(), Kind::length, 2, a.style)},
-            {text("equal-feel ratio with the new bore"),
-             number(r->equal_ratio, fmt::format("{:.2f}", r->equal_ratio))}};
+  t.rows = {
+      {text("force factor"), number(r->force_factor, fmt::format("{:.3f}", r->force_factor))},
+      {text("travel factor"), number(r->travel_factor, fmt::format("{:.3f}", r->travel_factor))},
+      {text("equal-feel bore at the new ratio (m)"),
+       quantity(r->equal_bore.value(), Kind::length, 2, a.style)},
+      {text("equal-feel ratio with the new bore"),
+       number(r->equal_ratio, fmt::format("{:.2f}", r->equal_ratio))}};
   t.notes = {relative_words(*r)};
   return t;
 }
@@ -128,7 +131,8 @@ Expected<Table> rod_from_job(const Arguments& a) {
   add("thread engaged after (m)", r.engaged_after, 1);
   add("free play at the pad (m)", r.free_play, 1);
   t.notes = {rod_words(r, a.style)};
-  for (const auto& f : r.findings) t.notes.push_back(std::string(severity_words(f.severity)) + ": " + f.message);
+  for (const auto& f : r.findings)
+    t.notes.push_back(std::string(severity_words(f.severity)) + ": " + f.message);
   return t;
 }
 
@@ -141,7 +145,8 @@ Expected<std::optional<UnitFace>> face(const Arguments& a, const std::string& wh
                           i == 2 ? std::optional<double>(0.0) : std::nullopt);
     if (!v) return fail(v.error());
     if (!(*v >= -0.2 && *v <= 0.3))
-      return fail({names[i] + which, "", "-200 mm to 300 mm", "That length cannot be", "Measure again"});
+      return fail(
+          {names[i] + which, "", "-200 mm to 300 mm", "That length cannot be", "Measure again"});
     *parts[i] = Length{*v};
   }
   u.doubt = Length{std::sqrt(3.0) * 0.05e-3};
@@ -163,17 +168,22 @@ Expected<Table> rod_table(const Arguments& a) {
   for (const auto* v : {&more, &ratio, &pitch, &height})
     if (!*v) return fail(v->error());
   if (a.options.count("--ratio") && !(*ratio >= 1 && *ratio <= 12))
-    return fail({"--ratio", "", "1 to 12", "That ratio cannot be", "Measure both arms of the pedal"});
+    return fail(
+        {"--ratio", "", "1 to 12", "That ratio cannot be", "Measure both arms of the pedal"});
   const RodChange c = rod_change(**old_unit, **new_unit, Length{*more});
   Table t;
   t.keys = {"what", "value"};
-  t.rows.push_back({text("change of rod length (m)"), quantity(c.change.value(), Kind::length, 2, a.style)});
-  t.rows.push_back({text("its doubt, all by calliper (m)"), quantity(c.doubt.value(), Kind::length, 2, a.style)});
+  t.rows.push_back(
+      {text("change of rod length (m)"), quantity(c.change.value(), Kind::length, 2, a.style)});
+  t.rows.push_back({text("its doubt, all by calliper (m)"),
+                    quantity(c.doubt.value(), Kind::length, 2, a.style)});
   double total = c.change.value();
   if (*ratio > 0) {
     total += *height / *ratio;
-    t.rows.push_back({text("its doubt at the pad (m)"), quantity(c.doubt.value() * *ratio, Kind::length, 2, a.style)});
-    t.rows.push_back({text("total with the pad height (m)"), quantity(total, Kind::length, 2, a.style)});
+    t.rows.push_back({text("its doubt at the pad (m)"),
+                      quantity(c.doubt.value() * *ratio, Kind::length, 2, a.style)});
+    t.rows.push_back(
+        {text("total with the pad height (m)"), quantity(total, Kind::length, 2, a.style)});
   }
   if (*pitch > 0) {
     const double turns = turns_for(Length{total}, Length{*pitch}, 1);
@@ -188,9 +198,9 @@ Expected<Table> rod_table(const Arguments& a) {
 Table params_table(const Arguments& a) {
   Table t;
   t.keys = {"id", "words", "kind", "range", "typical", "source"};
-  static constexpr const char* kinds[] = {"length", "area", "volume", "force", "pressure", "mass",
-                                          "angle", "temperature", "altitude", "pitch", "fraction",
-                                          "number", "time", "choice"};
+  static constexpr const char* kinds[] = {
+      "length",      "area",     "volume", "force",    "pressure", "mass", "angle",
+      "temperature", "altitude", "pitch",  "fraction", "number",   "time", "choice"};
   for (const ParamInfo& p : all_params())
     t.rows.push_back({text(std::string(p.id)), text(std::string(p.words)),
                       text(kinds[static_cast<size_t>(p.kind)]), text(range_words(p, a.style)),
@@ -207,8 +217,9 @@ Expected<Table> check_table(const Arguments& a, bool& hard) {
   Table t;
   t.keys = {"severity", "stage", "code", "message", "limit", "remedy"};
   for (const auto& f : findings)
-    t.rows.push_back({text(std::string(severity_words(f.severity))), text(std::string(stage_words(f.stage))),
-                      text(f.code), text(f.message), text(f.limit), text(f.remedy)});
+    t.rows.push_back({text(std::string(severity_words(f.severity))),
+                      text(std::string(stage_words(f.stage))), text(f.code), text(f.message),
+                      text(f.limit), text(f.remedy)});
   if (findings.empty()) t.notes = {"No findings."};
   return t;
 }

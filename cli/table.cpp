@@ -31,7 +31,8 @@ std::string as_text(const Table& t) {
     out += l + "\n";
   };
   if (!t.rows.empty()) line(t.keys, [](const std::string& k) -> const std::string& { return k; });
-  for (const auto& row : t.rows) line(row, [](const Cell& c) -> const std::string& { return c.words; });
+  for (const auto& row : t.rows)
+    line(row, [](const Cell& c) -> const std::string& { return c.words; });
   for (const auto& n : t.notes) out += n + "\n";
   return out;
 }
@@ -49,7 +50,8 @@ std::string as_csv(const Table& t) {
   out += "\n";
   for (const auto& row : t.rows) {
     for (size_t i = 0; i < row.size(); ++i)
-      out += (i ? "," : "") + (row[i].numeric ? fmt::format("{:.9g}", row[i].number) : quoted(row[i].words));
+      out += (i ? "," : "") +
+             (row[i].numeric ? fmt::format("{:.9g}", row[i].number) : quoted(row[i].words));
     out += "\n";
   }
   return out;
@@ -74,14 +76,21 @@ std::string as_json(const Table& t) {
 
 }  // namespace
 
-Cell text(std::string words) { return {std::move(words), 0, false}; }
-Cell number(double si, std::string words) { return {std::move(words), si, true}; }
+Cell text(std::string words) {
+  return {std::move(words), 0, false};
+}
+Cell number(double si, std::string words) {
+  return {std::move(words), si, true};
+}
 
 std::string print(const Table& table, Format format) {
   switch (format) {
-    case Format::text: return as_text(table);
-    case Format::csv: return as_csv(table);
-    case Format::json: return as_json(table);
+    case Format::text:
+      return as_text(table);
+    case Format::csv:
+      return as_csv(table);
+    case Format::json:
+      return as_json(table);
   }
   return {};
 }

@@ -9,8 +9,8 @@ namespace yoke::cli {
 enum class Format { text, json, csv };
 
 struct Cell {
-  std::string words;   ///< for people
-  double number = 0;   ///< SI, when `numeric`
+  std::string words;  ///< for people
+  double number = 0;  ///< SI, when `numeric`
   bool numeric = false;
 };
 

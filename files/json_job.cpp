@@ -36,7 +36,9 @@ json write_sheet(const Sheet& sheet) {
 constexpr const char* kStates[] = {"in_work", "proved", "left_unsafe"};
 constexpr const char* kGateStates[] = {"open", "passed", "failed"};
 
-json optional_number(const std::optional<double>& v) { return v ? json(*v) : json(nullptr); }
+json optional_number(const std::optional<double>& v) {
+  return v ? json(*v) : json(nullptr);
+}
 
 json write_logs(const Job& job, json root) {
   for (const auto& [id, s] : job.steps)

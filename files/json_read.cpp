@@ -132,8 +132,7 @@ void read_entry(Checker& c, Job& job, Sheet& sheet, const ParamInfo& p, const js
     m.si = *si;
     m.doubt_si = c.number_of(v, "plus_minus", place + ".", 0, 1e12, 0.0);
   }
-  keep_others(job, v, pointer,
-              {"how", "note", "option", "plus_minus", unit_key(p.kind)});
+  keep_others(job, v, pointer, {"how", "note", "option", "plus_minus", unit_key(p.kind)});
   sheet.set(p.param, m);
 }
 
@@ -195,16 +194,17 @@ void read_logs(Checker& c, Job& job, const json& root) {
   read_map(c, root, "steps", job.steps, [&](const json& v, const std::string& place) {
     keep_others(job, v, "/steps/" + escape(place.substr(6, place.size() - 7)),
                 {"done", "date", "note"});
-    return StepRecord{flag(c, v, "done", place), c.text(v, "date", place), c.text(v, "note", place)};
+    return StepRecord{flag(c, v, "done", place), c.text(v, "date", place),
+                      c.text(v, "note", place)};
   });
   read_map(c, root, "bleeding", job.bleeding, [&](const json& v, const std::string& place) {
     return BleedRecord{count_of(c, v, "strokes", place), count_of(c, v, "refills", place),
                        count_of(c, v, "clear_strokes", place)};
   });
   read_map(c, root, "gates", job.gates, [&](const json& v, const std::string& place) {
-    return GateRecord{static_cast<GateState>(
-                          word_of(c, v, "state", place, {"open", "passed", "failed"})),
-                      c.text(v, "date", place), c.text(v, "note", place)};
+    return GateRecord{
+        static_cast<GateState>(word_of(c, v, "state", place, {"open", "passed", "failed"})),
+        c.text(v, "date", place), c.text(v, "note", place)};
   });
   if (const auto it = root.find("readings"); it != root.end()) {
     if (!it->is_array() || it->size() > kMostEntries)
@@ -250,12 +250,15 @@ Expected<json> parse_text(std::string_view text) {
   } catch (const json::parse_error& e) {
     const size_t at = std::min<size_t>(e.byte, text.size());
     const auto line = 1 + std::count(text.begin(), text.begin() + static_cast<long>(at), '\n');
-    return fail(whole_file(fmt::format("The file is broken or cut off at line {} (byte {})", line, at),
-                           "Open an older copy beside it (name.yoke.old-1 …)"));
+    return fail(
+        whole_file(fmt::format("The file is broken or cut off at line {} (byte {})", line, at),
+                   "Open an older copy beside it (name.yoke.old-1 …)"));
   } catch (const json::exception&) {
-    return fail(whole_file("The file holds a number or text no job can hold", "Open an older copy"));
+    return fail(
+        whole_file("The file holds a number or text no job can hold", "Open an older copy"));
   }
-  if (too_deep) return fail(whole_file("The file is nested too deeply for a job", "It is something else"));
+  if (too_deep)
+    return fail(whole_file("The file is nested too deeply for a job", "It is something else"));
   if (!root.is_object()) return fail(whole_file("This is not a job file", "Open a .yoke file"));
   return root;
 }
@@ -273,19 +276,20 @@ Expected<Job> read_job(std::string_view text) {
   if (version == root.end() || !version->is_number_integer())
     return fail(whole_file("The file does not tell its format version", "Open an older copy"));
   const auto reader = root.find("minimum_reader");
-  const double needed = reader != root.end() && reader->is_number() ? reader->get<double>()
-                                                                    : version->get<double>();
+  const double needed =
+      reader != root.end() && reader->is_number() ? reader->get<double>() : version->get<double>();
   if (needed > kFormatVersion)
     return fail(whole_file(
-        fmt::format("The file was written by a newer Yoke Step (format {}); this one reads up to {}",
-                    needed, kFormatVersion),
+        fmt::format(
+            "The file was written by a newer Yoke Step (format {}); this one reads up to {}",
+            needed, kFormatVersion),
         "Update Yoke Step to open it; nothing was changed"));
   Job job;
   job.title = c.text(root, "title", "");
   job.vehicle = c.text(root, "vehicle", "");
   job.notes = c.text(root, "notes", "");
-  job.state = static_cast<JobState>(
-      word_of(c, root, "state", "", {"in_work", "proved", "left_unsafe"}));
+  job.state =
+      static_cast<JobState>(word_of(c, root, "state", "", {"in_work", "proved", "left_unsafe"}));
   read_sheet(c, job, root, "found", job.found);
   read_sheet(c, job, root, "plan", job.plan);
   read_sheet(c, job, root, "built", job.built);

@@ -34,12 +34,24 @@ json value_schema(const ParamInfo& p) {
   return s;
 }
 
-json map_of(json record) { return {{"type", "object"}, {"additionalProperties", std::move(record)}}; }
-json text() { return {{"type", "string"}}; }
-json number(double lo, double hi) { return {{"type", "number"}, {"minimum", lo}, {"maximum", hi}}; }
-json maybe(double hi) { return {{"type", {"number", "null"}}, {"minimum", 0}, {"maximum", hi}}; }
-json whole() { return {{"type", "integer"}, {"minimum", 0}, {"maximum", 100000}}; }
-json object(json properties) { return {{"type", "object"}, {"properties", std::move(properties)}}; }
+json map_of(json record) {
+  return {{"type", "object"}, {"additionalProperties", std::move(record)}};
+}
+json text() {
+  return {{"type", "string"}};
+}
+json number(double lo, double hi) {
+  return {{"type", "number"}, {"minimum", lo}, {"maximum", hi}};
+}
+json maybe(double hi) {
+  return {{"type", {"number", "null"}}, {"minimum", 0}, {"maximum", hi}};
+}
+json whole() {
+  return {{"type", "integer"}, {"minimum", 0}, {"maximum", 100000}};
+}
+json object(json properties) {
+  return {{"type", "object"}, {"properties", std::move(properties)}};
+}
 
 }  // namespace
 
@@ -63,11 +75,25 @@ std::string job_schema() {
         {"found", {{"$ref", "#/$defs/sheet"}}},
         {"plan", {{"$ref", "#/$defs/sheet"}}},
         {"built", {{"$ref", "#/$defs/sheet"}}},
-        {"steps", map_of(object({{"done", {{"type", "boolean"}}}, {"date", text()}, {"note", text()}}))},
-        {"bleeding", map_of(object({{"strokes", whole()}, {"refills", whole()}, {"clear_strokes", whole()}}))},
-        {"gates", map_of(object({{"state", {{"enum", {"open", "passed", "failed"}}}}, {"date", text()}, {"note", text()}}))},
-        {"readings", {{"type", "array"}, {"maxItems", 2000}, {"items", object({{"force_N", number(0, 5000)}, {"travel_m", number(0, 1)}, {"force_plus_minus_N", number(0, 1000)}, {"travel_plus_minus_m", number(0, 0.2)}, {"assist", {{"type", "boolean"}}}})}}},
-        {"pump", object({{"first_m", maybe(1)}, {"third_m", maybe(1)}, {"sink_m", maybe(1)}, {"hold_s", maybe(86400)}})}}}};
+        {"steps",
+         map_of(object({{"done", {{"type", "boolean"}}}, {"date", text()}, {"note", text()}}))},
+        {"bleeding",
+         map_of(object({{"strokes", whole()}, {"refills", whole()}, {"clear_strokes", whole()}}))},
+        {"gates", map_of(object({{"state", {{"enum", {"open", "passed", "failed"}}}},
+                                 {"date", text()},
+                                 {"note", text()}}))},
+        {"readings",
+         {{"type", "array"},
+          {"maxItems", 2000},
+          {"items", object({{"force_N", number(0, 5000)},
+                            {"travel_m", number(0, 1)},
+                            {"force_plus_minus_N", number(0, 1000)},
+                            {"travel_plus_minus_m", number(0, 0.2)},
+                            {"assist", {{"type", "boolean"}}}})}}},
+        {"pump", object({{"first_m", maybe(1)},
+                         {"third_m", maybe(1)},
+                         {"sink_m", maybe(1)},
+                         {"hold_s", maybe(86400)}})}}}};
   return root.dump(1) + "\n";
 }
 

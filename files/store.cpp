@@ -63,7 +63,9 @@ FileStamp stamp_of_text(const std::string& text) {
 void keep_old_copies(const fs::path& path) {
   std::error_code ec;
   constexpr int kCopies = 3;
-  const auto name = [&path](int n) { return fs::path(path.string() + ".old-" + std::to_string(n)); };
+  const auto name = [&path](int n) {
+    return fs::path(path.string() + ".old-" + std::to_string(n));
+  };
   for (int n = kCopies; n > 1; --n) fs::rename(name(n - 1), name(n), ec);
   fs::copy_file(path, name(1), fs::copy_options::overwrite_existing, ec);
 }
@@ -76,10 +78,12 @@ Expected<std::string> read_file(const fs::path& path, std::size_t most) {
   struct stat st {};
   if (::fstat(fd.get(), &st) != 0) return fail(io_error(path, "Cannot open", errno));
   if (!S_ISREG(st.st_mode))
-    return fail({"file", path.string(), "", path.filename().string() + " is not a file", "Open a .yoke file"});
+    return fail({"file", path.string(), "", path.filename().string() + " is not a file",
+                 "Open a .yoke file"});
   if (static_cast<size_t>(st.st_size) > most)
     return fail({"file", path.string(), fmt::format("up to {} MB", most >> 20),
-                 fmt::format("{} is too large for a job: {} MB", path.filename().string(), st.st_size >> 20),
+                 fmt::format("{} is too large for a job: {} MB", path.filename().string(),
+                             st.st_size >> 20),
                  "A job file is far below 4 MB; this is something else"});
   std::string text(static_cast<size_t>(st.st_size), '\0');
   size_t got = 0;
@@ -147,8 +151,8 @@ Expected<FileStamp> save_job(const fs::path& path, const Job& job,
   }
   const std::string text = write_job(job);
   if (text.size() > kMostFileBytes)
-    return fail({"file", path.string(), "up to 4 MB", "The job has grown too large to be read again",
-                 "Shorten its notes"});
+    return fail({"file", path.string(), "up to 4 MB",
+                 "The job has grown too large to be read again", "Shorten its notes"});
   std::error_code ec;
   if (fs::is_regular_file(path, ec)) keep_old_copies(path);
   auto stamp = write_atomically(path, text);

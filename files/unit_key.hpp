@@ -11,18 +11,28 @@ namespace yoke {
   switch (kind) {
     case Kind::length:
     case Kind::altitude:
-    case Kind::pitch: return "m";
-    case Kind::area: return "m2";
-    case Kind::volume: return "m3";
-    case Kind::force: return "N";
-    case Kind::pressure: return "Pa";
-    case Kind::mass: return "kg";
-    case Kind::angle: return "rad";
-    case Kind::temperature: return "degC";
-    case Kind::time: return "s";
+    case Kind::pitch:
+      return "m";
+    case Kind::area:
+      return "m2";
+    case Kind::volume:
+      return "m3";
+    case Kind::force:
+      return "N";
+    case Kind::pressure:
+      return "Pa";
+    case Kind::mass:
+      return "kg";
+    case Kind::angle:
+      return "rad";
+    case Kind::temperature:
+      return "degC";
+    case Kind::time:
+      return "s";
     case Kind::fraction:
     case Kind::number:
-    case Kind::choice: return "value";
+    case Kind::choice:
+      return "value";
   }
   return "value";
 }

@@ -9,13 +9,17 @@ namespace yoke {
 
 namespace {
 
-constexpr Qt::BrushStyle kHatches[] = {Qt::SolidPattern,  Qt::Dense4Pattern, Qt::Dense6Pattern, Qt::VerPattern,
-                                       Qt::BDiagPattern,  Qt::Dense2Pattern, Qt::DiagCrossPattern,
-                                       Qt::HorPattern,    Qt::FDiagPattern,  Qt::Dense5Pattern};
+constexpr Qt::BrushStyle kHatches[] = {Qt::SolidPattern,     Qt::Dense4Pattern, Qt::Dense6Pattern,
+                                       Qt::VerPattern,       Qt::BDiagPattern,  Qt::Dense2Pattern,
+                                       Qt::DiagCrossPattern, Qt::HorPattern,    Qt::FDiagPattern,
+                                       Qt::Dense5Pattern};
 
-QString q(std::string_view s) { return QString::fromUtf8(s.data(), static_cast<qsizetype>(s.size())); }
+QString q(std::string_view s) {
+  return QString::fromUtf8(s.data(), static_cast<qsizetype>(s.size()));
+}
 
-void draw_bar(QPainter& p, const QRectF& bar, const ConditionReport& r, double scale, const Style& style) {
+void draw_bar(QPainter& p, const QRectF& bar, const ConditionReport& r, double scale,
+              const Style& style) {
   double x = bar.left();
   for (size_t i = 0; i < kLayerCount; ++i) {
     const double m = r.target->budget[i];
@@ -32,8 +36,8 @@ void draw_bar(QPainter& p, const QRectF& bar, const ConditionReport& r, double s
     const QString both = name + QStringLiteral(" ") + amount;
     const QString shown = fm.horizontalAdvance(both) + 8 < w ? both : QString();
     if (!shown.isEmpty()) {
-      const QRectF tag(part.center().x() - fm.horizontalAdvance(shown) / 2 - 3, part.center().y() - 10,
-                       fm.horizontalAdvance(shown) + 6, 20);
+      const QRectF tag(part.center().x() - fm.horizontalAdvance(shown) / 2 - 3,
+                       part.center().y() - 10, fm.horizontalAdvance(shown) + 6, 20);
       p.fillRect(tag, theme::kDyeDeep);
       p.setPen(theme::kScribe);
       p.drawText(tag, Qt::AlignCenter, shown);
@@ -56,20 +60,24 @@ QString in_words(const ConditionReport& r, const Style& style, double least_m) {
   QStringList parts;
   for (const auto& [m, k] : layers)
     parts << q(layer_words(static_cast<TravelLayer>(k))) + QStringLiteral(" ") +
-                 QString::fromStdString(format_quantity(m, Kind::length, 0, style));
-  return parts.join(QStringLiteral(", "));
+                 QString::fromStdString(format_quantity(m, Kind::length, 0, style))
+                     .section(QLatin1Char(' '), 0, -2);
+  return parts.join(QStringLiteral(", ")) +
+         (style.units == UnitStyle::imperial ? QStringLiteral(" in") : QStringLiteral(" mm"));
 }
 
 }  // namespace
 
-Picture budget_picture(const std::vector<ConditionReport>& reports, const Style& style, QSizeF size) {
+Picture budget_picture(const std::vector<ConditionReport>& reports, const Style& style,
+                       QSizeF size) {
   Picture pic;
   pic.size = size;
   pic.layers.emplace_back([size](QPainter& p) {
     p.fillRect(QRectF(QPointF(0, 0), size), theme::kDye);
     p.setPen(theme::kScribe);
     p.setFont(theme::text(14, true));
-    p.drawText(QRectF(14, 6, size.width() - 28, 22), Qt::AlignLeft, QStringLiteral("What eats the pad's travel at the wanted stop, up to the floor"));
+    p.drawText(QRectF(14, 6, size.width() - 28, 22), Qt::AlignLeft,
+               QStringLiteral("What eats the pad's travel at the wanted stop, up to the floor"));
   });
   double longest = 0;
   for (const auto& r : reports)
@@ -82,13 +90,15 @@ Picture budget_picture(const std::vector<ConditionReport>& reports, const Style&
     pic.layers.emplace_back([=](QPainter& p) {
       p.setFont(theme::text(13));
       p.setPen(theme::kScribe);
-      p.drawText(QRectF(12, bar.top(), 72, bar.height()), Qt::AlignVCenter, QString::fromStdString(r.title));
+      p.drawText(QRectF(12, bar.top(), 72, bar.height()), Qt::AlignVCenter,
+                 QString::fromStdString(r.title));
       if (r.target) {
         draw_bar(p, bar, r, scale, style);
         const QFont small = theme::text(13);
         p.setFont(small);
         p.setPen(theme::kScribe);
-        p.drawText(QRectF(bar.left(), bar.bottom() + 2, bar.width(), 20), Qt::AlignVCenter, theme::elided(small, in_words(r, style, 0.001), bar.width()));
+        p.drawText(QRectF(bar.left(), bar.bottom() + 2, bar.width(), 20), Qt::AlignVCenter,
+                   theme::elided(small, in_words(r, style, 0.001), bar.width()));
       } else {
         p.setPen(theme::kMarkOnDye);
         p.drawText(bar, Qt::AlignVCenter | Qt::TextWordWrap, QString::fromStdString(r.reason));

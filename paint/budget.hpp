@@ -6,7 +6,7 @@
 
 namespace yoke {
 
-[[nodiscard]] Picture budget_picture(const std::vector<ConditionReport>& reports, const Style& style,
-                                     QSizeF size);
+[[nodiscard]] Picture budget_picture(const std::vector<ConditionReport>& reports,
+                                     const Style& style, QSizeF size);
 
 }  // namespace yoke

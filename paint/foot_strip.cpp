@@ -8,7 +8,9 @@ namespace yoke {
 
 namespace {
 
-QString q(const std::string& s) { return QString::fromStdString(s); }
+QString q(const std::string& s) {
+  return QString::fromStdString(s);
+}
 
 theme::Mark mark_of(Verdict v) {
   return v == Verdict::pass   ? theme::Mark::tick

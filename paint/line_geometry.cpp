@@ -7,7 +7,9 @@ namespace yoke {
 
 namespace {
 
-Value get(const LineInput& in, Param p) { return value_of(in.job, in.which, p); }
+Value get(const LineInput& in, Param p) {
+  return value_of(in.job, in.which, p);
+}
 
 void place_control(LineGeometry& g, const LineInput& in) {
   const Value pad = get(in, Param::control_pad_arm);

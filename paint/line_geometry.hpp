@@ -24,10 +24,10 @@ struct LineGeometry {
   double outlet1_x = 0, outlet2_x = 0;
   struct Brake {
     bool drum = false, known = false;
-    double radius = 110;      ///< of the disc's outside or the drum
+    double radius = 110;  ///< of the disc's outside or the drum
     double effective = 100;
     QPointF centre;
-    double pressed = 0;       ///< 0 … 1
+    double pressed = 0;  ///< 0 … 1
   };
   Brake front, rear;
   QRectF world;  ///< everything

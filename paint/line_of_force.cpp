@@ -12,8 +12,12 @@ namespace yoke {
 
 namespace {
 
-QString q(const std::string& s) { return QString::fromStdString(s); }
-QString q(std::string_view s) { return QString::fromUtf8(s.data(), static_cast<qsizetype>(s.size())); }
+QString q(const std::string& s) {
+  return QString::fromStdString(s);
+}
+QString q(std::string_view s) {
+  return QString::fromUtf8(s.data(), static_cast<qsizetype>(s.size()));
+}
 
 struct View {
   double scale = 1;
@@ -27,9 +31,11 @@ struct View {
 
 View view_of(const LineGeometry& g, QSizeF size) {
   View v;
-  v.scale = std::min((size.width() - 24) / g.world.width(), (size.height() - 12) / g.world.height());
+  v.scale =
+      std::min((size.width() - 24) / g.world.width(), (size.height() - 12) / g.world.height());
   const QSizeF drawn = g.world.size() * v.scale;
-  v.shift = QPointF(12 + (size.width() - 24 - drawn.width()) / 2, 6 + (size.height() - 12 - drawn.height()) / 2) -
+  v.shift = QPointF(12 + (size.width() - 24 - drawn.width()) / 2,
+                    6 + (size.height() - 12 - drawn.height()) / 2) -
             g.world.topLeft() * v.scale;
   return v;
 }
@@ -106,8 +112,7 @@ void draw_master(QPainter& p, const LineGeometry& g, const View& v, const LineIn
   p.setPen(scribe(1.2));
   p.setBrush(theme::kScribeSoft);
   p.drawRect(v.box(g.piston1_x - 12, g.axis_y - half, g.piston1_x, g.axis_y + half));
-  if (g.tandem)
-    p.drawRect(v.box(g.piston2_x - 12, g.axis_y - half, g.piston2_x, g.axis_y + half));
+  if (g.tandem) p.drawRect(v.box(g.piston2_x - 12, g.axis_y - half, g.piston2_x, g.axis_y + half));
   p.setBrush(Qt::NoBrush);
   if (!g.booster) p.drawLine(v.at(g.ball), v.at(g.piston1_x - 12, g.axis_y));
   const double top = g.axis_y - g.body / 2;
@@ -132,7 +137,8 @@ void draw_brake(QPainter& p, const LineGeometry::Brake& b, const View& v) {
   if (b.pressed > 0.02) ink = theme::kMarkOnDye;
   if (b.drum) {
     const double gap = (1 - b.pressed) * 4 + 2;
-    const QRectF shoe(c.x() - r + gap + 4, c.y() - r + gap + 4, 2 * (r - gap - 4), 2 * (r - gap - 4));
+    const QRectF shoe(c.x() - r + gap + 4, c.y() - r + gap + 4, 2 * (r - gap - 4),
+                      2 * (r - gap - 4));
     p.setPen(QPen(ink, 5, Qt::SolidLine, Qt::FlatCap));
     p.drawArc(shoe, 115 * 16, 130 * 16);
     p.drawArc(shoe, -65 * 16, 130 * 16);
@@ -166,9 +172,11 @@ void draw_lines(QPainter& p, const LineGeometry& g, const View& v, const LineInp
   const auto outlet = [&](Axle axle) {
     const Wheel left = axle == Axle::front ? Wheel::front_left : Wheel::rear_left;
     const auto o = outlet_of(in.job, in.which, left);
-    return !g.tandem ? Outlet::first : o.value_or(axle == Axle::front ? Outlet::first : Outlet::second);
+    return !g.tandem ? Outlet::first
+                     : o.value_or(axle == Axle::front ? Outlet::first : Outlet::second);
   };
-  const double low = std::max(g.front.centre.y() + g.front.radius, g.rear.centre.y() + g.rear.radius);
+  const double low =
+      std::max(g.front.centre.y() + g.front.radius, g.rear.centre.y() + g.rear.radius);
   const auto x_of = [&](Outlet o) { return o == Outlet::first ? g.outlet1_x : g.outlet2_x; };
   run(x_of(outlet(Axle::front)), g.front, low + 8, outlet(Axle::front) == Outlet::second);
   run(x_of(outlet(Axle::rear)), g.rear, low + 20, outlet(Axle::rear) == Outlet::second);
@@ -192,7 +200,8 @@ std::vector<Dimension> dimensions_of(const LineGeometry& g, const View& v) {
                  v.at(x, g.axis_y + g.booster_diameter / 2)});
   }
   const double end = g.master_x + g.master_length + 26;
-  d.push_back({Param::master_bore, v.at(end, g.axis_y - g.bore / 2), v.at(end, g.axis_y + g.bore / 2)});
+  d.push_back(
+      {Param::master_bore, v.at(end, g.axis_y - g.bore / 2), v.at(end, g.axis_y + g.bore / 2)});
   const auto brake = [&](const LineGeometry::Brake& b, Axle axle) {
     d.push_back({of_axle(b.drum ? Param::front_drum : Param::front_radius, axle),
                  b.drum ? v.at(b.centre - QPointF(b.radius, 0)) : v.at(b.centre),
@@ -208,11 +217,13 @@ void add_dimensions(Picture& pic, const LineGeometry& g, const View& v, const Li
   for (const Dimension& d : dimensions_of(g, v)) {
     const Value value = value_of(in.job, in.which, d.param);
     const bool known = value.known();
-    const QString label = known ? q(format_value(d.param, value.si, in.style)) : QStringLiteral("?");
+    const QString label =
+        known ? q(format_value(d.param, value.si, in.style)) : QStringLiteral("?");
     const QColor ink = known && value.how != How::estimate ? theme::kScribe : theme::kMarkOnDye;
     pic.layers.emplace_back(
         [=](QPainter& p) { theme::draw_dimension(p, d.a, d.b, label, ink, !known); });
-    const QString said = q(info(d.param).words) + QStringLiteral(": ") + (known ? label : QStringLiteral("unknown"));
+    const QString said =
+        q(info(d.param).words) + QStringLiteral(": ") + (known ? label : QStringLiteral("unknown"));
     pic.said << said;
     const QPointF mid = (d.a + d.b) / 2;
     pic.spots.push_back({QRectF(mid.x() - 40, mid.y() - 16, 80, 32),
@@ -222,11 +233,16 @@ void add_dimensions(Picture& pic, const LineGeometry& g, const View& v, const Li
 
 QString assist_words(AssistState s) {
   switch (s) {
-    case AssistState::none: return QStringLiteral("no assist");
-    case AssistState::cut_in: return QStringLiteral("not cut in");
-    case AssistState::working: return QStringLiteral("assist works");
-    case AssistState::run_out: return QStringLiteral("assist run out");
-    case AssistState::dead: return QStringLiteral("assist dead");
+    case AssistState::none:
+      return QStringLiteral("no assist");
+    case AssistState::cut_in:
+      return QStringLiteral("not cut in");
+    case AssistState::working:
+      return QStringLiteral("assist works");
+    case AssistState::run_out:
+      return QStringLiteral("assist run out");
+    case AssistState::dead:
+      return QStringLiteral("assist dead");
   }
   return {};
 }
@@ -238,10 +254,14 @@ struct Station {
 QString lock_words(const FeelPoint& f) {
   if (f.rear_lifts) return QStringLiteral("rear lifts");
   switch (f.lock) {
-    case Lock::none: return QStringLiteral("rolling");
-    case Lock::front: return QStringLiteral("front locked");
-    case Lock::rear: return QStringLiteral("REAR LOCKED");
-    case Lock::both: return QStringLiteral("all locked");
+    case Lock::none:
+      return QStringLiteral("rolling");
+    case Lock::front:
+      return QStringLiteral("front locked");
+    case Lock::rear:
+      return QStringLiteral("REAR LOCKED");
+    case Lock::both:
+      return QStringLiteral("all locked");
   }
   return {};
 }
@@ -251,16 +271,20 @@ std::vector<Station> stations_of(const LineInput& in) {
   const FeelPoint& f = *in.point;
   const auto n = [&](double v, Kind k, int d) { return q(format_quantity(v, k, d, in.style)); };
   const bool vehicle = assemble(in.job, in.which).missing_vehicle.empty();
-  return {{QStringLiteral("pad"), n(f.pad_force_n, Kind::force, 0), n(f.pad_travel_m, Kind::length, 1)},
-          {QStringLiteral("rod"), n(f.input_force_n, Kind::force, 0), n(f.rod_travel_m, Kind::length, 1)},
-          {QStringLiteral("assist"), n(f.output_force_n, Kind::force, 0), assist_words(f.assist)},
-          {QStringLiteral("master"), n(f.pressure_pa, Kind::pressure, 2), n(f.stroke_m, Kind::length, 1)},
-          {QStringLiteral("front"), n(f.front_pa, Kind::pressure, 2),
-           f.front_pa > 0 ? QStringLiteral("at wheels") : QStringLiteral("no pressure")},
-          {QStringLiteral("rear"), n(f.rear_pa, Kind::pressure, 2),
-           f.rear_pa > 0 ? QStringLiteral("at wheels") : QStringLiteral("no pressure")},
-          {QStringLiteral("car"), vehicle ? QStringLiteral("%1 g").arg(f.z, 0, 'f', 2) : QStringLiteral("?"),
-           vehicle ? lock_words(f) : QStringLiteral("mass unknown")}};
+  return {
+      {QStringLiteral("pad"), n(f.pad_force_n, Kind::force, 0), n(f.pad_travel_m, Kind::length, 1)},
+      {QStringLiteral("rod"), n(f.input_force_n, Kind::force, 0),
+       n(f.rod_travel_m, Kind::length, 1)},
+      {QStringLiteral("assist"), n(f.output_force_n, Kind::force, 0), assist_words(f.assist)},
+      {QStringLiteral("master"), n(f.pressure_pa, Kind::pressure, 2),
+       n(f.stroke_m, Kind::length, 1)},
+      {QStringLiteral("front"), n(f.front_pa, Kind::pressure, 2),
+       f.front_pa > 0 ? QStringLiteral("at wheels") : QStringLiteral("no pressure")},
+      {QStringLiteral("rear"), n(f.rear_pa, Kind::pressure, 2),
+       f.rear_pa > 0 ? QStringLiteral("at wheels") : QStringLiteral("no pressure")},
+      {QStringLiteral("car"),
+       vehicle ? QStringLiteral("%1 g").arg(f.z, 0, 'f', 2) : QStringLiteral("?"),
+       vehicle ? lock_words(f) : QStringLiteral("mass unknown")}};
 }
 
 void draw_station(QPainter& p, const QRectF& box, const Station& s, int big_px) {
@@ -316,9 +340,11 @@ Picture line_of_force_picture(const LineInput& in, QSizeF size) {
     p.drawText(QRectF(14, 8, size.width() - 28, 22), Qt::AlignLeft, in.title);
     p.setFont(theme::text(13));
     p.setPen(theme::kScribeSoft);
-    p.drawText(QRectF(14, 32, 210, 60), Qt::AlignLeft | Qt::TextWordWrap,
-               in.point ? QStringLiteral("Drag the pad, or hold F8, to press it. Touch a dimension to type it.")
-                        : QStringLiteral("Touch a dimension to type it."));
+    p.drawText(
+        QRectF(14, 32, 210, 60), Qt::AlignLeft | Qt::TextWordWrap,
+        in.point
+            ? QStringLiteral("Drag the pad, or hold F8, to press it. Touch a dimension to type it.")
+            : QStringLiteral("Touch a dimension to type it."));
   });
   pic.layers.emplace_back([=](QPainter& p) { draw_lines(p, g, v, in); });
   pic.layers.emplace_back([=](QPainter& p) { draw_booster(p, g, v, dead); });
@@ -347,8 +373,8 @@ Picture stations_picture(const LineInput& in, QSizeF size) {
     const QFont font = theme::text(14, true);
     p.setFont(font);
     p.setPen(theme::kScribe);
-    p.drawText(QRectF(14, 8, 96, size.height() - 16), Qt::AlignLeft | Qt::AlignVCenter | Qt::TextWordWrap,
-               in.title);
+    p.drawText(QRectF(14, 8, 96, size.height() - 16),
+               Qt::AlignLeft | Qt::AlignVCenter | Qt::TextWordWrap, in.title);
   });
   pic.said << in.title;
   add_stations(pic, in, QRectF(124, 4, size.width() - 136, size.height() - 8), 18);

@@ -51,7 +51,9 @@ Frame frame_of(const PlotInput& in, QSizeF size) {
           {in.y.lo, in.y.hi, area.bottom(), area.top()}};
 }
 
-QString number_text(double v) { return QString::number(v, 'g', 6); }
+QString number_text(double v) {
+  return QString::number(v, 'g', 6);
+}
 
 void draw_axes(QPainter& p, const PlotInput& in, const Frame& f, QSizeF size) {
   p.fillRect(QRectF(QPointF(0, 0), size), theme::kDye);
@@ -59,14 +61,16 @@ void draw_axes(QPainter& p, const PlotInput& in, const Frame& f, QSizeF size) {
   p.setFont(theme::text(14, true));
   p.drawText(QRectF(14, 8, size.width() - 28, 24), Qt::AlignLeft | Qt::AlignVCenter, in.title);
   p.setFont(theme::figure(13));
-  for (const double v : round_ticks(in.x.lo, in.x.hi, std::max(2, static_cast<int>(f.area.width() / 80)))) {
+  for (const double v :
+       round_ticks(in.x.lo, in.x.hi, std::max(2, static_cast<int>(f.area.width() / 80)))) {
     const double x = f.x.pixel(v);
     p.setPen(QPen(theme::kScribeFaint, 1));
     p.drawLine(QPointF(x, f.area.top()), QPointF(x, f.area.bottom()));
     p.setPen(theme::kScribeSoft);
     p.drawText(QRectF(x - 30, f.area.bottom() + 3, 60, 18), Qt::AlignCenter, number_text(v));
   }
-  for (const double v : round_ticks(in.y.lo, in.y.hi, std::max(2, static_cast<int>(f.area.height() / 45)))) {
+  for (const double v :
+       round_ticks(in.y.lo, in.y.hi, std::max(2, static_cast<int>(f.area.height() / 45)))) {
     const double y = f.y.pixel(v);
     p.setPen(QPen(theme::kScribeFaint, 1));
     p.drawLine(QPointF(f.area.left(), y), QPointF(f.area.right(), y));
@@ -145,7 +149,8 @@ void draw_points(QPainter& p, const PlotInput& in, const Frame& f) {
   }
 }
 
-/// Names of the curves with a sample of their stroke, at the upper left: every curve here starts low.
+/// Names of the curves with a sample of their stroke, at the upper left: every curve here starts
+/// low.
 void draw_legend(QPainter& p, const PlotInput& in, const Frame& f) {
   if (in.curves.size() < 2) return;  // one curve needs no key: the title names it
   p.setFont(theme::text(13));
@@ -182,13 +187,15 @@ Picture plot(const PlotInput& input, QSizeF size) {
     pic.layers.emplace_back([=](QPainter& p) {
       p.setFont(theme::text(15));
       p.setPen(theme::kMarkOnDye);
-      p.drawText(f.area.adjusted(20, 20, -20, -20), Qt::AlignCenter | Qt::TextWordWrap, input.empty);
+      p.drawText(f.area.adjusted(20, 20, -20, -20), Qt::AlignCenter | Qt::TextWordWrap,
+                 input.empty);
     });
   pic.said << input.title;
   for (const auto& c : input.curves)
     if (!c.points.empty())
       pic.said << QStringLiteral("%1 ends at %2, %3")
-                      .arg(c.name, number_text(c.points.back().x()), number_text(c.points.back().y()));
+                      .arg(c.name, number_text(c.points.back().x()),
+                           number_text(c.points.back().y()));
   for (const auto& q : input.marks) pic.said << q.name;
   if (nothing) pic.said << input.empty;
   return pic;

@@ -10,7 +10,7 @@
 namespace yoke {
 
 struct PlotAxis {
-  QString words;   ///< "pad travel, mm"
+  QString words;  ///< "pad travel, mm"
   double lo = 0;
   double hi = 1;
 };

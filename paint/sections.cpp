@@ -12,8 +12,12 @@ namespace yoke {
 
 namespace {
 
-QString q(const std::string& s) { return QString::fromStdString(s); }
-QString q(std::string_view s) { return QString::fromUtf8(s.data(), static_cast<qsizetype>(s.size())); }
+QString q(const std::string& s) {
+  return QString::fromStdString(s);
+}
+QString q(std::string_view s) {
+  return QString::fromUtf8(s.data(), static_cast<qsizetype>(s.size()));
+}
 
 void background(Picture& pic, const QString& title) {
   const QSizeF size = pic.size;
@@ -54,9 +58,9 @@ void draw_unit(QPainter& p, const UnitSection& u, QPointF face, double s, const 
   p.drawRect(QRectF(fw, face.y() - 50, u.g() * s, 30));
   p.drawRect(QRectF(fw, face.y() + 20, u.g() * s, 30));
   p.setBrush(theme::kDyeDeep);
-  p.drawRect(QRectF(face.x(), face.y() - 50, 10, 100));          // flange
-  p.drawRect(QRectF(face.x() + 10, face.y() - 26, 60, 52));      // body
-  const double end = face.x() - u.n() * s;                        // snout's end
+  p.drawRect(QRectF(face.x(), face.y() - 50, 10, 100));      // flange
+  p.drawRect(QRectF(face.x() + 10, face.y() - 26, 60, 52));  // body
+  const double end = face.x() - u.n() * s;                   // snout's end
   p.drawRect(QRectF(QPointF(end, face.y() - 17), QPointF(face.x(), face.y() + 17)));
   const double seat = end + u.t() * s;
   p.setBrush(theme::kDye);
@@ -70,10 +74,10 @@ void draw_unit(QPainter& p, const UnitSection& u, QPointF face, double s, const 
            (v.known() ? q(format_value(Param::rod_snout, v.si, style)) : QStringLiteral("?"));
   };
   const auto ink = [](const Value& v) { return v.known() ? theme::kScribe : theme::kMarkOnDye; };
-  theme::draw_dimension(p, {end, face.y() - 66}, {face.x(), face.y() - 66},
-                        label("snout", u.snout), ink(u.snout), !u.snout.known());
-  theme::draw_dimension(p, {end, face.y() + 66}, {seat, face.y() + 66},
-                        label("socket", u.socket), ink(u.socket), !u.socket.known());
+  theme::draw_dimension(p, {end, face.y() - 66}, {face.x(), face.y() - 66}, label("snout", u.snout),
+                        ink(u.snout), !u.snout.known());
+  theme::draw_dimension(p, {end, face.y() + 66}, {seat, face.y() + 66}, label("socket", u.socket),
+                        ink(u.socket), !u.socket.known());
   p.setFont(theme::text(13));
   p.setPen(ink(u.stack));
   p.drawText(QRectF(end, face.y() + 80, 200, 18), Qt::AlignLeft, label("plates", u.stack));
@@ -82,9 +86,18 @@ void draw_unit(QPainter& p, const UnitSection& u, QPointF face, double s, const 
   p.drawText(QRectF(face.x() + 18, face.y() + 40, 80, 20), Qt::AlignLeft, name);
 }
 
+/// Too low for names below the wheels.
+bool flat(QSizeF size) {
+  return size.height() < 240;
+}
+
 QRectF wheel_box(Wheel w, QSizeF size) {
   const bool front = axle_of(w) == Axle::front;
   const bool left = w == Wheel::front_left || w == Wheel::rear_left;
+  if (flat(size)) {  // names go beside the wheels
+    const double x = front ? size.width() * 0.42 : size.width() - 200;
+    return {x, left ? size.height() - 64 : 54, 52, 32};
+  }
   const double x = front ? size.width() * 0.46 : size.width() - 96;
   const double y = left ? size.height() - 92 : 54;
   return {x, y, 62, 40};
@@ -111,17 +124,25 @@ void draw_outlet_lines(QPainter& p, const Job& job, QSizeF size) {
   }
 }
 
-void draw_wheel(QPainter& p, const QRectF& box, std::optional<Outlet> o, const QString& name) {
+void draw_wheel(QPainter& p, const QRectF& box, std::optional<Outlet> o, const QString& name,
+                bool beside) {
   p.setRenderHint(QPainter::Antialiasing);
   p.setBrush(theme::kDyeDeep);
   p.setPen(QPen(o ? theme::kScribe : theme::kMarkOnDye, 2, o ? Qt::SolidLine : Qt::DashLine));
   p.drawRoundedRect(box, 8, 8);
   p.setFont(theme::figure(17, true));
   p.setPen(o ? theme::kScribe : theme::kMarkOnDye);
-  p.drawText(box, Qt::AlignCenter, !o ? QStringLiteral("?") : *o == Outlet::first ? QStringLiteral("1") : QStringLiteral("2"));
+  p.drawText(box, Qt::AlignCenter,
+             !o                    ? QStringLiteral("?")
+             : *o == Outlet::first ? QStringLiteral("1")
+                                   : QStringLiteral("2"));
   p.setFont(theme::text(13));
   p.setPen(theme::kScribe);
-  p.drawText(QRectF(box.left() - 30, box.bottom() + 2, box.width() + 60, 18), Qt::AlignCenter, name);
+  if (beside)
+    p.drawText(QRectF(box.right() + 8, box.top(), 150, box.height()), Qt::AlignVCenter, name);
+  else
+    p.drawText(QRectF(box.left() - 30, box.bottom() + 2, box.width() + 60, 18), Qt::AlignCenter,
+               name);
 }
 
 }  // namespace
@@ -167,16 +188,21 @@ Picture bleed_picture(const Job& job, const BleedPlan& plan, QSizeF size) {
     const BleedRecord r = it == job.bleeding.end() ? BleedRecord{} : it->second;
     const bool clear = r.clear_strokes >= kClearStrokes;
     const QRectF box = wheel_box(w.wheel, size);
-    const QString name = QStringLiteral("%1, %2 of %3").arg(q(wheel_words(w.wheel))).arg(r.strokes).arg(w.strokes);
+    const QString name =
+        QStringLiteral("%1, %2 of %3").arg(q(wheel_words(w.wheel))).arg(r.strokes).arg(w.strokes);
     pic.layers.emplace_back([=](QPainter& p) {
-      draw_wheel(p, box, w.outlet, name);
-      p.fillRect(box.adjusted(14, 6, -14, -6), theme::kDyeDeep);
+      draw_wheel(p, box, w.outlet, name, flat(size));
+      p.fillRect(box.adjusted(12, 5, -12, -5), theme::kDyeDeep);
       p.setFont(theme::figure(18, true));
       p.setPen(theme::kScribe);
       p.drawText(clear ? box.adjusted(0, 0, -20, 0) : box, Qt::AlignCenter, QString::number(order));
-      if (clear) theme::draw_mark(p, QRectF(box.center().x() + 4, box.center().y() - 9, 18, 18), theme::Mark::tick, theme::kScribe);
+      if (clear)
+        theme::draw_mark(p, QRectF(box.center().x() + 4, box.center().y() - 9, 18, 18),
+                         theme::Mark::tick, theme::kScribe);
     });
-    pic.said << QStringLiteral("%1. %2%3").arg(order).arg(name, clear ? QStringLiteral(", clear") : QString());
+    pic.said << QStringLiteral("%1. %2%3")
+                    .arg(order)
+                    .arg(name, clear ? QStringLiteral(", clear") : QString());
   }
   return pic;
 }
@@ -200,7 +226,8 @@ Picture outlets_picture(const Job& job, const OutletReport& report, QSizeF size)
     p.setFont(theme::text(13));
     p.drawText(body.adjusted(6, 0, -4, 0), Qt::AlignRight | Qt::AlignVCenter,
                tandem ? QStringLiteral("2 secondary\n\n1 primary") : QStringLiteral("one outlet"));
-    p.drawText(QRectF(body.left(), body.bottom() + 4, 160, 18), Qt::AlignLeft, QStringLiteral("master, from above"));
+    p.drawText(QRectF(body.left(), body.bottom() + 4, 160, 18), Qt::AlignLeft,
+               QStringLiteral("master, from above"));
     p.setPen(theme::kScribeSoft);
     p.drawText(QRectF(40, 54, 200, 18), Qt::AlignLeft, QStringLiteral("front of the car"));
   });
@@ -208,12 +235,13 @@ Picture outlets_picture(const Job& job, const OutletReport& report, QSizeF size)
     const QRectF box = wheel_box(w, size);
     const auto o = tandem ? outlet_of(job, Which::plan, w) : std::optional<Outlet>(Outlet::first);
     const QString name = q(wheel_words(w));
-    pic.layers.emplace_back([=](QPainter& p) { draw_wheel(p, box, o, name); });
-    const QString said = name + (!o ? QStringLiteral(": not traced")
-                                    : *o == Outlet::first ? QStringLiteral(": outlet 1")
-                                                          : QStringLiteral(": outlet 2"));
+    pic.layers.emplace_back([=](QPainter& p) { draw_wheel(p, box, o, name, flat(size)); });
+    const QString said = name + (!o                    ? QStringLiteral(": not traced")
+                                 : *o == Outlet::first ? QStringLiteral(": outlet 1")
+                                                       : QStringLiteral(": outlet 2"));
     pic.said << said;
-    pic.spots.push_back({box.adjusted(-6, -6, 6, 22), QStringLiteral("wheel:%1").arg(static_cast<int>(w)), said});
+    pic.spots.push_back(
+        {box.adjusted(-6, -6, 6, 22), QStringLiteral("wheel:%1").arg(static_cast<int>(w)), said});
   }
   for (const auto& f : report.findings) pic.said << q(f.message);
   return pic;
@@ -245,12 +273,14 @@ Picture rod_angle_picture(const Job& job, const AngleReport& report, const Style
   const double arm = get(Param::control_pad_arm);
   const double a0 = value_of(job, Which::plan, Param::control_rest_angle).si;
   const double a1 = a0 + report.points.back().pad_travel_m * 1e3 / arm;
-  const double scale = std::min((size.width() - 120) / (l + r * 0.5 + 30), (size.height() - 110) / (h + 6));
+  const double scale =
+      std::min((size.width() - 120) / (l + r * 0.5 + 30), (size.height() - 110) / (h + 6));
   const QPointF pivot(70 + r * scale * 0.4, 60);
   const auto draw = [=](QPainter& p, double a, const QColor& ink, Qt::PenStyle pen_style) {
     const double e = r * std::cos(a) - h;
     const QPointF pin = pivot + QPointF(r * std::sin(a), r * std::cos(a)) * scale;
-    const QPointF ball = pivot + QPointF(r * std::sin(a) + std::sqrt(std::max(0.0, l * l - e * e)), h) * scale;
+    const QPointF ball =
+        pivot + QPointF(r * std::sin(a) + std::sqrt(std::max(0.0, l * l - e * e)), h) * scale;
     p.setPen(QPen(ink, 3, pen_style));
     p.drawLine(pivot, pin);
     p.drawLine(pin, ball);
@@ -262,21 +292,26 @@ Picture rod_angle_picture(const Job& job, const AngleReport& report, const Style
   pic.layers.emplace_back([=](QPainter& p) {
     p.setRenderHint(QPainter::Antialiasing);
     p.setPen(QPen(theme::kScribeSoft, 1, Qt::DashDotLine));
-    p.drawLine(QPointF(20, pivot.y() + h * scale), QPointF(size.width() - 20, pivot.y() + h * scale));
+    p.drawLine(QPointF(20, pivot.y() + h * scale),
+               QPointF(size.width() - 20, pivot.y() + h * scale));
     p.setFont(theme::text(13));
-    p.drawText(QRectF(size.width() - 100, pivot.y() + h * scale + 4, 86, 18), Qt::AlignRight, QStringLiteral("bore line"));
+    p.drawText(QRectF(size.width() - 100, pivot.y() + h * scale + 4, 86, 18), Qt::AlignRight,
+               QStringLiteral("bore line"));
     draw(p, a0, theme::kScribeSoft, Qt::DashLine);
     draw(p, a1, theme::kScribe, Qt::SolidLine);
     p.setPen(QPen(theme::kScribe, 2));
     p.setBrush(theme::kDye);
     p.drawEllipse(pivot, 6, 6);
     p.setFont(theme::text(13));
-    p.drawText(QRectF(pivot.x() + 12, pivot.y() - 14, 200, 18), Qt::AlignLeft, QStringLiteral("pivot"));
+    p.drawText(QRectF(pivot.x() + 12, pivot.y() - 14, 200, 18), Qt::AlignLeft,
+               QStringLiteral("pivot"));
   });
-  const QString words = QStringLiteral("at rest %1°, pressed %2°, sideways offset %3")
-                            .arg(report.points.front().angle_rad * 180 / M_PI, 0, 'f', 1)
-                            .arg(report.points.back().angle_rad * 180 / M_PI, 0, 'f', 1)
-                            .arg(q(format_value(Param::control_offset, value_of(job, Which::plan, Param::control_offset).si, style)));
+  const QString words =
+      QStringLiteral("at rest %1°, pressed %2°, sideways offset %3")
+          .arg(report.points.front().angle_rad * 180 / M_PI, 0, 'f', 1)
+          .arg(report.points.back().angle_rad * 180 / M_PI, 0, 'f', 1)
+          .arg(q(format_value(Param::control_offset,
+                              value_of(job, Which::plan, Param::control_offset).si, style)));
   pic.said << words;
   pic.layers.emplace_back([=](QPainter& p) {
     p.setFont(theme::text(14));

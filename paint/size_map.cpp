@@ -11,7 +11,9 @@ namespace yoke {
 
 namespace {
 
-QString q(const std::string& s) { return QString::fromStdString(s); }
+QString q(const std::string& s) {
+  return QString::fromStdString(s);
+}
 
 QString bore_words(double bore_m, const Style& style) {
   if (const BoreSize* b = named_bore(Length{bore_m}))
@@ -145,8 +147,8 @@ void draw_key(QPainter& p, const Sweep& s, QSizeF size) {
   std::sort(used.begin(), used.end());
   double x = 14;
   for (const Limit l : used) {
-    const QString word = QString::fromUtf8(limit_words(l).data(),
-                                           static_cast<qsizetype>(limit_words(l).size()));
+    const QString word =
+        QString::fromUtf8(limit_words(l).data(), static_cast<qsizetype>(limit_words(l).size()));
     draw_shape(p, QPointF(x + 8, size.height() - 15), 7, l);
     p.setPen(theme::kScribe);
     const double w = QFontMetricsF(p.font()).horizontalAdvance(word);
@@ -182,9 +184,10 @@ Picture size_map_picture(const Sweep& s, const MapMarks& marks, const Style& sty
       pic.spots.push_back({g.cell(b, r, bores), QStringLiteral("cell:%1:%2").arg(b).arg(r),
                            cell_words(s.at(b, r), style)});
   if (marks.found_bore_m > 0 && marks.found_ratio > 0) {
-    const QRectF box = g.cell(nearest(s.bores_m, marks.found_bore_m),
-                              nearest(s.ratios, marks.found_ratio), bores);
-    pic.layers.emplace_back([=](QPainter& p) { draw_place(p, box, QStringLiteral("today"), false); });
+    const QRectF box =
+        g.cell(nearest(s.bores_m, marks.found_bore_m), nearest(s.ratios, marks.found_ratio), bores);
+    pic.layers.emplace_back(
+        [=](QPainter& p) { draw_place(p, box, QStringLiteral("today"), false); });
   }
   if (marks.plan_bore_m > 0 && marks.plan_ratio > 0) {
     const size_t b = nearest(s.bores_m, marks.plan_bore_m);

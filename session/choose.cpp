@@ -21,9 +21,10 @@ void set_plan(Job& job, Param p, double si) {
 
 void choose_cell(Session& session, double bore_m, double ratio, bool dragging) {
   const BoreSize* size = named_bore(Length{bore_m});
-  const QString name = QObject::tr("bore %1 at %2")
-                           .arg(size ? text_of(size->name) : quantity_text(bore_m, Kind::length, 2, session.style()))
-                           .arg(ratio, 0, 'f', 2);
+  const QString name =
+      QObject::tr("bore %1 at %2")
+          .arg(size ? text_of(size->name) : quantity_text(bore_m, Kind::length, 2, session.style()))
+          .arg(ratio, 0, 'f', 2);
   session.edit(
       name,
       [&](Job& job) {
@@ -44,8 +45,11 @@ QString relative_sentence(const Job& job) {
   const Value old_bore = value_of(job, Which::found, Param::master_bore);
   const Value new_bore = value_of(job, Which::plan, Param::master_bore);
   if (!old_bore.known() || !new_bore.known() || ratio(Which::found) <= 0)
-    return QObject::tr("Enter two bores and the two arms of the pedal: that alone says how much harder and shorter.");
-  const auto r = relative(Length{old_bore.si}, Length{new_bore.si}, ratio(Which::found), ratio(Which::plan));
+    return QObject::tr(
+        "Enter two bores and the two arms of the pedal: that alone says how much harder and "
+        "shorter.");
+  const auto r =
+      relative(Length{old_bore.si}, Length{new_bore.si}, ratio(Which::found), ratio(Which::plan));
   if (!r) return error_text(r.error());
   QString s = QObject::tr("Force × %1, travel × %2 by bore and ratio alone. %3")
                   .arg(r->force_factor, 0, 'f', 2)

@@ -34,10 +34,11 @@ const ConditionReport& report_of(const Session& s, ConditionId id) {
                        [id](const ConditionReport& c) { return c.id == id; });
 }
 
-void add_curve(PlotInput& in, const FeelCurve& c, const QString& name, Stroke stroke, const QColor& colour,
-               const Axes& a) {
+void add_curve(PlotInput& in, const FeelCurve& c, const QString& name, Stroke stroke,
+               const QColor& colour, const Axes& a) {
   PlotCurve out{name, {}, stroke, colour, 2.2};
-  for (const auto& f : c.points) out.points.emplace_back(f.pad_travel_m * a.length, f.pad_force_n * a.force);
+  for (const auto& f : c.points)
+    out.points.emplace_back(f.pad_travel_m * a.length, f.pad_force_n * a.force);
   in.curves.push_back(std::move(out));
 }
 
@@ -82,10 +83,13 @@ PlotInput feel_plot(const Session& s) {
     if (!r.curve) continue;
     add_curve(in, *r.curve, w.name, w.stroke, w.colour, a);
     if (r.target && r.target->reached)
-      in.marks.push_back({{r.target->at.pad_travel_m * a.length, r.target->at.pad_force_n * a.force}, 0, 0,
-                          QStringLiteral("%1 at the wanted stop: %2, %3")
-                              .arg(w.name, full_text(r.target->at.pad_force_n, Kind::force, 0, s.style()),
-                                   full_text(r.target->at.pad_travel_m, Kind::length, 0, s.style()))});
+      in.marks.push_back(
+          {{r.target->at.pad_travel_m * a.length, r.target->at.pad_force_n * a.force},
+           0,
+           0,
+           QStringLiteral("%1 at the wanted stop: %2, %3")
+               .arg(w.name, full_text(r.target->at.pad_force_n, Kind::force, 0, s.style()),
+                    full_text(r.target->at.pad_travel_m, Kind::length, 0, s.style()))});
   }
   fit_axes(in, 2.2 * l.effort_n * a.force);
   in.limits.push_back({false, l.effort_n * a.force, QStringLiteral("effort limit")});
@@ -100,10 +104,12 @@ PlotInput angle_plot(const Session& s) {
   in.title = QStringLiteral("Rod angle over the working stroke");
   in.x.words = QStringLiteral("pad travel, ") + a.mm;
   in.y.words = QStringLiteral("off the bore, °");
-  in.empty = r.missing.empty() ? QStringLiteral("This geometry cannot be")
-                               : QStringLiteral("Unknown, not zero. Measure: ") + text_of(param_list(r.missing));
+  in.empty = r.missing.empty()
+                 ? QStringLiteral("This geometry cannot be")
+                 : QStringLiteral("Unknown, not zero. Measure: ") + text_of(param_list(r.missing));
   PlotCurve angle{QStringLiteral("rod angle"), {}, Stroke::solid, theme::kScribe, 2.2};
-  for (const auto& p : r.points) angle.points.emplace_back(p.pad_travel_m * a.length, p.angle_rad * 180 / kPi);
+  for (const auto& p : r.points)
+    angle.points.emplace_back(p.pad_travel_m * a.length, p.angle_rad * 180 / kPi);
   in.x.hi = r.points.empty() ? 100 : std::max(1e-3, r.points.back().pad_travel_m * a.length);
   in.y.hi = std::max(6.0, round_end(r.largest_rad * 180 / kPi));
   in.curves.push_back(std::move(angle));
@@ -117,19 +123,24 @@ PlotInput prove_plot(const Session& s) {
   in.title = QStringLiteral("Measured against predicted");
   in.x.words = QStringLiteral("pad travel, ") + a.mm;
   in.y.words = QStringLiteral("pad force, ") + a.n;
-  in.empty = QStringLiteral("No prediction yet. ") + text_of(report_of(s, ConditionId::plan).reason);
+  in.empty =
+      QStringLiteral("No prediction yet. ") + text_of(report_of(s, ConditionId::plan).reason);
   const auto& dead = report_of(s, ConditionId::assist_lost);
   const auto& plan = report_of(s, ConditionId::plan);
   const bool boosted = value_of(s.job(), Which::plan, Param::assist_kind).si == 1;
   if (plan.curve)
-    add_curve(in, *plan.curve, boosted ? QStringLiteral("predicted, assist on") : QStringLiteral("predicted"),
+    add_curve(in, *plan.curve,
+              boosted ? QStringLiteral("predicted, assist on") : QStringLiteral("predicted"),
               Stroke::solid, theme::kScribe, a);
   if (boosted && dead.curve)
-    add_curve(in, *dead.curve, QStringLiteral("predicted, assist off"), Stroke::dashed, theme::kScribeSoft, a);
+    add_curve(in, *dead.curve, QStringLiteral("predicted, assist off"), Stroke::dashed,
+              theme::kScribeSoft, a);
   for (const Reading& r : s.job().readings)
-    in.points.push_back({{r.travel_m * a.length, r.force_n * a.force}, r.travel_doubt_m * a.length,
-                         r.force_doubt_n * a.force,
-                         r.assist_alive ? QStringLiteral("assist on") : QStringLiteral("assist off")});
+    in.points.push_back(
+        {{r.travel_m * a.length, r.force_n * a.force},
+         r.travel_doubt_m * a.length,
+         r.force_doubt_n * a.force,
+         r.assist_alive ? QStringLiteral("assist on") : QStringLiteral("assist off")});
   double largest = limits_of(s.job()).effort_n;
   for (const Reading& r : s.job().readings) largest = std::max(largest, r.force_n);
   fit_axes(in, 1.3 * largest * a.force);
@@ -145,31 +156,41 @@ QStringList prove_words(const Session& s) {
   }
   const bool boosted = value_of(s.job(), Which::plan, Param::assist_kind).si == 1;
   for (const bool alive : {false, true}) {
-    const auto count = std::count_if(s.job().readings.begin(), s.job().readings.end(),
-                                     [&](const Reading& r) { return !boosted || r.assist_alive == alive; });
+    const auto count =
+        std::count_if(s.job().readings.begin(), s.job().readings.end(),
+                      [&](const Reading& r) { return !boosted || r.assist_alive == alive; });
     if (count == 0 || (!boosted && alive)) continue;
     std::vector<Reading> readings = s.job().readings;
     if (!boosted)
       for (auto& r : readings) r.assist_alive = false;
     const FitReport f = fit_readings(*as.system, readings, alive);
-    const QString who = !boosted ? QString() : alive ? QStringLiteral("Assist on: ") : QStringLiteral("Assist off: ");
+    const QString who = !boosted ? QString()
+                        : alive  ? QStringLiteral("Assist on: ")
+                                 : QStringLiteral("Assist off: ");
     QString line = who;
     if (f.air_m3)
-      line += QStringLiteral("air %1 ± %2 cm³; ").arg(f.air_m3->value * 1e6, 0, 'f', 1).arg(f.air_m3->doubt * 1e6, 0, 'f', 1);
+      line += QStringLiteral("air %1 ± %2 cm³; ")
+                  .arg(f.air_m3->value * 1e6, 0, 'f', 1)
+                  .arg(f.air_m3->doubt * 1e6, 0, 'f', 1);
     if (f.slack_m)
       line += QStringLiteral("slack %1 ± %2 mm at the pad; readings within %3 mm")
                   .arg(f.slack_m->value * 1e3, 0, 'f', 1)
                   .arg(f.slack_m->doubt * 1e3, 0, 'f', 1)
                   .arg(f.misfit_m * 1e3, 0, 'f', 1);
     if (f.slack_m) words << line;
-    if (!f.refusal.empty()) words << who + text_of(f.refusal) + QStringLiteral(". ") + text_of(f.next_measurement) + QStringLiteral(".");
+    if (!f.refusal.empty())
+      words << who + text_of(f.refusal) + QStringLiteral(". ") + text_of(f.next_measurement) +
+                   QStringLiteral(".");
   }
   if (s.job().readings.empty())
-    words << QStringLiteral("No readings yet. Bathroom scale between foot and pad, tape from the seat: three light presses, two firm ones.");
+    words << QStringLiteral(
+        "No readings yet. Bathroom scale between foot and pad, tape from the seat: three light "
+        "presses, two firm ones.");
   const double pin = value_of(s.job(), Which::plan, Param::control_pin_arm).si;
   if (pin > 0) {
-    const PumpReport p = pump_report(s.job().pump, Length{value_of(s.job(), Which::plan, Param::master_bore).si},
-                                     value_of(s.job(), Which::plan, Param::control_pad_arm).si / pin);
+    const PumpReport p =
+        pump_report(s.job().pump, Length{value_of(s.job(), Which::plan, Param::master_bore).si},
+                    value_of(s.job(), Which::plan, Param::control_pad_arm).si / pin);
     for (const auto& w : p.words) words << text_of(w);
   }
   return words;

@@ -31,9 +31,13 @@ Session::Session(QObject* parent) : QObject(parent) {
   load(blank_job(), {});
 }
 
-Session::~Session() { write_journal_now(); }
+Session::~Session() {
+  write_journal_now();
+}
 
-QString Session::path() const { return QString::fromStdString(path_.string()); }
+QString Session::path() const {
+  return QString::fromStdString(path_.string());
+}
 
 void Session::load(Job job, std::filesystem::path path) {
   job_ = std::move(job);
@@ -63,12 +67,13 @@ void Session::edit(const QString& name, const std::function<void(Job&)>& fn, con
 
 void Session::set_value(Which which, Param param, const Measured& value, const QString& merge) {
   const QString before = value_text(job_, which, param, style_);
-  const QString after = value.known() ? QString::fromStdString(format_value(param, value.si, style_))
-                                      : tr("unknown");
-  const QString words = QString::fromUtf8(info(param).words.data(),
-                                          static_cast<qsizetype>(info(param).words.size()));
-  edit(tr("%1 %2 → %3").arg(words, before, after),
-       [&](Job& job) { put(job, which, param, value); }, merge);
+  const QString after =
+      value.known() ? QString::fromStdString(format_value(param, value.si, style_)) : tr("unknown");
+  const QString words =
+      QString::fromUtf8(info(param).words.data(), static_cast<qsizetype>(info(param).words.size()));
+  edit(
+      tr("%1 %2 → %3").arg(words, before, after), [&](Job& job) { put(job, which, param, value); },
+      merge);
 }
 
 std::optional<Error> Session::objection(Which which, Param param, const Measured& value) const {
@@ -78,8 +83,8 @@ std::optional<Error> Session::objection(Which which, Param param, const Measured
 }
 
 void Session::clear_value(Which which, Param param) {
-  const QString words = QString::fromUtf8(info(param).words.data(),
-                                          static_cast<qsizetype>(info(param).words.size()));
+  const QString words =
+      QString::fromUtf8(info(param).words.data(), static_cast<qsizetype>(info(param).words.size()));
   edit(which == Which::plan ? tr("%1 as found").arg(words) : tr("%1 cleared").arg(words),
        [&](Job& job) {
          const bool is_wish = info(param).group == Group::target;

@@ -1,5 +1,5 @@
-// The open job: one door for edits, undo and redo, saving, the journal, and everything computed from
-// the job, kept up to date. Widgets read from here and edit through here only.
+// The open job: one door for edits, undo and redo, saving, the journal, and everything computed
+// from the job, kept up to date. Widgets read from here and edit through here only.
 #pragma once
 
 #include <QObject>
@@ -35,7 +35,8 @@ class Session : public QObject {
   /// Sets or clears one value, named after what changes: "Undo bore 1 in → 15/16 in".
   void set_value(Which which, Param param, const Measured& value, const QString& merge = {});
   /// What a value would make impossible together with the others; nothing when it is fine.
-  [[nodiscard]] std::optional<Error> objection(Which which, Param param, const Measured& value) const;
+  [[nodiscard]] std::optional<Error> objection(Which which, Param param,
+                                               const Measured& value) const;
   void clear_value(Which which, Param param);
 
   [[nodiscard]] bool can_undo() const { return !undo_.empty(); }

@@ -14,22 +14,27 @@ namespace yoke {
 
 namespace {
 
-QString esc(const QString& s) { return s.toHtmlEscaped(); }
-QString esc(std::string_view s) { return text_of(s).toHtmlEscaped(); }
+QString esc(const QString& s) {
+  return s.toHtmlEscaped();
+}
+QString esc(std::string_view s) {
+  return text_of(s).toHtmlEscaped();
+}
 QString row(const QStringList& cells, const char* tag = "td") {
   QString r = QStringLiteral("<tr>");
   for (const auto& c : cells) r += QStringLiteral("<%1>%2</%1>").arg(QString::fromLatin1(tag), c);
   return r + QStringLiteral("</tr>");
 }
 QString table(const QStringList& rows) {
-  return QStringLiteral("<table width='100%' cellspacing='0' cellpadding='4' border='1' "
-                        "style='border-collapse:collapse;border-color:#b9b09d'>") +
+  return QStringLiteral(
+             "<table width='100%' cellspacing='0' cellpadding='4' border='1' "
+             "style='border-collapse:collapse;border-color:#b9b09d'>") +
          rows.join(QString()) + QStringLiteral("</table>");
 }
 
 QString head(const Job& job, const QDate& on) {
-  QString h = QStringLiteral("<h1>%1</h1><p>%2</p>").arg(esc(std::string_view(job.title)),
-                                                         esc(std::string_view(job.vehicle)));
+  QString h = QStringLiteral("<h1>%1</h1><p>%2</p>")
+                  .arg(esc(std::string_view(job.title)), esc(std::string_view(job.vehicle)));
   if (!job.notes.empty()) h += QStringLiteral("<p>%1</p>").arg(esc(std::string_view(job.notes)));
   if (job.state == JobState::left_unsafe)
     h += QStringLiteral("<h1 style='color:#a33b00'>LEFT UNSAFE – DO NOT DRIVE</h1>");
@@ -37,8 +42,9 @@ QString head(const Job& job, const QDate& on) {
     h += QStringLiteral("<p><b>Proved: every gate passed.</b></p>");
   else
     h += QStringLiteral("<p><b>In work: not proved. Do not drive on it.</b></p>");
-  return h + QStringLiteral("<p>Sheet of %1. Figures are a builder's help, not an approval: local "
-                            "rules and licensed inspection win over anything printed here.</p>")
+  return h + QStringLiteral(
+                 "<p>Sheet of %1. Figures are a builder's help, not an approval: local "
+                 "rules and licensed inspection win over anything printed here.</p>")
                  .arg(on.toString(Qt::ISODate));
 }
 
@@ -90,8 +96,9 @@ QString open_points(const Job& job, const std::vector<ConditionReport>& strip,
   QString h = QStringLiteral("<h2>Gates</h2>");
   QStringList rows{row({"Gate", "State", "How to prove it, or why it stands"}, "th")};
   for (const Gate& g : gates_of(job, strip, findings)) {
-    const char* state = g.state == GateState::passed ? "passed"
-                        : g.state == GateState::failed ? "FAILED" : "open";
+    const char* state = g.state == GateState::passed   ? "passed"
+                        : g.state == GateState::failed ? "FAILED"
+                                                       : "open";
     rows << row({esc(std::string_view(g.words)), QString::fromLatin1(state),
                  esc(std::string_view(g.why.empty() ? g.how : g.why))});
   }
@@ -134,9 +141,10 @@ QString work(const Job& job, const Style& style) {
 QString sheet_html(const Job& job, const std::vector<ConditionReport>& strip,
                    const std::vector<Finding>& findings, const Style& style,
                    const QDate& printed_on) {
-  return QStringLiteral("<html><head><style>body{font-family:Roboto;font-size:10pt;color:#23262b}"
-                        "h1{font-size:17pt}h2{font-size:12pt}th{background:#e9e1d0;text-align:left}"
-                        "td,th{font-size:9pt}</style></head><body>") +
+  return QStringLiteral(
+             "<html><head><style>body{font-family:Roboto;font-size:10pt;color:#23262b}"
+             "h1{font-size:17pt}h2{font-size:12pt}th{background:#e9e1d0;text-align:left}"
+             "td,th{font-size:9pt}</style></head><body>") +
          head(job, printed_on) + foot(strip, style) + open_points(job, strip, findings) +
          work(job, style) + numbers(job, style) + QStringLiteral("</body></html>");
 }
@@ -144,8 +152,8 @@ QString sheet_html(const Job& job, const std::vector<ConditionReport>& strip,
 Expected<bool> write_sheet_pdf(const QString& path, const QString& html, const QString& title,
                                QPageSize::PageSizeId paper) {
   const auto bad = [&](const QString& why) {
-    return fail({"file", path.toStdString(), "",
-                 "Cannot write the sheet: " + why.toStdString(), "Choose another folder or disk"});
+    return fail({"file", path.toStdString(), "", "Cannot write the sheet: " + why.toStdString(),
+                 "Choose another folder or disk"});
   };
   QBuffer buffer;
   buffer.open(QIODevice::WriteOnly);

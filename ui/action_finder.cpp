@@ -6,7 +6,8 @@
 
 namespace yoke {
 
-ActionFinder::ActionFinder(const QList<QAction*>& actions, QWidget* parent) : QDialog(parent), actions_(actions) {
+ActionFinder::ActionFinder(const QList<QAction*>& actions, QWidget* parent)
+    : QDialog(parent), actions_(actions) {
   setWindowTitle(tr("Find an action"));
   resize(460, 420);
   auto* box = new QVBoxLayout(this);
@@ -30,7 +31,8 @@ void ActionFinder::filter(const QString& words) {
     const QString name = actions_[i]->text().remove(QLatin1Char('&'));
     if (!name.contains(words, Qt::CaseInsensitive)) continue;
     const QString keys = actions_[i]->shortcut().toString(QKeySequence::NativeText);
-    auto* item = new QListWidgetItem(keys.isEmpty() ? name : QStringLiteral("%1\t%2").arg(name, keys), list_);
+    auto* item = new QListWidgetItem(
+        keys.isEmpty() ? name : QStringLiteral("%1\t%2").arg(name, keys), list_);
     item->setData(Qt::UserRole, i);
   }
   list_->setCurrentRow(0);

@@ -37,7 +37,9 @@ void mark_refused(QWidget* w, bool refused) {
 
 }  // namespace
 
-void Combo::wheelEvent(QWheelEvent* e) { e->ignore(); }
+void Combo::wheelEvent(QWheelEvent* e) {
+  e->ignore();
+}
 
 ParamField::ParamField(Session& session, Which which, Param param, QWidget* parent)
     : QWidget(parent), session_(session), which_(which), param_(param) {
@@ -49,8 +51,8 @@ ParamField::ParamField(Session& session, Which which, Param param, QWidget* pare
   refusal_->setObjectName(QStringLiteral("caution"));
   refusal_->setWordWrap(true);
   refusal_->hide();
-  setObjectName(QStringLiteral("field:%1:%2").arg(which == Which::found ? "found" : "plan",
-                                                  text_of(info(param).id)));
+  setObjectName(QStringLiteral("field:%1:%2")
+                    .arg(which == Which::found ? "found" : "plan", text_of(info(param).id)));
   connect(&session_, &Session::changed, this, [this] { refresh(); });
   connect(&session_, &Session::style_changed, this, [this] { refresh(); });
 }
@@ -131,7 +133,8 @@ void QuantityField::commit() {
     restore();
     return;
   }
-  if (text == QStringLiteral("?") || text.compare(QStringLiteral("unknown"), Qt::CaseInsensitive) == 0) {
+  if (text == QStringLiteral("?") ||
+      text.compare(QStringLiteral("unknown"), Qt::CaseInsensitive) == 0) {
     entry_->setModified(false);
     session_.set_value(which_, param_, Measured{});
     restore();
@@ -145,8 +148,8 @@ void QuantityField::commit() {
   }
   const Value before = value_of(session_.job(), which_, param_);
   const bool keeps = before.origin == Origin::measured && !before.inherited;
-  const How how = keeps ? before.how
-                        : (info(param_).kind == Kind::length ? How::calliper : How::stated);
+  const How how =
+      keeps ? before.how : (info(param_).kind == Kind::length ? How::calliper : How::stated);
   const Measured value = measured(param_, *v, how);
   if (const auto e = session_.objection(which_, param_, value)) {
     refuse(error_text(*e) + tr("  Escape gives the old value back."));
@@ -207,15 +210,19 @@ ChoiceField::ChoiceField(Session& session, Which which, Param param, QWidget* pa
   refresh();
 }
 
-void ChoiceField::focus_entry() { entry_->setFocus(Qt::OtherFocusReason); }
+void ChoiceField::focus_entry() {
+  entry_->setFocus(Qt::OtherFocusReason);
+}
 
 void ChoiceField::refresh() {
   writing_ = true;
   const Value v = value_of(session_.job(), which_, param_);
   const bool own = v.origin == Origin::measured && !v.inherited;
-  entry_->setItemText(0, v.known() ? QStringLiteral("%1 (%2)").arg(origin_hint(session_.job(), which_, param_, session_.style()),
-                                                                   origin_word(session_.job(), which_, param_))
-                                   : tr("unknown"));
+  entry_->setItemText(0, v.known()
+                             ? QStringLiteral("%1 (%2)").arg(
+                                   origin_hint(session_.job(), which_, param_, session_.style()),
+                                   origin_word(session_.job(), which_, param_))
+                             : tr("unknown"));
   if (own) entry_->setItemText(0, which_ == Which::plan ? tr("(as found)") : tr("(not entered)"));
   entry_->setCurrentIndex(own ? static_cast<int>(v.si) + 1 : 0);
   refuse({});
@@ -227,7 +234,8 @@ void ChoiceField::commit(int index) {
   if (index == 0)
     session_.clear_value(which_, param_);
   else
-    session_.set_value(which_, param_, Measured{static_cast<double>(index - 1), How::stated, 0, {}});
+    session_.set_value(which_, param_,
+                       Measured{static_cast<double>(index - 1), How::stated, 0, {}});
   refresh();
 }
 

@@ -44,8 +44,8 @@ class ParamField : public QWidget {
   QLabel* refusal_;
 };
 
-/// Reads any quantity as people write it, shows the other unit beside it, keeps how it was measured,
-/// says plainly what is wrong, and gives the old value back on Escape.
+/// Reads any quantity as people write it, shows the other unit beside it, keeps how it was
+/// measured, says plainly what is wrong, and gives the old value back on Escape.
 class QuantityField : public ParamField {
   Q_OBJECT
 

@@ -28,11 +28,14 @@ void FindingsBox::refresh() {
     const QString message = text_of(f.message).toHtmlEscaped();
     const QString remedy = text_of(f.remedy).toHtmlEscaped();
     if (f.severity == Severity::note)
-      html += QStringLiteral("<p style='margin:2px 0'>○ %1. <span style='color:#575b60'>%2</span></p>")
-                  .arg(message, remedy);
+      html +=
+          QStringLiteral("<p style='margin:2px 0'>○ %1. <span style='color:#575b60'>%2</span></p>")
+              .arg(message, remedy);
     else
-      html += QStringLiteral("<p style='margin:2px 0'><b style='color:#a83e00'>%1 %2</b>. %3</p>")
-                  .arg(f.severity == Severity::hard ? QStringLiteral("■ HARD") : QStringLiteral("▲"), message, remedy);
+      html +=
+          QStringLiteral("<p style='margin:2px 0'><b style='color:#a83e00'>%1 %2</b>. %3</p>")
+              .arg(f.severity == Severity::hard ? QStringLiteral("■ HARD") : QStringLiteral("▲"),
+                   message, remedy);
   }
   setText(html);
   setVisible(!html.isEmpty());

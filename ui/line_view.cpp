@@ -20,7 +20,8 @@ LineInput line_input(const Session& s) {
 }
 
 LineView::LineView(Session& session, bool folded, QWidget* parent)
-    : PictureView(folded ? tr("Stations from pad to car") : tr("Line of force"), parent), session_(session) {
+    : PictureView(folded ? tr("Stations from pad to car") : tr("Line of force"), parent),
+      session_(session) {
   set_maker([this, folded](QSizeF size) {
     return folded ? stations_picture(line_input(session_), size)
                   : line_of_force_picture(line_input(session_), size);

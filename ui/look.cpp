@@ -6,7 +6,9 @@
 
 #include "paint/theme.hpp"
 
-static void load_resources() { Q_INIT_RESOURCE(yoke_fonts); }
+static void load_resources() {
+  Q_INIT_RESOURCE(yoke_fonts);
+}
 
 namespace yoke {
 
@@ -15,7 +17,9 @@ bool apply_look(QApplication& app) {
   bool ok = true;
   for (const char* name : {"Roboto-Regular.ttf", "Roboto-Medium.ttf", "Roboto-Bold.ttf",
                            "YokeFigures-Regular.otf", "YokeFigures-Bold.otf"})
-    ok = QFontDatabase::addApplicationFont(QStringLiteral(":/fonts/") + QString::fromLatin1(name)) >= 0 && ok;
+    ok = QFontDatabase::addApplicationFont(QStringLiteral(":/fonts/") +
+                                           QString::fromLatin1(name)) >= 0 &&
+         ok;
   QApplication::setStyle(QStyleFactory::create(QStringLiteral("Fusion")));
   QFont font = theme::text(14);
   QApplication::setFont(font);

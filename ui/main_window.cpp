@@ -17,7 +17,8 @@
 
 namespace yoke {
 
-MainWindow::MainWindow(Session& session, Dialogs dialogs) : session_(session), dialogs_(std::move(dialogs)) {
+MainWindow::MainWindow(Session& session, Dialogs dialogs)
+    : session_(session), dialogs_(std::move(dialogs)) {
   auto* central = new QWidget(this);
   central->setObjectName(QStringLiteral("central"));
   auto* outer = new QVBoxLayout(central);
@@ -38,7 +39,9 @@ MainWindow::MainWindow(Session& session, Dialogs dialogs) : session_(session), d
   outer->addLayout(middle, 1);
   strip_ = new PictureView(tr("Foot strip"), this);
   strip_->setFixedHeight(140);
-  strip_->set_maker([this](QSizeF size) { return foot_strip_picture(session_.strip(), session_.shown(), session_.style(), size); });
+  strip_->set_maker([this](QSizeF size) {
+    return foot_strip_picture(session_.strip(), session_.shown(), session_.style(), size);
+  });
   outer->addWidget(strip_);
   setCentralWidget(central);
   connect(rail_, &StageRail::chosen, this, &MainWindow::show_stage);
@@ -70,17 +73,23 @@ MainWindow::MainWindow(Session& session, Dialogs dialogs) : session_(session), d
 void MainWindow::build_pages() {
   survey_ = new SurveyPage(session_, this);
   record_ = new RecordPage(session_, dialogs_, this);
-  pages_ = {survey_, new SizePage(session_, this), new FitPage(session_, this), new RodPage(session_, this),
-            new PlumbPage(session_, this), new InstallPage(session_, this), new BleedPage(session_, this),
-            new ProvePage(session_, this), record_};
+  pages_ = {survey_,
+            new SizePage(session_, this),
+            new FitPage(session_, this),
+            new RodPage(session_, this),
+            new PlumbPage(session_, this),
+            new InstallPage(session_, this),
+            new BleedPage(session_, this),
+            new ProvePage(session_, this),
+            record_};
   for (auto* p : pages_) stack_->addWidget(p);
   connect(record_, &RecordPage::open_wanted, this, [this](const QString& path) {
     if (may_leave()) open_path(path);
   });
 }
 
-QAction* MainWindow::add(QMenu* menu, const char* name, const QString& words, const QKeySequence& keys,
-                         const std::function<void()>& fn) {
+QAction* MainWindow::add(QMenu* menu, const char* name, const QString& words,
+                         const QKeySequence& keys, const std::function<void()>& fn) {
   auto* a = menu->addAction(words);
   a->setObjectName(QString::fromLatin1(name));
   a->setShortcut(keys);
@@ -89,29 +98,41 @@ QAction* MainWindow::add(QMenu* menu, const char* name, const QString& words, co
   return a;
 }
 
-QAction* MainWindow::action(const QString& name) const { return findChild<QAction*>(name); }
+QAction* MainWindow::action(const QString& name) const {
+  return findChild<QAction*>(name);
+}
 
 void MainWindow::build_menus() {
   auto* job = menuBar()->addMenu(tr("&Job"));
-  add(job, "new", tr("&New job"), QKeySequence::New, [this] { if (may_leave()) { session_.new_job(); show_stage(Stage::survey); } });
+  add(job, "new", tr("&New job"), QKeySequence::New, [this] {
+    if (may_leave()) {
+      session_.new_job();
+      show_stage(Stage::survey);
+    }
+  });
   add(job, "open", tr("&Open…"), QKeySequence::Open, [this] {
     if (!may_leave()) return;
     if (const QString f = dialogs_.open_file(this, tr("Open a job")); !f.isEmpty()) open_path(f);
   });
   recent_ = job->addMenu(tr("Open &recent"));
   add(job, "save", tr("&Save"), QKeySequence::Save, [this] { save(); });
-  add(job, "save_as", tr("Save &as…"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_S), [this] { save_as(); });
+  add(job, "save_as", tr("Save &as…"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_S),
+      [this] { save_as(); });
   job->addSeparator();
-  add(job, "sheet", tr("Job sheet as &PDF…"), QKeySequence::Print, [this] { record_->save_sheet(); });
+  add(job, "sheet", tr("Job sheet as &PDF…"), QKeySequence::Print,
+      [this] { record_->save_sheet(); });
   job->addSeparator();
   add(job, "quit", tr("&Quit"), QKeySequence::Quit, [this] { close(); });
 
   auto* edit = menuBar()->addMenu(tr("&Edit"));
   add(edit, "undo", tr("Undo"), QKeySequence::Undo, [this] { session_.undo(); });
-  add(edit, "redo", tr("Redo"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_Z), [this] { session_.redo(); });
+  add(edit, "redo", tr("Redo"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_Z),
+      [this] { session_.redo(); });
   edit->addSeparator();
-  add(edit, "next_measurement", tr("Next &measurement"), QKeySequence(Qt::Key_F9), [this] { next_measurement(); });
-  add(edit, "find_action", tr("&Find an action…"), QKeySequence(Qt::CTRL | Qt::Key_K), [this] { find_action(); });
+  add(edit, "next_measurement", tr("Next &measurement"), QKeySequence(Qt::Key_F9),
+      [this] { next_measurement(); });
+  add(edit, "find_action", tr("&Find an action…"), QKeySequence(Qt::CTRL | Qt::Key_K),
+      [this] { find_action(); });
 
   auto* stages = menuBar()->addMenu(tr("&Stage"));
   for (const Stage s : kStages) {
@@ -120,19 +141,25 @@ void MainWindow::build_menus() {
         QKeySequence(Qt::CTRL | static_cast<Qt::Key>(Qt::Key_1 + n)), [this, s] { show_stage(s); });
   }
   auto* pedal = menuBar()->addMenu(tr("&Pedal"));
-  add(pedal, "condition_before", tr("Condition to the left"), QKeySequence(Qt::Key_F6), [this] { step_condition(-1); });
-  add(pedal, "condition_after", tr("Condition to the right"), QKeySequence(Qt::Key_F7), [this] { step_condition(1); });
-  add(pedal, "press_more", tr("Press further"), QKeySequence(Qt::CTRL | Qt::Key_Down), [this] { session_.press(session_.pressed_m() + 0.005); });
-  add(pedal, "press_less", tr("Let up"), QKeySequence(Qt::CTRL | Qt::Key_Up), [this] { session_.press(session_.pressed_m() - 0.005); });
+  add(pedal, "condition_before", tr("Condition to the left"), QKeySequence(Qt::Key_F6),
+      [this] { step_condition(-1); });
+  add(pedal, "condition_after", tr("Condition to the right"), QKeySequence(Qt::Key_F7),
+      [this] { step_condition(1); });
+  add(pedal, "press_more", tr("Press further"), QKeySequence(Qt::CTRL | Qt::Key_Down),
+      [this] { session_.press(session_.pressed_m() + 0.005); });
+  add(pedal, "press_less", tr("Let up"), QKeySequence(Qt::CTRL | Qt::Key_Up),
+      [this] { session_.press(session_.pressed_m() - 0.005); });
   auto* hold = pedal->addAction(tr("Hold F8 to press the pad"));
   hold->setEnabled(false);
 
   auto* view = menuBar()->addMenu(tr("&Units"));
   auto* units = new QActionGroup(this);
-  const std::pair<const char*, UnitStyle> kinds[] = {{"metric", UnitStyle::metric}, {"imperial", UnitStyle::imperial}, {"both", UnitStyle::both}};
+  const std::pair<const char*, UnitStyle> kinds[] = {
+      {"metric", UnitStyle::metric}, {"imperial", UnitStyle::imperial}, {"both", UnitStyle::both}};
   const QString words[] = {tr("&mm, N, MPa"), tr("&in, lbf, psi"), tr("&Both")};
   for (size_t i = 0; i < 3; ++i) {
-    auto* a = add(view, kinds[i].first, words[i], QKeySequence(), [this, u = kinds[i].second] { set_units(u); });
+    auto* a = add(view, kinds[i].first, words[i], QKeySequence(),
+                  [this, u = kinds[i].second] { set_units(u); });
     a->setCheckable(true);
     a->setChecked(session_.style().units == kinds[i].second);
     units->addAction(a);
@@ -162,11 +189,13 @@ void MainWindow::show_stage(Stage stage) {
 }
 
 void MainWindow::refresh_title() {
-  const QString name = session_.has_path() ? QFileInfo(session_.path()).fileName() : tr("no file yet");
+  const QString name =
+      session_.has_path() ? QFileInfo(session_.path()).fileName() : tr("no file yet");
   QString state = session_.dirty() ? tr("● not saved") : tr("saved");
   if (!session_.has_path() && !session_.dirty()) state = tr("empty");
   if (session_.recovered()) state += tr(", brought back after a crash");
-  status_->setText(QStringLiteral("%1   ·   %2   %3   ").arg(text_of(session_.job().title), name, state));
+  status_->setText(
+      QStringLiteral("%1   ·   %2   %3   ").arg(text_of(session_.job().title), name, state));
   setWindowTitle(QStringLiteral("%1 – Yoke Step").arg(text_of(session_.job().title)));
   if (auto* a = action(QStringLiteral("undo"))) {
     a->setEnabled(session_.can_undo());
@@ -183,7 +212,12 @@ void MainWindow::refresh_recent() {
   recent_->clear();
   const QStringList list = QSettings().value(QStringLiteral("recent")).toStringList();
   for (const QString& path : list)
-    recent_->addAction(QFileInfo(path).fileName(), this, [this, path] { if (may_leave()) open_path(path); })->setToolTip(path);
+    recent_
+        ->addAction(QFileInfo(path).fileName(), this,
+                    [this, path] {
+                      if (may_leave()) open_path(path);
+                    })
+        ->setToolTip(path);
   recent_->setEnabled(!list.isEmpty());
 }
 
@@ -216,7 +250,9 @@ bool MainWindow::save() {
 }
 
 bool MainWindow::save_as() {
-  const QString f = dialogs_.save_file(this, tr("Save the job"), text_of(session_.job().title) + QStringLiteral(".yoke"), tr("Jobs (*.yoke)"));
+  const QString f = dialogs_.save_file(this, tr("Save the job"),
+                                       text_of(session_.job().title) + QStringLiteral(".yoke"),
+                                       tr("Jobs (*.yoke)"));
   if (f.isEmpty()) return false;
   const auto ok = session_.save_as(f);
   if (!ok) {
@@ -229,7 +265,8 @@ bool MainWindow::save_as() {
 
 bool MainWindow::may_leave() {
   if (!session_.dirty()) return true;
-  const int answer = dialogs_.keep_work(this, tr("“%1” has changes that are not saved.").arg(text_of(session_.job().title)));
+  const int answer = dialogs_.keep_work(
+      this, tr("“%1” has changes that are not saved.").arg(text_of(session_.job().title)));
   if (answer == 0) return save();
   if (answer == 1) session_.discard_journal();
   return answer == 1;
@@ -253,7 +290,8 @@ void MainWindow::next_measurement() {
 
 void MainWindow::step_condition(int by) {
   const int n = static_cast<int>(session_.shown()) + by;
-  if (n >= 0 && n < static_cast<int>(std::size(kConditions))) session_.show_condition(static_cast<ConditionId>(n));
+  if (n >= 0 && n < static_cast<int>(std::size(kConditions)))
+    session_.show_condition(static_cast<ConditionId>(n));
 }
 
 void MainWindow::press_tick() {

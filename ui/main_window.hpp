@@ -32,7 +32,8 @@ class MainWindow : public QMainWindow {
  private:
   void build_menus();
   void build_pages();
-  QAction* add(QMenu* menu, const char* name, const QString& words, const QKeySequence& keys, const std::function<void()>& fn);
+  QAction* add(QMenu* menu, const char* name, const QString& words, const QKeySequence& keys,
+               const std::function<void()>& fn);
   void refresh_title();
   void refresh_recent();
   void remember(const QString& path);

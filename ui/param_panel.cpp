@@ -35,7 +35,8 @@ void ParamPanel::refresh_relevance() {
   for (const Param p : relevant_params(session_.job(), group_->first, group_->second))
     list.emplace_back(group_->first, p);
   if (list == shown_) return;
-  const auto* focus = qobject_cast<ParamField*>(focusWidget() ? focusWidget()->parentWidget() : nullptr);
+  const auto* focus =
+      qobject_cast<ParamField*>(focusWidget() ? focusWidget()->parentWidget() : nullptr);
   const std::optional<Param> kept = focus ? std::optional(focus->param()) : std::nullopt;
   rebuild(list);
   if (kept)
@@ -56,8 +57,8 @@ void ParamPanel::rebuild(const std::vector<std::pair<Which, Param>>& params) {
     connect(f, &ParamField::entered, this, &ParamPanel::entered);
     connect(f, &ParamField::entered, this, [this, f] { ensureWidgetVisible(f, 0, 20); });
     // Down the first column, then the second: Tab follows the eye.
-    grid->addWidget(f, static_cast<int>(i) % std::max(1, rows), static_cast<int>(i) / std::max(1, rows),
-                    Qt::AlignTop);
+    grid->addWidget(f, static_cast<int>(i) % std::max(1, rows),
+                    static_cast<int>(i) / std::max(1, rows), Qt::AlignTop);
     fields_.push_back(f);
   }
   for (int c = 0; c < columns_; ++c) grid->setColumnStretch(c, 1);

@@ -56,7 +56,9 @@ void PictureView::paintEvent(QPaintEvent*) {
   }
 }
 
-void PictureView::resizeEvent(QResizeEvent*) { redraw(); }
+void PictureView::resizeEvent(QResizeEvent*) {
+  redraw();
+}
 
 void PictureView::mousePressEvent(QMouseEvent* e) {
   if (e->button() != Qt::LeftButton) return;
@@ -96,7 +98,8 @@ bool PictureView::event(QEvent* e) {
 
 void PictureView::contextMenuEvent(QContextMenuEvent* e) {
   QMenu menu(this);
-  menu.addAction(tr("Copy this picture"), this, [this] { QApplication::clipboard()->setPixmap(grab()); });
+  menu.addAction(tr("Copy this picture"), this,
+                 [this] { QApplication::clipboard()->setPixmap(grab()); });
   menu.addAction(tr("Copy its numbers as text"), this, [this] {
     QApplication::clipboard()->setText(picture().said.join(QLatin1Char('\n')));
   });

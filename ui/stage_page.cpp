@@ -1,8 +1,8 @@
 #include "ui/stage_page.hpp"
 
 #include <QFileDialog>
-#include <QPushButton>
 #include <QMessageBox>
+#include <QPushButton>
 #include <QScrollArea>
 #include <QScrollBar>
 
@@ -15,12 +15,16 @@ Dialogs real_dialogs() {
   d.open_file = [](QWidget* w, const QString& title) {
     return QFileDialog::getOpenFileName(w, title, {}, QObject::tr("Jobs (*.yoke);;All files (*)"));
   };
-  d.save_file = [](QWidget* w, const QString& title, const QString& suggestion, const QString& filter) {
+  d.save_file = [](QWidget* w, const QString& title, const QString& suggestion,
+                   const QString& filter) {
     return QFileDialog::getSaveFileName(w, title, suggestion, filter);
   };
-  d.pick_folder = [](QWidget* w, const QString& title) { return QFileDialog::getExistingDirectory(w, title); };
+  d.pick_folder = [](QWidget* w, const QString& title) {
+    return QFileDialog::getExistingDirectory(w, title);
+  };
   d.keep_work = [](QWidget* w, const QString& question) {
-    QMessageBox box(QMessageBox::NoIcon, QObject::tr("Yoke Step"), question, QMessageBox::NoButton, w);
+    QMessageBox box(QMessageBox::NoIcon, QObject::tr("Yoke Step"), question, QMessageBox::NoButton,
+                    w);
     QAbstractButton* save = box.addButton(QObject::tr("Save"), QMessageBox::AcceptRole);
     QAbstractButton* drop = box.addButton(QObject::tr("Discard"), QMessageBox::DestructiveRole);
     box.addButton(QObject::tr("Cancel"), QMessageBox::RejectRole);
@@ -42,7 +46,8 @@ QLabel* label(const QString& text, const char* role, QWidget* parent) {
 
 void replace_inner(QScrollArea* area, QWidget* inner) {
   QString focused;  // asked before the old widget leaves: leaving takes the focus away
-  if (const QWidget* now = area->widget(); now && now->focusWidget() && now->focusWidget()->hasFocus())
+  if (const QWidget* now = area->widget();
+      now && now->focusWidget() && now->focusWidget()->hasFocus())
     focused = now->focusWidget()->accessibleName();
   QWidget* old = area->takeWidget();
   const int scrolled = area->verticalScrollBar()->value();

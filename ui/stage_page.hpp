@@ -13,7 +13,9 @@ namespace yoke {
 /// The places where the outside world is asked; tests replace them.
 struct Dialogs {
   std::function<QString(QWidget*, const QString& title)> open_file;
-  std::function<QString(QWidget*, const QString& title, const QString& suggestion, const QString& filter)> save_file;
+  std::function<QString(QWidget*, const QString& title, const QString& suggestion,
+                        const QString& filter)>
+      save_file;
   std::function<QString(QWidget*, const QString& title)> pick_folder;
   /// 0 save, 1 discard, 2 cancel
   std::function<int(QWidget*, const QString& question)> keep_work;
@@ -42,8 +44,8 @@ class StagePage : public QWidget {
   QVBoxLayout* body_;
 };
 
-/// Puts a new inner widget into a scroll area. The old one goes later: one of its own buttons may be
-/// what caused this. Focus returns to the control of the same name.
+/// Puts a new inner widget into a scroll area. The old one goes later: one of its own buttons may
+/// be what caused this. Focus returns to the control of the same name.
 void replace_inner(QScrollArea* area, QWidget* inner);
 
 [[nodiscard]] QLabel* label(const QString& text, const char* role, QWidget* parent);

@@ -31,7 +31,9 @@ void StageButton::set_status(const QString& status, bool hard) {
 void StageButton::paintEvent(QPaintEvent*) {
   QPainter p(this);
   p.setRenderHint(QPainter::Antialiasing);
-  const QColor ground = isChecked() ? theme::kPaper : underMouse() ? QColor(0x1b, 0x3c, 0x66) : theme::kDye;
+  const QColor ground = isChecked()    ? theme::kPaper
+                        : underMouse() ? QColor(0x1b, 0x3c, 0x66)
+                                       : theme::kDye;
   p.fillRect(rect(), ground);
   const QColor ink = isChecked() ? theme::kInk : theme::kScribe;
   const QColor soft = isChecked() ? theme::kInkSoft : theme::kScribeSoft;
@@ -47,7 +49,8 @@ void StageButton::paintEvent(QPaintEvent*) {
   p.setPen(hard_ ? (isChecked() ? theme::kMark : theme::kMarkOnDye) : soft);
   const QFont small = theme::text(13);
   p.setFont(small);
-  p.drawText(QRect(18, mid + 1, width() - 26, 19), Qt::AlignVCenter, theme::elided(small, status_, width() - 28));
+  p.drawText(QRect(18, mid + 1, width() - 26, 19), Qt::AlignVCenter,
+             theme::elided(small, status_, width() - 28));
   if (hard_)
     theme::draw_mark(p, QRectF(width() - 30, mid - 20, 17, 17), theme::Mark::cross,
                      isChecked() ? theme::kMark : QColor(0xc7, 0x54, 0x10));
@@ -74,7 +77,9 @@ StageRail::StageRail(Session& session, QWidget* parent) : QWidget(parent), sessi
   refresh();
 }
 
-void StageRail::select(Stage stage) { button(stage)->setChecked(true); }
+void StageRail::select(Stage stage) {
+  button(stage)->setChecked(true);
+}
 
 void StageRail::refresh() {
   for (const Stage s : kStages) {

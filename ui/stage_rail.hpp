@@ -31,7 +31,9 @@ class StageRail : public QWidget {
  public:
   StageRail(Session& session, QWidget* parent = nullptr);
   void select(Stage stage);
-  [[nodiscard]] StageButton* button(Stage stage) const { return buttons_[static_cast<size_t>(stage)]; }
+  [[nodiscard]] StageButton* button(Stage stage) const {
+    return buttons_[static_cast<size_t>(stage)];
+  }
 
  signals:
   void chosen(Stage stage);

@@ -17,7 +17,9 @@ Area effective_diaphragm(Length first, Length second) {
 
 Expected<Pressure> ambient_pressure(double altitude_m) {
   if (!(altitude_m >= -1000 && altitude_m <= 11000))
-    return fail({.field = "vehicle.altitude", .value = "", .range = "-1000 m to 11000 m",
+    return fail({.field = "vehicle.altitude",
+                 .value = "",
+                 .range = "-1000 m to 11000 m",
                  .reason = "The standard atmosphere is not defined at that altitude",
                  .remedy = "Give the altitude above sea level"});
   return Pressure{101325.0 * std::pow(1.0 - 2.25577e-5 * altitude_m, 5.25588)};
@@ -30,7 +32,9 @@ Expected<Pressure> vacuum_difference(Pressure gauge_vacuum, double read_at_m, do
   if (!here) return here;
   const Pressure manifold = *there - gauge_vacuum;
   if (manifold.value() < 0)
-    return fail({.field = "assist.vacuum", .value = "", .range = "below the ambient pressure",
+    return fail({.field = "assist.vacuum",
+                 .value = "",
+                 .range = "below the ambient pressure",
                  .reason = "No gauge can read more vacuum than the air's own pressure there",
                  .remedy = "Read the gauge again, and note the altitude it was read at"});
   return Pressure{std::max(0.0, (*here - manifold).value())};
@@ -40,7 +44,10 @@ Expected<Assist> check_assist(const Assist& assist) {
   const auto* b = std::get_if<VacuumBooster>(&assist);
   if (!b) return assist;
   const auto bad = [](const char* field, const char* reason, const char* range) {
-    return fail({.field = field, .value = "", .range = range, .reason = reason,
+    return fail({.field = field,
+                 .value = "",
+                 .range = range,
+                 .reason = reason,
                  .remedy = "Leave it unknown to use the typical figure"});
   };
   if (!(b->cut_in.value() >= 0 && b->cut_in <= b->dead_force))
@@ -88,8 +95,7 @@ Force dead_input(const Assist& assist, Force output) {
 
 Force run_out_input(const VacuumBooster& b) {
   const Force most = assist_max(Assist{b});
-  return std::max(b.cut_in,
-                  (most - b.dead_force - b.jump_in + b.gain * b.cut_in) / (b.gain - 1.0));
+  return std::max(b.cut_in, (most - b.dead_force - b.jump_in + b.gain * b.cut_in) / (b.gain - 1.0));
 }
 
 Length assist_lost_travel(const Assist& assist, bool alive) {

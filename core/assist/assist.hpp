@@ -18,11 +18,11 @@ struct NoAssist {
 ///   A_e = sum pi/4 (k_D D)^2, k_D = 0.90;  F_max = dp A_e eta
 ///   F_i < F_c: 0, else max(0, min(F_j + g (F_i - F_c), F_i - F_dead + F_max))
 struct VacuumBooster {
-  Area diaphragm{};           ///< A_e, effective
-  double gain = 5.0;          ///< g, 1.5 ... 12
-  Force cut_in{40.0};         ///< F_c, 0 <= F_c <= F_dead
-  Force jump_in{200.0};       ///< F_j
-  Force dead_force{100.0};    ///< F_dead
+  Area diaphragm{};         ///< A_e, effective
+  double gain = 5.0;        ///< g, 1.5 ... 12
+  Force cut_in{40.0};       ///< F_c, 0 <= F_c <= F_dead
+  Force jump_in{200.0};     ///< F_j
+  Force dead_force{100.0};  ///< F_dead
   double efficiency = 0.95;
   Pressure difference{65000.0};  ///< dp across the diaphragm
   Length travel_working{0.0008};

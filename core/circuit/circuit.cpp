@@ -71,8 +71,7 @@ double hose_volume_m3(const Hose& hose, double p_pa) {
   constexpr double v2 = 0.79e-6 / kFoot_m;
   constexpr double p1 = 1000 * kPsi_pa;
   constexpr double p2 = 1500 * kPsi_pa;
-  const double per_m =
-      p_pa <= p1 ? v1 * p_pa / p1 : v1 + (v2 - v1) * (p_pa - p1) / (p2 - p1);
+  const double per_m = p_pa <= p1 ? v1 * p_pa / p1 : v1 + (v2 - v1) * (p_pa - p1) / (p2 - p1);
   const double factor = hose.kind == HoseKind::rubber_new    ? 0.30
                         : hose.kind == HoseKind::rubber_aged ? 1.0
                                                              : 0.12;
@@ -98,7 +97,9 @@ Volume hose_content(const Hose& hose) {
   return Volume{circle_area(Length{kHoseBore_m}).value() * hose.length.value()};
 }
 
-Volume brake_content(Area piston_area) { return Volume{piston_area.value() * 0.006}; }
+Volume brake_content(Area piston_area) {
+  return Volume{piston_area.value() * 0.006};
+}
 
 double proportioned_pa(const Proportioning& valve, double p_pa) {
   const double knee_pa = valve.knee.value();

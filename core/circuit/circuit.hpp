@@ -26,13 +26,14 @@ struct Drum {
   int pistons = 2;
   Length shoe_clearance{0.0006};  ///< per piston
   Length radius{};
-  double factor = 2.15;  ///< total drag over the force of one piston
+  double factor = 2.15;        ///< total drag over the force of one piston
   double hot_exponent = 1.45;  ///< factor ~ (mu/mu0)^this: 1.45, 1.75 two leading, 2.2 duo-servo
 };
 
 enum class TubeMaterial { steel, copper_nickel };
 
-/// Metal tube, thick wall with closed ends (Lame, in Timoshenko, Strength of Materials, from memory).
+/// Metal tube, thick wall with closed ends (Lame, in Timoshenko, Strength of Materials, from
+/// memory).
 struct Tube {
   Length length{};
   Length outside{0.0047625};

@@ -40,12 +40,15 @@ Crank crank_of(const Control& c) {
 Expected<Kinematics> Kinematics::make(const Control& c) {
   const auto bad = [](const char* field, std::string range, std::string reason,
                       std::string remedy) {
-    return fail({.field = field, .value = "", .range = std::move(range),
-                 .reason = std::move(reason), .remedy = std::move(remedy)});
+    return fail({.field = field,
+                 .value = "",
+                 .range = std::move(range),
+                 .reason = std::move(reason),
+                 .remedy = std::move(remedy)});
   };
   if (!(c.pad_arm.value() > 0) || !(c.pin_arm.value() > 0))
-    return bad(c.pin_arm.value() > 0 ? "control.pad_arm" : "control.pin_arm",
-               "more than 0 mm", "Both pedal arms must be longer than 0", "Measure pivot to pad and pivot to pin");
+    return bad(c.pin_arm.value() > 0 ? "control.pad_arm" : "control.pin_arm", "more than 0 mm",
+               "Both pedal arms must be longer than 0", "Measure pivot to pad and pivot to pin");
   Kinematics k;
   k.control_ = c;
   k.limit_m_ = c.pad_stop.value();
@@ -54,13 +57,14 @@ Expected<Kinematics> Kinematics::make(const Control& c) {
   const Crank crank = crank_of(c);
   const double a0 = c.geometry->rest_angle.value();
   if (crank.reach_squared(a0) <= 1e-10)
-      return bad("control.rod_length",
+    return bad("control.rod_length",
                fmt::format("rod longer than {:.1f} mm with this offset",
                            1e3 * std::hypot(crank.r_m * std::cos(a0) - crank.h_m, crank.d_m)),
                "The push rod is shorter than its offset from the bore line",
                "Measure rod length, bore-line height and sideways offset again");
   if (!crank.usable(a0))
-    return bad("control.rest_angle", "an angle before dead centre", "At rest the pedal already stands past dead centre",
+    return bad("control.rest_angle", "an angle before dead centre",
+               "At rest the pedal already stands past dead centre",
                "Measure the arm angle at rest again");
   // March in small steps to the end of the usable range; the motion ratio has one dead centre.
   const double a_stop = a0 + c.pad_stop.value() / c.pad_arm.value();

@@ -27,19 +27,20 @@ struct RodGeometry {
 };
 
 struct Control {
-  Length pad_arm{};             ///< L
-  Length pin_arm{};             ///< r
+  Length pad_arm{};                     ///< L
+  Length pin_arm{};                     ///< r
   std::optional<RodGeometry> geometry;  ///< absent: the ratio is constant and the rod angle unknown
-  Force return_force{15.0};     ///< at the pad
-  double efficiency = 0.95;     ///< of the pivot
-  Length pad_stop{0.150};       ///< pad travel to floor or stop
+  Force return_force{15.0};             ///< at the pad
+  double efficiency = 0.95;             ///< of the pivot
+  Length pad_stop{0.150};               ///< pad travel to floor or stop
   Length rod_clearance{0.00075};
 };
 
 /// A checked control: every function below is defined for pad travel 0 ... limit().
 class Kinematics {
  public:
-  /// Fails when an arm is not positive, or the rod cannot reach at rest, or rest is past dead centre.
+  /// Fails when an arm is not positive, or the rod cannot reach at rest, or rest is past dead
+  /// centre.
   static Expected<Kinematics> make(const Control& control);
 
   [[nodiscard]] const Control& control() const { return control_; }

@@ -36,8 +36,8 @@ std::string not_reached(const TargetReport& r, bool by_pressure) {
 
 Limits limits_of(const Job& job) {
   const auto get = [&job](Param p) { return value_of(job, Which::plan, p).si; };
-  return {get(Param::target_z),      get(Param::target_pressure),     get(Param::limit_effort),
-          get(Param::limit_travel),  get(Param::limit_reserve),       get(Param::limit_effort_failed),
+  return {get(Param::target_z),      get(Param::target_pressure), get(Param::limit_effort),
+          get(Param::limit_travel),  get(Param::limit_reserve),   get(Param::limit_effort_failed),
           get(Param::limit_z_failed)};
 }
 
@@ -45,23 +45,39 @@ Condition condition_of(const Job& job, ConditionId id) {
   Condition c;
   switch (id) {
     case ConditionId::found:
-    case ConditionId::plan: break;
-    case ConditionId::assist_lost: c.assist_alive = false; break;
-    case ConditionId::first_lost: c.lost = LostCircuit::first; break;
-    case ConditionId::second_lost: c.lost = LostCircuit::second; break;
-    case ConditionId::hot: c.hot = true; break;
-    case ConditionId::air_left: c.air_m3 = value_of(job, Which::plan, Param::air_left).si; break;
+    case ConditionId::plan:
+      break;
+    case ConditionId::assist_lost:
+      c.assist_alive = false;
+      break;
+    case ConditionId::first_lost:
+      c.lost = LostCircuit::first;
+      break;
+    case ConditionId::second_lost:
+      c.lost = LostCircuit::second;
+      break;
+    case ConditionId::hot:
+      c.hot = true;
+      break;
+    case ConditionId::air_left:
+      c.air_m3 = value_of(job, Which::plan, Param::air_left).si;
+      break;
   }
   return c;
 }
 
-Which which_of(ConditionId id) { return id == ConditionId::found ? Which::found : Which::plan; }
+Which which_of(ConditionId id) {
+  return id == ConditionId::found ? Which::found : Which::plan;
+}
 
 std::string condition_title(const Job& job, ConditionId id) {
   switch (id) {
-    case ConditionId::found: return "as found";
-    case ConditionId::plan: return "plan";
-    case ConditionId::assist_lost: return "assist lost";
+    case ConditionId::found:
+      return "as found";
+    case ConditionId::plan:
+      return "plan";
+    case ConditionId::assist_lost:
+      return "assist lost";
     case ConditionId::first_lost:
     case ConditionId::second_lost: {
       const bool first = id == ConditionId::first_lost;
@@ -69,8 +85,10 @@ std::string condition_title(const Job& job, ConditionId id) {
       if (name.empty()) return first ? "outlet 1 lost" : "outlet 2 lost";
       return name + " lost";
     }
-    case ConditionId::hot: return "hot";
-    case ConditionId::air_left: return "air left";
+    case ConditionId::hot:
+      return "hot";
+    case ConditionId::air_left:
+      return "air left";
   }
   return "";
 }
@@ -95,12 +113,49 @@ std::string failed_fault(const TargetReport& r, const Limits& l, bool by_pressur
   return {};
 }
 
+namespace {
+
+/// What can still be said when no curve can be computed.
+void say_what_can_be_said(ConditionReport& c, const Assembly& a, const Condition& condition,
+                          const Error& why, const Limits& l) {
+  c.reason = why.reason;
+  const bool lost = condition.lost != LostCircuit::none;
+  const bool single = a.system->master.kind == MasterKind::single;
+  // A circuit lost that leaves no brake is a failure, not a lack of knowledge.
+  if (lost && (single || (a.missing_brakes.empty() && a.system->strokes_known))) {
+    c.verdict = Verdict::fail;
+    return;
+  }
+  if (a.missing_brakes.empty()) return;
+  c.reason = "travel: " + cannot_say(a.missing_brakes);
+  c.by_pressure = true;
+  const auto f = effort_at_pressure(a.system->control, a.system->assist, a.system->master,
+                                    Pressure{l.pressure_pa}, condition.assist_alive);
+  if (f && !lost) c.effort_only_n = f->value();
+}
+
+std::string fault_of(const ConditionReport& c, Limits l) {
+  switch (c.id) {
+    case ConditionId::found:
+    case ConditionId::plan:
+      return sound_fault(*c.target, l, c.by_pressure);
+    case ConditionId::air_left:
+      // Air shows how much is at stake; only a pad on the floor is a fault of the plan.
+      l.travel_m = 1.0;
+      l.reserve_share = 0.0;
+      return sound_fault(*c.target, l, c.by_pressure);
+    default:
+      return failed_fault(*c.target, l, c.by_pressure);
+  }
+}
+
+}  // namespace
+
 ConditionReport condition_report(const Job& job, ConditionId id, std::size_t points) {
   ConditionReport c;
   c.id = id;
   c.title = condition_title(job, id);
-  const Which which = which_of(id);
-  const Assembly a = assemble(job, which);
+  const Assembly a = assemble(job, which_of(id));
   if (!a.impossible.empty()) {
     c.verdict = Verdict::fail;
     c.reason = a.impossible.front().text();
@@ -112,47 +167,21 @@ ConditionReport condition_report(const Job& job, ConditionId id, std::size_t poi
   }
   const Limits l = limits_of(job);
   const Condition condition = condition_of(job, id);
-  if (id == ConditionId::assist_lost && std::holds_alternative<NoAssist>(a.system->assist)) {
-    c.reason = "no assist fitted: same as the plan";
-  }
   const auto model = FeelModel::make(*a.system, condition);
   if (!model) {
-    c.reason = model.error().reason;
-    const bool nothing_left = condition.lost != LostCircuit::none && a.missing_brakes.empty() &&
-                              a.system->strokes_known;
-    if (nothing_left || (condition.lost != LostCircuit::none &&
-                         a.system->master.kind == MasterKind::single)) {
-      c.verdict = Verdict::fail;
-      return c;
-    }
-    if (!a.missing_brakes.empty()) {
-      c.reason = "travel: " + cannot_say(a.missing_brakes);
-      const auto f = effort_at_pressure(a.system->control, a.system->assist, a.system->master,
-                                        Pressure{l.pressure_pa}, condition.assist_alive);
-      if (f && condition.lost == LostCircuit::none) c.effort_only_n = f->value();
-      c.by_pressure = true;
-    }
+    say_what_can_be_said(c, a, condition, model.error(), l);
     return c;
   }
   c.by_pressure = !a.system->vehicle;
   c.curve = model->curve(points);
   // Without a vehicle a failure has no deceleration of its own: the wanted pressure stands in.
-  const bool failed = is_failure(id);
   c.target = c.by_pressure ? model->at_pressure(l.pressure_pa)
-                           : model->at_z(failed ? l.z_failed : l.z);
-  std::string fault;
-  if (failed || id == ConditionId::hot) {
-    fault = failed_fault(*c.target, l, c.by_pressure);
-  } else if (id == ConditionId::air_left) {
-    Limits relaxed = l;
-    relaxed.travel_m = 1.0;
-    relaxed.reserve_share = 0.0;
-    fault = sound_fault(*c.target, relaxed, c.by_pressure);
-  } else {
-    fault = sound_fault(*c.target, l, c.by_pressure);
-  }
-  c.verdict = fault.empty() ? Verdict::pass : Verdict::fail;
-  if (!fault.empty()) c.reason = fault;
+                           : model->at_z(is_failure(id) ? l.z_failed : l.z);
+  c.reason = fault_of(c, l);
+  c.verdict = c.reason.empty() ? Verdict::pass : Verdict::fail;
+  if (id == ConditionId::assist_lost && std::holds_alternative<NoAssist>(a.system->assist) &&
+      c.reason.empty())
+    c.reason = "no assist fitted";
   return c;
 }
 

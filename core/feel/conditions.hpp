@@ -33,11 +33,11 @@ struct ConditionReport {
   ConditionId id = ConditionId::found;
   std::string title;  ///< "as found", "front lost"
   Verdict verdict = Verdict::unknown;
-  std::string reason;  ///< one line: why it fails, or what cannot be said
-  std::optional<TargetReport> target;    ///< absent: no travel can be said
-  std::optional<FeelCurve> curve;        ///< absent likewise
-  std::optional<double> effort_only_n;   ///< at the rule-of-thumb pressure, when travel is unknown
-  bool by_pressure = false;              ///< judged at a pressure: deceleration is unknown
+  std::string reason;                   ///< one line: why it fails, or what cannot be said
+  std::optional<TargetReport> target;   ///< absent: no travel can be said
+  std::optional<FeelCurve> curve;       ///< absent likewise
+  std::optional<double> effort_only_n;  ///< at the rule-of-thumb pressure, when travel is unknown
+  bool by_pressure = false;             ///< judged at a pressure: deceleration is unknown
 };
 
 /// The condition of the model that belongs to an id.

@@ -42,22 +42,31 @@ Expected<FeelModel> FeelModel::make(const System& system, const Condition& condi
   if (!kinematics) return fail(kinematics.error());
   if (const auto a = check_assist(system.assist); !a) return fail(a.error());
   if (!system.wheels)
-    return fail({.field = "front.kind", .value = "", .range = "",
+    return fail({.field = "front.kind",
+                 .value = "",
+                 .range = "",
                  .reason = "Cannot say: the brakes at the wheels are not known",
                  .remedy = "Enter the brakes of both axles"});
   if (system.vehicle)
     if (const auto v = check_vehicle(*system.vehicle); !v) return fail(v.error());
   if (!(system.master.bore.value() > 0))
-    return fail({.field = "master.bore", .value = "", .range = "more than 0",
-                 .reason = "The master has no bore", .remedy = "Measure the bore"});
+    return fail({.field = "master.bore",
+                 .value = "",
+                 .range = "more than 0",
+                 .reason = "The master has no bore",
+                 .remedy = "Measure the bore"});
   if (condition.lost != LostCircuit::none && !system.strokes_known &&
       system.master.kind == MasterKind::tandem)
-    return fail({.field = "master.stroke1", .value = "", .range = "",
+    return fail({.field = "master.stroke1",
+                 .value = "",
+                 .range = "",
                  .reason = "Cannot say: the strokes of both pistons are not known",
                  .remedy = "Push each piston to its end with a rod and measure"});
   const auto dead = dead_stroke(system.master, condition.lost);
   if (!dead)
-    return fail({.field = "master.kind", .value = "", .range = "",
+    return fail({.field = "master.kind",
+                 .value = "",
+                 .range = "",
                  .reason = "Single circuit: with it lost no brake is left",
                  .remedy = "A tandem master keeps one circuit"});
 
@@ -76,7 +85,9 @@ Expected<FeelModel> FeelModel::make(const System& system, const Condition& condi
       ++m.live_outlets_;
   }
   if (m.live_outlets_ == 0)
-    return fail({.field = "circuit.fl", .value = "", .range = "",
+    return fail({.field = "circuit.fl",
+                 .value = "",
+                 .range = "",
                  .reason = "With that circuit lost no wheel is braked",
                  .remedy = "Give each outlet its own wheels"});
   m.find_end();
@@ -163,8 +174,8 @@ FeelPoint FeelModel::at(double p_pa) const {
   f.rod_travel_m = rod_before_stroke_m() + f.stroke_m;
   f.pad_travel_m = pad_m(f.rod_travel_m);
   const Force out = piston_force(m, Pressure{p_pa});
-  const Force in = condition_.assist_alive ? assist_input(system_.assist, out)
-                                           : dead_input(system_.assist, out);
+  const Force in =
+      condition_.assist_alive ? assist_input(system_.assist, out) : dead_input(system_.assist, out);
   f.output_force_n = out.value();
   f.input_force_n = in.value();
   f.pad_force_n = kinematics_.pad_force(in, Length{f.pad_travel_m}).value();
@@ -229,8 +240,7 @@ void FeelModel::find_end() {
 void FeelModel::find_available() {
   double s = kinematics_.limit().value();
   const double before = rod_before_stroke_m();
-  if (system_.strokes_known)
-    s = std::min(s, pad_m(before + whole_stroke(system_.master).value()));
+  if (system_.strokes_known) s = std::min(s, pad_m(before + whole_stroke(system_.master).value()));
   if (system_.booster_stroke) s = std::min(s, pad_m(before + system_.booster_stroke->value()));
   available_m_ = s;
 }

@@ -19,7 +19,7 @@ enum class Stop {
   primary_stroke,
   secondary_stroke,
   booster_stroke,
-  locked,          ///< 1.2 times the pressure at which every braked axle is locked or the rear lifts
+  locked,  ///< 1.2 times the pressure at which every braked axle is locked or the rear lifts
   pressure_limit,  ///< 20 MPa
 };
 [[nodiscard]] std::string_view stop_words(Stop stop);
@@ -46,7 +46,17 @@ struct FeelPoint {
 
 /// Layers of pad travel, in the order they are used up.
 enum class TravelLayer {
-  free_play, booster, gap, cut_off, take_up, brake, hose, tube, fluid, air, count_
+  free_play,
+  booster,
+  gap,
+  cut_off,
+  take_up,
+  brake,
+  hose,
+  tube,
+  fluid,
+  air,
+  count_
 };
 inline constexpr std::size_t kLayerCount = static_cast<std::size_t>(TravelLayer::count_);
 using TravelBudget = std::array<double, kLayerCount>;  ///< m at the pad; the sum is the pad travel
@@ -61,10 +71,10 @@ struct FeelCurve {
 
 /// The state at one wished deceleration or pressure.
 struct TargetReport {
-  double wanted = 0;       ///< z, or pressure
+  double wanted = 0;  ///< z, or pressure
   bool reached = false;
   Stop prevented_by = Stop::pad_stop;  ///< when not reached
-  FeelPoint at;            ///< the target, or the furthest point reached
+  FeelPoint at;                        ///< the target, or the furthest point reached
   double available_m = 0;
   double reserve_m = 0;
   double reserve_share = 0;  ///< of the available travel

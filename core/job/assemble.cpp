@@ -68,9 +68,8 @@ Assist read_assist(const Reader& r, Assembly& a) {
 
 Master read_master(const Reader& r, Assembly& a, bool& strokes_known) {
   Master m;
-  m.kind = static_cast<int>(r.need(Param::master_kind, a.missing_system)) == 0
-               ? MasterKind::single
-               : MasterKind::tandem;
+  m.kind = static_cast<int>(r.need(Param::master_kind, a.missing_system)) == 0 ? MasterKind::single
+                                                                               : MasterKind::tandem;
   m.bore = Length{r.need(Param::master_bore, a.missing_system)};
   const Value s1 = r.get(Param::master_stroke1);
   const Value s2 = r.get(Param::master_stroke2);
@@ -82,9 +81,11 @@ Master read_master(const Reader& r, Assembly& a, bool& strokes_known) {
   m.springs = static_cast<Springs>(r.option(Param::master_springs));
   m.spring_force = Force{r.typical(Param::master_spring_force)};
   m.efficiency = r.typical(Param::master_efficiency);
-  if (strokes_known && (m.cutoff1 >= m.stroke1 ||
-                        (m.kind == MasterKind::tandem && m.cutoff2 >= m.stroke2)))
-    a.impossible.push_back({.field = "master.cutoff1", .value = "", .range = "less than the stroke",
+  if (strokes_known &&
+      (m.cutoff1 >= m.stroke1 || (m.kind == MasterKind::tandem && m.cutoff2 >= m.stroke2)))
+    a.impossible.push_back({.field = "master.cutoff1",
+                            .value = "",
+                            .range = "less than the stroke",
                             .reason = "A cut-off as long as the whole stroke delivers nothing",
                             .remedy = "Measure cut-off and stroke again"});
   return m;
@@ -107,7 +108,8 @@ Drum read_drum(const Reader& r, Axle axle, std::vector<Param>& missing) {
   static constexpr double kExponent[] = {1.45, 1.75, 2.2};
   Drum d;
   d.cylinder_area = circle_area(Length{r.need(of_axle(Param::front_cylinder, axle), missing)});
-  d.pistons = static_cast<int>(std::lround(r.typical(of_axle(Param::front_cylinder_pistons, axle))));
+  d.pistons =
+      static_cast<int>(std::lround(r.typical(of_axle(Param::front_cylinder_pistons, axle))));
   d.shoe_clearance = Length{r.typical(of_axle(Param::front_shoe_clearance, axle))};
   d.radius = Length{r.need(of_axle(Param::front_drum, axle), missing) / 2};
   const auto shoes = static_cast<size_t>(r.option(of_axle(Param::front_shoes, axle)));
@@ -202,7 +204,8 @@ std::optional<Error> new_impossibility(const Job& before, const Job& after) {
   for (const Which w : {Which::found, Which::plan}) {
     const auto old = assemble(before, w).impossible;
     for (const Error& e : assemble(after, w).impossible)
-      if (std::none_of(old.begin(), old.end(), [&](const Error& o) { return o.reason == e.reason; }))
+      if (std::none_of(old.begin(), old.end(),
+                       [&](const Error& o) { return o.reason == e.reason; }))
         return e;
   }
   return std::nullopt;

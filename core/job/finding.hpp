@@ -10,9 +10,9 @@ namespace yoke {
 
 enum class Severity { note, warning, hard };
 enum class Stage { survey, size, fit, rod, plumb, install, bleed, prove, record };
-inline constexpr Stage kStages[] = {Stage::survey, Stage::size,    Stage::fit,
-                                    Stage::rod,    Stage::plumb,   Stage::install,
-                                    Stage::bleed,  Stage::prove,   Stage::record};
+inline constexpr Stage kStages[] = {Stage::survey, Stage::size,  Stage::fit,
+                                    Stage::rod,    Stage::plumb, Stage::install,
+                                    Stage::bleed,  Stage::prove, Stage::record};
 [[nodiscard]] std::string_view stage_words(Stage stage);
 [[nodiscard]] std::string_view severity_words(Severity severity);
 
@@ -23,7 +23,7 @@ struct Finding {
   std::string message;  ///< what is the matter, with the actual figure
   std::string limit;    ///< what it is held against
   std::string remedy;
-  std::string source;   ///< where the limit comes from
+  std::string source;  ///< where the limit comes from
   bool operator==(const Finding&) const = default;
 };
 

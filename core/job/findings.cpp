@@ -41,24 +41,31 @@ std::vector<Finding> prove_findings(const Job& job) {
   }
   for (const auto& [id, gate] : job.gates)
     if (gate.state == GateState::failed)
-      f.push_back({Severity::hard, Stage::prove, "prove.gate_failed",
-                   "A gate stands failed: " + id + (gate.note.empty() ? "" : " (" + gate.note + ")"),
-                   "passed", "Put it right, then prove it again", "the builder"});
+      f.push_back(
+          {Severity::hard, Stage::prove, "prove.gate_failed",
+           "A gate stands failed: " + id + (gate.note.empty() ? "" : " (" + gate.note + ")"),
+           "passed", "Put it right, then prove it again", "the builder"});
   if (job.state == JobState::left_unsafe)
-    f.push_back({Severity::hard, Stage::record, "job.unsafe", "Marked: left unsafe, do not drive", "",
-                 "Finish and prove the job", "the builder"});
+    f.push_back({Severity::hard, Stage::record, "job.unsafe", "Marked: left unsafe, do not drive",
+                 "", "Finish and prove the job", "the builder"});
   return f;
 }
 
 const char* failure_code(ConditionId id) {
   switch (id) {
-    case ConditionId::assist_lost: return "size.no_assist";
+    case ConditionId::assist_lost:
+      return "size.no_assist";
     case ConditionId::first_lost:
-    case ConditionId::second_lost: return "size.failed_circuit";
-    case ConditionId::plan: return "size.plan";
-    case ConditionId::hot: return "size.hot";
-    case ConditionId::air_left: return "size.air_left";
-    case ConditionId::found: break;
+    case ConditionId::second_lost:
+      return "size.failed_circuit";
+    case ConditionId::plan:
+      return "size.plan";
+    case ConditionId::hot:
+      return "size.hot";
+    case ConditionId::air_left:
+      return "size.air_left";
+    case ConditionId::found:
+      break;
   }
   return "size.found";
 }
@@ -66,7 +73,7 @@ const char* failure_code(ConditionId id) {
 }  // namespace
 
 std::string_view stage_words(Stage stage) {
-  static constexpr std::string_view w[] = {"Survey", "Size",    "Fit",   "Rod",   "Plumb",
+  static constexpr std::string_view w[] = {"Survey",  "Size",  "Fit",   "Rod",   "Plumb",
                                            "Install", "Bleed", "Prove", "Record"};
   return w[static_cast<size_t>(stage)];
 }
@@ -96,11 +103,10 @@ std::vector<Finding> survey_findings(const Job& job) {
     f.push_back({Severity::note, Stage::survey, "survey.pin_doubt",
                  fmt::format("Pivot to pin is known to ±{:.1f} mm only: ±{:.0f} % of every force",
                              pin.doubt_si * 1e3, pin.doubt_si / pin.si * 100),
-                 "±3 %", "Measure the short arm with a calliper",
-                 "first-order propagation"});
+                 "±3 %", "Measure the short arm with a calliper", "first-order propagation"});
   if (value_of(job, Which::plan, Param::master_bore).inherited)
-    f.push_back({Severity::note, Stage::size, "size.bore_kept",
-                 "The plan keeps the fitted bore", "", "Choose a cell of the map to change it", ""});
+    f.push_back({Severity::note, Stage::size, "size.bore_kept", "The plan keeps the fitted bore",
+                 "", "Choose a cell of the map to change it", ""});
   return f;
 }
 
@@ -116,11 +122,11 @@ std::vector<Finding> strip_findings(const Job& job, const std::vector<ConditionR
                  "Change bore, ratio or assist; the map shows which cells pass", ""});
     if (c.id == ConditionId::plan && c.target &&
         c.target->reserve_share < limits_of(job).reserve_share)
-      f.push_back({Severity::hard, Stage::size, "size.reserve",
-                   fmt::format("plan: {:.0f} % of the pad's travel is left",
-                               c.target->reserve_share * 100),
-                   fmt::format("{:.0f} %", limits_of(job).reserve_share * 100),
-                   "A larger bore or a smaller ratio", "common practice, no source"});
+      f.push_back(
+          {Severity::hard, Stage::size, "size.reserve",
+           fmt::format("plan: {:.0f} % of the pad's travel is left", c.target->reserve_share * 100),
+           fmt::format("{:.0f} %", limits_of(job).reserve_share * 100),
+           "A larger bore or a smaller ratio", "common practice, no source"});
   }
   return f;
 }
@@ -171,7 +177,8 @@ std::string size_status(const Job& job, const std::vector<ConditionReport>& stri
   const auto rel = relative(Length{get(Which::found, Param::master_bore)},
                             Length{get(Which::plan, Param::master_bore)}, ratio(Which::found),
                             ratio(Which::plan));
-  if (rel) return fmt::format("force ×{:.2f}, travel ×{:.2f}", rel->force_factor, rel->travel_factor);
+  if (rel)
+    return fmt::format("force ×{:.2f}, travel ×{:.2f}", rel->force_factor, rel->travel_factor);
   return "two bores and two ratios needed";
 }
 
@@ -199,8 +206,10 @@ std::string install_status(const Job& job) {
 std::string stage_status(const Job& job, Stage stage, const std::vector<ConditionReport>& strip,
                          const std::vector<Finding>& findings) {
   switch (stage) {
-    case Stage::survey: return survey_status(job);
-    case Stage::size: return size_status(job, strip);
+    case Stage::survey:
+      return survey_status(job);
+    case Stage::size:
+      return size_status(job, strip);
     case Stage::fit: {
       const AngleReport r = angle_report(job, Which::plan);
       if (!r.missing.empty()) return param_list({r.missing.front()}) + " unknown";
@@ -217,17 +226,19 @@ std::string stage_status(const Job& job, Stage stage, const std::vector<Conditio
     case Stage::plumb: {
       const OutletReport r = outlet_report(job, Which::plan);
       for (const auto& f : r.findings)
-        if (f.severity == Severity::hard) return f.code == "plumb.crossed" ? "outlets crossed" : "no separation";
+        if (f.severity == Severity::hard)
+          return f.code == "plumb.crossed" ? "outlets crossed" : "no separation";
       if (!r.untraced.empty()) return fmt::format("{} of 4 wheels traced", 4 - r.untraced.size());
       return "outlets as intended";
     }
-    case Stage::install: return install_status(job);
-    case Stage::bleed: return bleed_status(job);
+    case Stage::install:
+      return install_status(job);
+    case Stage::bleed:
+      return bleed_status(job);
     case Stage::prove: {
       const auto gates = gates_of(job, strip, findings);
-      const auto passed = std::count_if(gates.begin(), gates.end(), [](const Gate& g) {
-        return g.state == GateState::passed;
-      });
+      const auto passed = std::count_if(gates.begin(), gates.end(),
+                                        [](const Gate& g) { return g.state == GateState::passed; });
       return fmt::format("{} of {} gates passed", passed, gates.size());
     }
     case Stage::record:

@@ -30,11 +30,9 @@ Value value_of(const Job& job, Which which, Param param) {
     v.inherited = which == Which::plan && !is_wish;
     return v;
   }
-  if (const auto& found = job.found.at(param); found && which == Which::plan && !is_wish)
-    return {};
+  if (const auto& found = job.found.at(param); found && which == Which::plan && !is_wish) return {};
   if (p.typical_si && p.inherits) {
-    const double doubt =
-        p.kind == Kind::choice || is_wish ? 0.0 : 0.2 * std::abs(*p.typical_si);
+    const double doubt = p.kind == Kind::choice || is_wish ? 0.0 : 0.2 * std::abs(*p.typical_si);
     return {Origin::typical, *p.typical_si, doubt, How::unknown, false, false};
   }
   return {};

@@ -43,8 +43,8 @@ struct Reading {
 struct PumpTest {
   std::optional<double> first_m;
   std::optional<double> third_m;
-  std::optional<double> sink_m;   ///< pad sink while held
-  std::optional<double> hold_s;   ///< held for
+  std::optional<double> sink_m;  ///< pad sink while held
+  std::optional<double> hold_s;  ///< held for
   bool operator==(const PumpTest&) const = default;
 };
 

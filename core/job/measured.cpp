@@ -11,14 +11,18 @@ struct HowInfo {
   std::string_view words;
 };
 constexpr HowInfo kHowTable[] = {
-    {How::unknown, "unknown", "unknown"},   {How::calliper, "calliper", "calliper"},
-    {How::rule, "rule", "rule"},            {How::tape, "tape", "tape"},
-    {How::maker, "maker", "maker"}, {How::estimate, "estimate", "guess"},
+    {How::unknown, "unknown", "unknown"}, {How::calliper, "calliper", "calliper"},
+    {How::rule, "rule", "rule"},          {How::tape, "tape", "tape"},
+    {How::maker, "maker", "maker"},       {How::estimate, "estimate", "guess"},
     {How::stated, "stated", "known fact"}};
 }  // namespace
 
-std::string_view how_words(How how) { return kHowTable[static_cast<size_t>(how)].words; }
-std::string_view how_key(How how) { return kHowTable[static_cast<size_t>(how)].key; }
+std::string_view how_words(How how) {
+  return kHowTable[static_cast<size_t>(how)].words;
+}
+std::string_view how_key(How how) {
+  return kHowTable[static_cast<size_t>(how)].key;
+}
 
 std::optional<How> find_how(std::string_view key) {
   for (const auto& h : kHowTable)

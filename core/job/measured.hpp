@@ -25,9 +25,9 @@ inline constexpr How kHows[] = {How::unknown, How::calliper, How::rule,  How::ta
 [[nodiscard]] double default_doubt_si(How how, Kind kind, double si);
 
 struct Measured {
-  double si = 0.0;            ///< SI, or the option index of a choice
-  How how = How::unknown;     ///< unknown: `si` says nothing
-  double doubt_si = 0.0;      ///< ±, twice the standard uncertainty
+  double si = 0.0;         ///< SI, or the option index of a choice
+  How how = How::unknown;  ///< unknown: `si` says nothing
+  double doubt_si = 0.0;   ///< ±, twice the standard uncertainty
   std::string note;
   [[nodiscard]] bool known() const { return how != How::unknown; }
   bool operator==(const Measured&) const = default;

@@ -68,17 +68,22 @@ Expected<double> parse_choice(const ParamInfo& p, std::string_view text) {
           .remedy = ""};
   if (p.param == Param::fluid_grade) {
     e.reason = "There is no fluid grade “" + std::string(text.substr(0, 64)) + "”";
-    e.remedy = "Read the grade on the reservoir cap or the bottle; an unknown fluid is drained, "
-               "not topped up";
+    e.remedy =
+        "Read the grade on the reservoir cap or the bottle; an unknown fluid is drained, "
+        "not topped up";
   }
   return fail(e);
 }
 
 }  // namespace
 
-const ParamInfo& info(Param param) { return table()[static_cast<size_t>(param)]; }
+const ParamInfo& info(Param param) {
+  return table()[static_cast<size_t>(param)];
+}
 
-std::span<const ParamInfo> all_params() { return table(); }
+std::span<const ParamInfo> all_params() {
+  return table();
+}
 
 std::optional<Param> find_param(std::string_view id) {
   for (const auto& p : table())
@@ -88,16 +93,26 @@ std::optional<Param> find_param(std::string_view id) {
 
 std::string_view group_words(Group group) {
   switch (group) {
-    case Group::control: return "Pedal";
-    case Group::assist: return "Assist";
-    case Group::master: return "Master";
-    case Group::front: return "Front brakes";
-    case Group::rear: return "Rear brakes";
-    case Group::lines: return "Lines and fluid";
-    case Group::circuit: return "Circuits";
-    case Group::vehicle: return "Vehicle";
-    case Group::target: return "Wishes and limits";
-    case Group::rod: return "Push rod";
+    case Group::control:
+      return "Pedal";
+    case Group::assist:
+      return "Assist";
+    case Group::master:
+      return "Master";
+    case Group::front:
+      return "Front brakes";
+    case Group::rear:
+      return "Rear brakes";
+    case Group::lines:
+      return "Lines and fluid";
+    case Group::circuit:
+      return "Circuits";
+    case Group::vehicle:
+      return "Vehicle";
+    case Group::target:
+      return "Wishes and limits";
+    case Group::rod:
+      return "Push rod";
   }
   return "";
 }

@@ -58,8 +58,8 @@ inline constexpr Wheel kWheels[] = {Wheel::front_left, Wheel::front_right, Wheel
 
 /// The same parameter of an axle: pass the front one.
 [[nodiscard]] constexpr Param of_axle(Param front, Axle axle) {
-  constexpr auto block = static_cast<std::size_t>(Param::rear_kind) -
-                         static_cast<std::size_t>(Param::front_kind);
+  constexpr auto block =
+      static_cast<std::size_t>(Param::rear_kind) - static_cast<std::size_t>(Param::front_kind);
   return axle == Axle::front ? front : static_cast<Param>(static_cast<std::size_t>(front) + block);
 }
 [[nodiscard]] constexpr Param circuit_of(Wheel wheel) {

@@ -16,8 +16,7 @@ bool is(const Job& job, Which which, Param p, int option) {
 bool axle_relevant(const Job& job, Which which, Param p, Axle axle) {
   const Param kind = of_axle(Param::front_kind, axle);
   const auto any = [&](std::initializer_list<Param> list) {
-    return std::any_of(list.begin(), list.end(),
-                       [&](Param f) { return of_axle(f, axle) == p; });
+    return std::any_of(list.begin(), list.end(), [&](Param f) { return of_axle(f, axle) == p; });
   };
   if (any({Param::front_piston, Param::front_pistons, Param::front_radius, Param::front_mu,
            Param::front_clearance}))

@@ -4,7 +4,9 @@
 
 namespace yoke {
 
-Area bore_area(const Master& m) { return circle_area(m.bore); }
+Area bore_area(const Master& m) {
+  return circle_area(m.bore);
+}
 
 Force piston_force(const Master& m, Pressure p) {
   return Force{p.value() * bore_area(m).value() / m.efficiency} + m.spring_force;

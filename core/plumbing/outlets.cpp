@@ -15,16 +15,24 @@ struct Rule {
 std::vector<Rule> rules_of(Split split) {
   using enum Wheel;
   if (split == Split::axle)
-    return {{front_left, front_right, true}, {rear_left, rear_right, true},
+    return {{front_left, front_right, true},
+            {rear_left, rear_right, true},
             {front_left, rear_left, false}};
   if (split == Split::diagonal)
-    return {{front_left, rear_right, true}, {front_right, rear_left, true},
+    return {{front_left, rear_right, true},
+            {front_right, rear_left, true},
             {front_left, front_right, false}};
   return {};
 }
 
 Finding hard(const char* code, std::string message, const char* limit, const char* remedy) {
-  return {Severity::hard, Stage::plumb, code, std::move(message), limit, remedy, "common practice, no source"};
+  return {Severity::hard,
+          Stage::plumb,
+          code,
+          std::move(message),
+          limit,
+          remedy,
+          "common practice, no source"};
 }
 
 void check_split(const Job& job, Which which, Split split, OutletReport& r) {
@@ -64,7 +72,8 @@ OutletReport outlet_report(const Job& job, Which which) {
   }
   if (!r.untraced.empty()) {
     std::string list;
-    for (const Wheel w : r.untraced) list += (list.empty() ? "" : ", ") + std::string(wheel_words(w));
+    for (const Wheel w : r.untraced)
+      list += (list.empty() ? "" : ", ") + std::string(wheel_words(w));
     r.findings.push_back({Severity::warning, Stage::plumb, "plumb.untraced",
                           "Not traced yet: " + list, "every wheel traced to its outlet",
                           "Follow each line with a finger from the wheel to the master",

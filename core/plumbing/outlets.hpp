@@ -1,4 +1,5 @@
-// Which outlet feeds which wheels: entered, never assumed. Crossed and doubled outlets are findings.
+// Which outlet feeds which wheels: entered, never assumed. Crossed and doubled outlets are
+// findings.
 #pragma once
 
 #include <vector>

@@ -88,8 +88,7 @@ Solution solve(const System& s, bool alive, const std::vector<Row>& rows, bool w
     // Columns are scaled to unit length: the unknowns differ by four orders of magnitude.
     const Eigen::VectorXd scale = sol.jacobian.colwise().norm().transpose();
     const Eigen::MatrixXd unit = sol.jacobian * scale.cwiseInverse().asDiagonal();
-    const Eigen::VectorXd d =
-        unit.colPivHouseholderQr().solve(sol.residual).cwiseQuotient(scale);
+    const Eigen::VectorXd d = unit.colPivHouseholderQr().solve(sol.residual).cwiseQuotient(scale);
     Eigen::Vector2d next = sol.x;
     next[0] = std::clamp(sol.x[0] + d[0], -kMostSlack_m, kMostSlack_m);
     if (with_air) next[1] = std::clamp(sol.x[1] + d[1], 0.0, kMostAir_m3);
@@ -170,7 +169,8 @@ FitReport fit_readings(const System& system, const std::vector<Reading>& reading
     r.refusal = "These readings cannot tell air from slack: they lie too close together";
     r.next_measurement = "Read more light presses, just above where the pad first resists";
   } else {
-    r.refusal = "These readings cannot tell air: that takes three light presses, below 1 MPa in the lines";
+    r.refusal =
+        "These readings cannot tell air: that takes three light presses, below 1 MPa in the lines";
     r.next_measurement = fmt::format("Read three presses below {:.0f} N",
                                      m->at(std::min(1e6, m->end_pressure_pa())).pad_force_n);
   }
@@ -187,12 +187,14 @@ PumpReport pump_report(const PumpTest& test, Length bore, double ratio) {
     constexpr double kTape_m = 0.003;
     if (gain_m > kTape_m) {
       r.take_up = Volume{gain_m / ratio * area_m2};
-      r.words.push_back(fmt::format(
-          "Pumping raises the pad by {:.0f} mm: {:.1f} cm³ is taken up by clearance. Air would stay.",
-          gain_m * 1e3, r.take_up->value() * 1e6));
+      r.words.push_back(
+          fmt::format("Pumping raises the pad by {:.0f} mm: {:.1f} cm³ is taken up by clearance. "
+                      "Air would stay.",
+                      gain_m * 1e3, r.take_up->value() * 1e6));
     } else {
       r.words.push_back(
-          "Pumping does not raise the pad: no clearance to take up. What is soft is air or stretch.");
+          "Pumping does not raise the pad: no clearance to take up. What is soft is air or "
+          "stretch.");
     }
   }
   if (test.sink_m && test.hold_s && *test.hold_s > 0) {
@@ -200,10 +202,11 @@ PumpReport pump_report(const PumpTest& test, Length bore, double ratio) {
     constexpr double kTape_m = 0.002;
     r.sinking = *test.sink_m > kTape_m;
     r.words.push_back(
-        r.sinking ? fmt::format("The pad sinks {:.0f} mm in {:.0f} s: {:.2f} cm³ a minute pass a cup or "
-                                "leak out. Do not drive.",
-                                *test.sink_m * 1e3, *test.hold_s, *r.sink_m3_per_s * 60e6)
-                  : std::string("The pad holds under a steady foot."));
+        r.sinking
+            ? fmt::format("The pad sinks {:.0f} mm in {:.0f} s: {:.2f} cm³ a minute pass a cup or "
+                          "leak out. Do not drive.",
+                          *test.sink_m * 1e3, *test.hold_s, *r.sink_m3_per_s * 60e6)
+            : std::string("The pad holds under a steady foot."));
   }
   return r;
 }

@@ -39,9 +39,9 @@ inline constexpr double kMostSlack_m = 0.060;
 
 /// What the pump and sink test says.
 struct PumpReport {
-  std::optional<Volume> take_up;           ///< volume behind the pump gain
-  std::optional<double> sink_m3_per_s;     ///< leak through the master or out of the system
-  bool sinking = false;                    ///< beyond what a tape can mistake
+  std::optional<Volume> take_up;        ///< volume behind the pump gain
+  std::optional<double> sink_m3_per_s;  ///< leak through the master or out of the system
+  bool sinking = false;                 ///< beyond what a tape can mistake
   std::vector<std::string> words;
 };
 /// `ratio` motion ratio; `bore` of the master.

@@ -15,7 +15,9 @@ struct GateText {
   bool (*applies)(const Job&);
 };
 
-bool always(const Job&) { return true; }
+bool always(const Job&) {
+  return true;
+}
 bool tandem(const Job& job) {
   const Value v = value_of(job, Which::plan, Param::master_kind);
   return v.known() && v.si == 1;
@@ -30,27 +32,42 @@ bool boosted(const Job& job) {
 }
 
 constexpr GateText kGates[] = {
-    {"preload", "The rod does not hold the piston on", "Free play at the pad; fluid returns; wheels free a minute after release, cold and hot", always},
-    {"circuits", "Each outlet feeds the wheels it should", "Open one nipple at a time, press lightly, watch which chamber falls", tandem},
-    {"weep", "No joint weeps", "Wipe, press hard for a minute, look and feel at every opened joint", always},
+    {"preload", "The rod does not hold the piston on",
+     "Free play at the pad; fluid returns; wheels free a minute after release, cold and hot",
+     always},
+    {"circuits", "Each outlet feeds the wheels it should",
+     "Open one nipple at a time, press lightly, watch which chamber falls", tandem},
+    {"weep", "No joint weeps", "Wipe, press hard for a minute, look and feel at every opened joint",
+     always},
     {"sink", "The pad does not sink", "Steady firm foot for 60 s, engine off and on", always},
     {"reserve", "Reserve is kept, sound", "Firm press: what is left before the floor", always},
-    {"failed_circuit", "With one circuit open the other still stops the car", "Standing still, wheels chocked: open one circuit's nipple, press, note force and pad; close and bleed again", tandem},
-    {"no_assist", "Without assist the force stays within the driver's limit", "Engine off, empty the booster, press with the scale", boosted},
-    {"assist_drop", "The booster helps", "Engine off: empty it, hold the pad, start: the pad must drop", boosted},
-    {"single_signed", "A single circuit is kept on purpose", "A deviation: have it signed where local rules allow it at all", single},
+    {"failed_circuit", "With one circuit open the other still stops the car",
+     "Standing still, wheels chocked: open one circuit's nipple, press, note force and pad; close "
+     "and bleed again",
+     tandem},
+    {"no_assist", "Without assist the force stays within the driver's limit",
+     "Engine off, empty the booster, press with the scale", boosted},
+    {"assist_drop", "The booster helps",
+     "Engine off: empty it, hold the pad, start: the pad must drop", boosted},
+    {"single_signed", "A single circuit is kept on purpose",
+     "A deviation: have it signed where local rules allow it at all", single},
     {"retention", "Every clip, pin and washer is back", "Count in equals count out", always},
     {"lamp", "Brake lamp and warning switch work", "Off at rest, on before pressure", always},
-    {"fluid", "One known fluid, fresh", "Grade read from a sealed bottle; old fluid flushed", always},
-    {"lines", "Lines are held, and clear of heat and movement", "Full lock, full droop, engine rocking", always},
+    {"fluid", "One known fluid, fresh", "Grade read from a sealed bottle; old fluid flushed",
+     always},
+    {"lines", "Lines are held, and clear of heat and movement",
+     "Full lock, full droop, engine rocking", always},
     {"firewall", "No opening is left in the firewall", "A lamp behind it in the dark", always}};
 
 /// Codes of findings that hold a gate shut.
-constexpr std::pair<const char*, const char*> kHolds[] = {
-    {"rod.preload", "preload"},          {"rod.output_preload", "preload"},
-    {"plumb.crossed", "circuits"},       {"plumb.no_separation", "circuits"},
-    {"prove.sinking", "sink"},           {"size.reserve", "reserve"},
-    {"size.failed_circuit", "failed_circuit"}, {"size.no_assist", "no_assist"}};
+constexpr std::pair<const char*, const char*> kHolds[] = {{"rod.preload", "preload"},
+                                                          {"rod.output_preload", "preload"},
+                                                          {"plumb.crossed", "circuits"},
+                                                          {"plumb.no_separation", "circuits"},
+                                                          {"prove.sinking", "sink"},
+                                                          {"size.reserve", "reserve"},
+                                                          {"size.failed_circuit", "failed_circuit"},
+                                                          {"size.no_assist", "no_assist"}};
 
 }  // namespace
 
@@ -87,7 +104,9 @@ Expected<bool> may_be_proved(const std::vector<Gate>& gates) {
     if (count <= 3) standing += (standing.empty() ? "" : "; ") + g.words;
   }
   if (count == 0) return true;
-  return fail({.field = "job.state", .value = "proved", .range = "every gate passed",
+  return fail({.field = "job.state",
+               .value = "proved",
+               .range = "every gate passed",
                .reason = std::to_string(count) + " gates still stand open or failed: " + standing +
                          (count > 3 ? " …" : ""),
                .remedy = "Pass them under Prove, or mark the job “left unsafe, do not drive”"});

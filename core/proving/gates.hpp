@@ -12,14 +12,13 @@ namespace yoke {
 /// A gate is closed by the builder's own check, or held shut by a finding.
 struct Gate {
   std::string id;
-  std::string words;    ///< what must hold
-  std::string how;      ///< how to prove it
+  std::string words;  ///< what must hold
+  std::string how;    ///< how to prove it
   GateState state = GateState::open;
-  bool held = false;    ///< failed by the numbers; the builder cannot open it
+  bool held = false;  ///< failed by the numbers; the builder cannot open it
   std::string why;
 };
-[[nodiscard]] std::vector<Gate> gates_of(const Job& job,
-                                         const std::vector<ConditionReport>& strip,
+[[nodiscard]] std::vector<Gate> gates_of(const Job& job, const std::vector<ConditionReport>& strip,
                                          const std::vector<Finding>& findings);
 /// Whether the job may be marked proved, and if not, what stands in the way.
 [[nodiscard]] Expected<bool> may_be_proved(const std::vector<Gate>& gates);

@@ -29,6 +29,8 @@ template <class T>
 using Expected = tl::expected<T, Error>;
 
 /// Builds the failed side of an Expected.
-inline tl::unexpected<Error> fail(Error error) { return tl::unexpected<Error>(std::move(error)); }
+inline tl::unexpected<Error> fail(Error error) {
+  return tl::unexpected<Error>(std::move(error));
+}
 
 }  // namespace yoke

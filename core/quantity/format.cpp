@@ -16,12 +16,18 @@ constexpr double kFractionTolerance_m = 3e-6;
 /// Decimals of the imperial unit that carry about the same resolution as the metric ones.
 int imperial_digits(Kind kind, int digits) {
   switch (kind) {
-    case Kind::length: return digits + 1;
-    case Kind::area: return std::max(digits, 3);
-    case Kind::volume: return digits + 1;
-    case Kind::force: return std::max(digits, 0);
-    case Kind::pressure: return std::max(digits - 2, 0);
-    default: return digits;
+    case Kind::length:
+      return digits + 1;
+    case Kind::area:
+      return std::max(digits, 3);
+    case Kind::volume:
+      return digits + 1;
+    case Kind::force:
+      return std::max(digits, 0);
+    case Kind::pressure:
+      return std::max(digits - 2, 0);
+    default:
+      return digits;
   }
 }
 

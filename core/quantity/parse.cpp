@@ -29,11 +29,25 @@ std::string replace_all(std::string s, std::string_view from, std::string_view t
 
 /// Turns typographic marks into plain ones; a fraction sign after a digit gets a space before it.
 std::string plain(std::string_view text) {
-  static constexpr std::array<std::pair<std::string_view, std::string_view>, 18> marks{{
-      {"½", " 1/2"}, {"¼", " 1/4"}, {"¾", " 3/4"}, {"⅛", " 1/8"}, {"⅜", " 3/8"},
-      {"⅝", " 5/8"}, {"⅞", " 7/8"}, {"⅓", " 1/3"}, {"⅔", " 2/3"}, {"⁄", "/"},
-      {"−", "-"},    {"–", "-"},    {"\u00a0", " "}, {"\u202f", " "}, {"\t", " "},
-      {"''", "\""}, {"’", "'"}, {"′", "'"}}};
+  static constexpr std::array<std::pair<std::string_view, std::string_view>, 18> marks{
+      {{"½", " 1/2"},
+       {"¼", " 1/4"},
+       {"¾", " 3/4"},
+       {"⅛", " 1/8"},
+       {"⅜", " 3/8"},
+       {"⅝", " 5/8"},
+       {"⅞", " 7/8"},
+       {"⅓", " 1/3"},
+       {"⅔", " 2/3"},
+       {"⁄", "/"},
+       {"−", "-"},
+       {"–", "-"},
+       {"\u00a0", " "},
+       {"\u202f", " "},
+       {"\t", " "},
+       {"''", "\""},
+       {"’", "'"},
+       {"′", "'"}}};
   std::string s(text);
   for (const auto& [from, to] : marks) s = replace_all(std::move(s), from, to);
   return s;
@@ -45,7 +59,9 @@ std::string_view trim(std::string_view s) {
   return s;
 }
 
-bool is_digit(char c) { return c >= '0' && c <= '9'; }
+bool is_digit(char c) {
+  return c >= '0' && c <= '9';
+}
 
 /// A whole unsigned number of at most 6 digits.
 std::optional<double> whole(std::string_view s) {
@@ -104,8 +120,8 @@ Expected<double> mixed(std::string_view s, std::string_view all) {
 /// Where the number ends and the unit begins.
 size_t number_end(std::string_view s) {
   size_t i = 0;
-  while (i < s.size() && (is_digit(s[i]) || std::string_view("+-./, ").find(s[i]) !=
-                                                 std::string_view::npos))
+  while (i < s.size() &&
+         (is_digit(s[i]) || std::string_view("+-./, ").find(s[i]) != std::string_view::npos))
     ++i;
   return i;
 }

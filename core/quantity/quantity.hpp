@@ -53,7 +53,8 @@ struct UnitWord {
 [[nodiscard]] Expected<double> parse_number(std::string_view text);
 
 /// Reads a quantity: a number and perhaps a unit. A bare number is taken in the unit that `style`
-/// shows first for this kind; "#7" is a number drill. The result is SI. The text is bounded at 64 bytes.
+/// shows first for this kind; "#7" is a number drill. The result is SI. The text is bounded at 64
+/// bytes.
 [[nodiscard]] Expected<double> parse_quantity(std::string_view text, Kind kind, UnitStyle style);
 
 /// Writes a number with a fixed count of decimals; a negative zero is written as zero.

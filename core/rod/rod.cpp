@@ -24,8 +24,8 @@ std::optional<UnitFace> read_face(const Job& job, Which which, std::vector<Param
     known = false;
   }
   if (!known) return std::nullopt;
-  const double doubt = std::sqrt(n.doubt_si * n.doubt_si + t.doubt_si * t.doubt_si +
-                                 g.doubt_si * g.doubt_si);
+  const double doubt =
+      std::sqrt(n.doubt_si * n.doubt_si + t.doubt_si * t.doubt_si + g.doubt_si * g.doubt_si);
   return UnitFace{Length{n.si}, Length{t.si}, Length{g.si}, Length{doubt}};
 }
 
@@ -41,7 +41,8 @@ void check_thread(RodReport& r, const Job& job) {
     r.findings.push_back(
         {Severity::hard, Stage::rod, "rod.thread_short",
          fmt::format("Only {:.1f} mm of thread would stay engaged", r.engaged_after->value() * 1e3),
-         fmt::format("at least 1.0 × diameter = {:.1f} mm in steel", r.engaged_wanted->value() * 1e3),
+         fmt::format("at least 1.0 × diameter = {:.1f} mm in steel",
+                     r.engaged_wanted->value() * 1e3),
          "Make a longer rod; never hang a pedal on less", "common practice, no source"});
   if (r.spare_after && r.spare_after->value() < 0)
     r.findings.push_back(
@@ -67,11 +68,11 @@ void check_clearance(RodReport& r, const Job& job) {
   const Value gap = value_of(job, Which::plan, Param::assist_output_gap);
   const Value assist = value_of(job, Which::plan, Param::assist_kind);
   if (assist.known() && assist.si == 1 && gap.si <= 0)
-    r.findings.push_back({Severity::hard, Stage::rod, "rod.output_preload",
-                          fmt::format("The booster's output rod holds the piston on: gap {:.2f} mm",
-                                      gap.si * 1e3),
-                          "more than 0; 0.5 mm (0.020 in) is usual",
-                          "Adjust or shim the output rod", "common practice, no source"});
+    r.findings.push_back(
+        {Severity::hard, Stage::rod, "rod.output_preload",
+         fmt::format("The booster's output rod holds the piston on: gap {:.2f} mm", gap.si * 1e3),
+         "more than 0; 0.5 mm (0.020 in) is usual", "Adjust or shim the output rod",
+         "common practice, no source"});
 }
 
 void read_turns(RodReport& r, const Job& job) {
@@ -104,7 +105,9 @@ double turns_for(Length change, Length pitch, int pitches_per_turn) {
   return change.value() / (pitch.value() * pitches_per_turn);
 }
 
-Length rod_for_height(Length height, double ratio) { return height / ratio; }
+Length rod_for_height(Length height, double ratio) {
+  return height / ratio;
+}
 
 RodReport rod_report(const Job& job) {
   RodReport r;
@@ -149,9 +152,9 @@ std::string rod_words(const RodReport& r, const Style& style) {
 
 AngleReport angle_report(const Job& job, Which which) {
   AngleReport r;
-  for (const Param p : {Param::control_pad_arm, Param::control_pin_arm, Param::control_axis_height,
-                        Param::control_offset, Param::control_rest_angle,
-                        Param::control_rod_length})
+  for (const Param p :
+       {Param::control_pad_arm, Param::control_pin_arm, Param::control_axis_height,
+        Param::control_offset, Param::control_rest_angle, Param::control_rod_length})
     if (!value_of(job, which, p).known()) r.missing.push_back(p);
   if (!r.missing.empty()) return r;
   const Assembly a = assemble(job, which);
@@ -163,10 +166,9 @@ AngleReport angle_report(const Job& job, Which which) {
     control.pad_arm = Length{get(Param::control_pad_arm)};
     control.pin_arm = Length{get(Param::control_pin_arm)};
     control.pad_stop = Length{get(Param::control_pad_stop)};
-    control.geometry = RodGeometry{Length{get(Param::control_axis_height)},
-                                   Length{get(Param::control_offset)},
-                                   Angle{get(Param::control_rest_angle)},
-                                   Length{get(Param::control_rod_length)}};
+    control.geometry =
+        RodGeometry{Length{get(Param::control_axis_height)}, Length{get(Param::control_offset)},
+                    Angle{get(Param::control_rest_angle)}, Length{get(Param::control_rod_length)}};
   }
   const auto k = Kinematics::make(control);
   if (!k) {

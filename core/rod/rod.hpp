@@ -1,7 +1,8 @@
 // Push rod: how much to shorten or lengthen, turns for a pedal height, thread left.
 //   q = socket depth - snout (seat from the mounting face, positive forwards into the bore)
 //   dl = (q_new + g_new) - (q_old + g_old) - wanted increase of rod clearance
-//   free play at the pad = clearance x i;  turns = dl / pitch (two pitches for a left/right coupling)
+//   free play at the pad = clearance x i;  turns = dl / pitch (two pitches for a left/right
+//   coupling)
 // Textbook geometry; engagement at least 1.0 x diameter in steel (common practice, no source).
 #pragma once
 
@@ -9,8 +10,8 @@
 #include <string>
 #include <vector>
 
-#include "job/finding.hpp"
 #include "feel/conditions.hpp"
+#include "job/finding.hpp"
 #include "job/job.hpp"
 #include "quantity/units.hpp"
 
@@ -41,17 +42,17 @@ struct RodReport {
   std::vector<Param> missing_change;  ///< needed for the length
   std::vector<Param> missing_turns;   ///< needed for the turns
   std::optional<RodChange> change;
-  std::optional<double> ratio;        ///< at rest
-  std::optional<Length> pad_doubt;    ///< the rod's doubt carried to the pad
-  std::optional<Length> height_part;  ///< rod change for the wished pad height
-  std::optional<Length> total;        ///< change plus height part
-  std::optional<double> turns;        ///< of the total, plus: unscrew (lengthen)
-  std::optional<double> height_turns; ///< of the height part alone
+  std::optional<double> ratio;         ///< at rest
+  std::optional<Length> pad_doubt;     ///< the rod's doubt carried to the pad
+  std::optional<Length> height_part;   ///< rod change for the wished pad height
+  std::optional<Length> total;         ///< change plus height part
+  std::optional<double> turns;         ///< of the total, plus: unscrew (lengthen)
+  std::optional<double> height_turns;  ///< of the height part alone
   std::optional<Length> new_length;
   std::optional<Length> engaged_after;
   std::optional<Length> engaged_wanted;
   std::optional<Length> spare_after;
-  std::optional<Length> free_play;    ///< at the pad
+  std::optional<Length> free_play;  ///< at the pad
   std::vector<Finding> findings;
 };
 [[nodiscard]] RodReport rod_report(const Job& job);

@@ -11,7 +11,9 @@ namespace {
 Expected<double> within(double v, double lo, double hi, const char* field, const char* words,
                         const char* range) {
   if (v >= lo && v <= hi) return v;
-  return fail({.field = field, .value = fmt::format("{:g}", v), .range = range,
+  return fail({.field = field,
+               .value = fmt::format("{:g}", v),
+               .range = range,
                .reason = std::string(words) + " cannot be that",
                .remedy = "Measure the bore with a calliper, and both arms of the pedal"});
 }
@@ -44,11 +46,8 @@ std::string relative_words(const Relative& r) {
   const double f = (r.force_factor - 1) * 100;
   const double t = (r.travel_factor - 1) * 100;
   if (std::abs(f) < 0.5) return "Feels the same: neither harder nor longer.";
-  if (f > 0)
-    return fmt::format("{:.0f} % harder, {:.0f} % shorter at the same pressure.",
-                       f, -t);
-  return fmt::format("{:.0f} % lighter, {:.0f} % longer at the same pressure.",
-                     -f, t);
+  if (f > 0) return fmt::format("{:.0f} % harder, {:.0f} % shorter at the same pressure.", f, -t);
+  return fmt::format("{:.0f} % lighter, {:.0f} % longer at the same pressure.", -f, t);
 }
 
 }  // namespace yoke

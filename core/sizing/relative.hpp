@@ -14,8 +14,8 @@ struct Relative {
   double force_factor = 1;   ///< effort new / effort old for the same pressure
   double travel_factor = 1;  ///< fluid part of the pad travel new / old
   double area_factor = 1;
-  Length equal_bore{};       ///< bore that keeps the old feel with the new ratio
-  double equal_ratio = 1;    ///< ratio that keeps the old feel with the new bore
+  Length equal_bore{};     ///< bore that keeps the old feel with the new ratio
+  double equal_ratio = 1;  ///< ratio that keeps the old feel with the new bore
 };
 
 /// Bores 8 ... 60 mm, ratios 1 ... 12.

@@ -22,8 +22,8 @@ Fault judge_sound(const TargetReport& r, const Limits& l) {
     return {Limit::lock_order, l.z - r.at.z,
             fmt::format("locks at {:.2f} g, before the wanted stop", r.at.z)};
   if (!r.reached) {
-    const bool stroke = r.prevented_by == Stop::primary_stroke ||
-                        r.prevented_by == Stop::secondary_stroke;
+    const bool stroke =
+        r.prevented_by == Stop::primary_stroke || r.prevented_by == Stop::secondary_stroke;
     return {stroke ? Limit::strokes : Limit::travel, l.z - r.at.z,
             fmt::format("stops at {:.2f} g: {}", r.at.z, stop_words(r.prevented_by))};
   }
@@ -68,8 +68,7 @@ Fault judge_lock(const FeelModel& m) {
   return {};
 }
 
-Fault first_fault(const System& s, const FeelModel& sound, const TargetReport& r,
-                  const Limits& l) {
+Fault first_fault(const System& s, const FeelModel& sound, const TargetReport& r, const Limits& l) {
   if (auto f = judge_sound(r, l); f.limit != Limit::none) return f;
   Condition dead;
   dead.assist_alive = false;
@@ -109,16 +108,26 @@ double score(const Cell& c, const SweepRequest& q, const System& plan) {
 
 std::string_view limit_words(Limit limit) {
   switch (limit) {
-    case Limit::none: return "inside";
-    case Limit::effort: return "too hard";
-    case Limit::effort_no_assist: return "no assist";
-    case Limit::travel: return "too long";
-    case Limit::reserve: return "reserve";
-    case Limit::first_lost: return "outlet 1 lost";
-    case Limit::second_lost: return "outlet 2 lost";
-    case Limit::strokes: return "stroke ends";
-    case Limit::lock_order: return "rear locks";
-    case Limit::impossible: return "impossible";
+    case Limit::none:
+      return "inside";
+    case Limit::effort:
+      return "too hard";
+    case Limit::effort_no_assist:
+      return "no assist";
+    case Limit::travel:
+      return "too long";
+    case Limit::reserve:
+      return "reserve";
+    case Limit::first_lost:
+      return "outlet 1 lost";
+    case Limit::second_lost:
+      return "outlet 2 lost";
+    case Limit::strokes:
+      return "stroke ends";
+    case Limit::lock_order:
+      return "rear locks";
+    case Limit::impossible:
+      return "impossible";
   }
   return "";
 }
@@ -157,11 +166,17 @@ Expected<Sweep> sweep(const Job& job, const SweepRequest& q) {
   missing.insert(missing.end(), a.missing_brakes.begin(), a.missing_brakes.end());
   missing.insert(missing.end(), a.missing_vehicle.begin(), a.missing_vehicle.end());
   if (!missing.empty())
-    return fail({.field = std::string(info(missing.front()).id), .value = "", .range = "",
-                 .reason = cannot_say(missing), .remedy = "Enter it in Survey"});
+    return fail({.field = std::string(info(missing.front()).id),
+                 .value = "",
+                 .range = "",
+                 .reason = cannot_say(missing),
+                 .remedy = "Enter it in Survey"});
   if (q.bores_m.size() * q.ratios.size() > 20000)
-    return fail({.field = "sweep", .value = "", .range = "up to 20000 cells",
-                 .reason = "The map has too many cells", .remedy = "Use fewer bores or ratios"});
+    return fail({.field = "sweep",
+                 .value = "",
+                 .range = "up to 20000 cells",
+                 .reason = "The map has too many cells",
+                 .remedy = "Use fewer bores or ratios"});
   Sweep s{q.bores_m, q.ratios, {}};
   s.cells.reserve(q.bores_m.size() * q.ratios.size());
   for (const double bore : q.bores_m)
@@ -183,7 +198,8 @@ SweepRequest default_request(const Job& job) {
     list.push_back(v);
   };
   for (const auto& b : standard_bores())
-    if (b.inch && b.bore_m > 0.68 * centre && b.bore_m < 1.25 * centre) q.bores_m.push_back(b.bore_m);
+    if (b.inch && b.bore_m > 0.68 * centre && b.bore_m < 1.25 * centre)
+      q.bores_m.push_back(b.bore_m);
   add_unique(q.bores_m, bore, 3e-5);
   add_unique(q.bores_m, fitted, 3e-5);
   for (int i = 0; i <= 20; ++i) q.ratios.push_back(3.0 + 0.25 * i);

@@ -33,7 +33,7 @@ struct Cell {
   double travel_m = 0;
   double reserve_share = 0;
   double stiffness_n_m = 0;
-  double score = 0;    ///< lower is better; only for cells inside
+  double score = 0;  ///< lower is better; only for cells inside
 };
 
 enum class Preference { light, short_travel, firm };

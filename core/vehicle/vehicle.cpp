@@ -7,12 +7,17 @@
 namespace yoke {
 
 namespace {
-double h_ratio(const Vehicle& v) { return v.cg_height.value() / v.wheelbase.value(); }
+double h_ratio(const Vehicle& v) {
+  return v.cg_height.value() / v.wheelbase.value();
+}
 }  // namespace
 
 Expected<Vehicle> check_vehicle(const Vehicle& v) {
   const auto bad = [](const char* field, const char* reason) {
-    return fail({.field = field, .value = "", .range = "more than 0", .reason = reason,
+    return fail({.field = field,
+                 .value = "",
+                 .range = "more than 0",
+                 .reason = reason,
                  .remedy = "Weigh the car per axle; measure wheel centre to wheel centre"});
   };
   if (!(v.mass.value() > 0)) return bad("vehicle.mass", "The vehicle has no mass");

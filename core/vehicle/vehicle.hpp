@@ -22,7 +22,7 @@ struct Vehicle {
 enum class Lock { none, front, rear, both };
 
 struct Braking {
-  double z = 0;           ///< deceleration in g
+  double z = 0;  ///< deceleration in g
   Lock lock = Lock::none;
   bool rear_lifts = false;
 };
@@ -42,7 +42,7 @@ struct AxleBraking {
 [[nodiscard]] Length stopping_distance(Speed speed, double z, Time reaction);
 /// Highest valve knee for a slope m: the rear locks never before the front for 0.15 <= z <= 0.80
 /// (in the spirit of ECE R13-H). `rear_per_pa`, `front_per_pa`: b per pressure of each axle.
-[[nodiscard]] Pressure highest_knee(const Vehicle& vehicle, double front_per_pa,
-                                    double rear_per_pa, double slope);
+[[nodiscard]] Pressure highest_knee(const Vehicle& vehicle, double front_per_pa, double rear_per_pa,
+                                    double slope);
 
 }  // namespace yoke

@@ -54,9 +54,9 @@ BleedPlan bleed_plan(const Job& job) {
   const bool diagonal = s.master.kind == MasterKind::tandem &&
                         value_of(job, Which::plan, Param::circuit_split).si == 1 &&
                         value_of(job, Which::plan, Param::circuit_split).known();
-  plan.order_reason = diagonal ? "diagonal split: one circuit after the other, its rear wheel first"
-                      : left   ? "farthest first, master at the front left"
-                               : "farthest first, master at the front right";
+  plan.order_reason = diagonal ? "Diagonal split: one circuit after the other, its rear wheel first"
+                      : left   ? "Farthest first, master at the front left"
+                               : "Farthest first, master at the front right";
   const double chamber_m3 = value_of(job, Which::plan, Param::master_reservoir).si;
   double total_m3 = 2 * chamber_m3;
   for (const Wheel w : order_of(diagonal, left)) {

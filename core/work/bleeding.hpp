@@ -13,11 +13,11 @@ namespace yoke {
 struct BleedWheel {
   Wheel wheel = Wheel::front_left;
   Outlet outlet = Outlet::first;
-  Volume branch{};      ///< fluid in its branch
+  Volume branch{};  ///< fluid in its branch
   Volume per_stroke{};
-  int strokes = 0;      ///< to clear the branch once
-  int refill_every = 0; ///< strokes until the reservoir must be topped up
-  int refills = 0;      ///< within those strokes
+  int strokes = 0;       ///< to clear the branch once
+  int refill_every = 0;  ///< strokes until the reservoir must be topped up
+  int refills = 0;       ///< within those strokes
 };
 
 struct BleedPlan {

@@ -41,8 +41,8 @@ Facts facts_of(const Job& job) {
   f.rear_to_disc = to_disc(Param::rear_kind);
   const Value bore_old = value_of(job, Which::found, Param::master_bore);
   const Value bore_new = value_of(job, Which::plan, Param::master_bore);
-  f.master_new = f.single_to_tandem ||
-                 (bore_old.known() && bore_new.known() && std::abs(bore_old.si - bore_new.si) > 3e-5);
+  f.master_new = f.single_to_tandem || (bore_old.known() && bore_new.known() &&
+                                        std::abs(bore_old.si - bore_new.si) > 3e-5);
   const RodReport rod = rod_report(job);
   f.rod_changes = rod.total && std::abs(rod.total->value()) > 0.05e-3;
   f.valve = is(Which::plan, Param::valve_kind, 1);
@@ -78,13 +78,18 @@ class List {
 
 void before(List& l, const Facts& f) {
   l.part("Before");
-  l.add("before.stands", "Chock the wheels, lift, and set the car down on rated stands on firm ground.")
+  l.add("before.stands",
+        "Chock the wheels, lift, and set the car down on rated stands on firm ground.")
       .caution("Never work under a car held by a jack alone.");
-  l.add("before.measure", "Measure pad height, free play, pump-up and sink of the old pedal, and write them down.");
-  l.add("before.parts", "Try every new part by hand first: thread, seat and circuit must all be right before anything comes off.");
+  l.add("before.measure",
+        "Measure pad height, free play, pump-up and sink of the old pedal, and write them down.");
+  l.add("before.parts",
+        "Try every new part by hand first: thread, seat and circuit must all be right before "
+        "anything comes off.");
   l.add("before.photos", "Photograph clips, pins and the order of washers.");
   l.add("before.fluid", "Gloves and goggles on; cover the paint; have water ready.")
-      .caution("Brake fluid strips paint and burns on a hot exhaust. Rinse spills with water at once.");
+      .caution(
+          "Brake fluid strips paint and burns on a hot exhaust. Rinse spills with water at once.");
   if (f.assist_there && !f.assist_new)
     l.add("before.discharge", "Engine off, press the pedal 20 times to empty the booster.")
         .because("a booster is fitted");
@@ -93,28 +98,37 @@ void before(List& l, const Facts& f) {
 void out(List& l, const Facts& f) {
   l.part("Out");
   l.add("out.reservoir", "Draw the reservoir down; soak the line nuts.");
-  l.add("out.crack", "Crack the line nuts with a flare spanner while the master is still bolted down.")
-      .caution("A nut that turns the tube twists it off: soak again, or plan to cut and remake the line.");
+  l.add("out.crack",
+        "Crack the line nuts with a flare spanner while the master is still bolted down.")
+      .caution(
+          "A nut that turns the tube twists it off: soak again, or plan to cut and remake the "
+          "line.");
   l.add("out.cap", "Cap every open line and port.");
   l.add("out.rod", "Take off clip, washer, pin, push rod and lamp switch; count them into a tray.");
-  l.add("out.bushes", "Pedal loose: check the bushes for side play now, it is the only easy moment.");
+  l.add("out.bushes",
+        "Pedal loose: check the bushes for side play now, it is the only easy moment.");
   if (f.single_to_tandem)
-    l.add("out.tee", "Remove the tee that joined front and rear lines; each axle or diagonal gets its own outlet.")
+    l.add("out.tee",
+          "Remove the tee that joined front and rear lines; each axle or diagonal gets its own "
+          "outlet.")
         .because("single circuit becomes tandem");
   if (f.front_to_disc || f.rear_to_disc)
     l.add("out.residual",
           std::string("Find and remove any residual-pressure valve for drums in the ") +
               (f.front_to_disc ? "front" : "rear") + " line or outlet.")
         .because("drums become discs")
-        .caution("A drum valve left in a disc circuit keeps the pads on: they heat, fade and may lock.");
+        .caution(
+            "A drum valve left in a disc circuit keeps the pads on: they heat, fade and may lock.");
 }
 
 void mount(List& l, const Facts& f) {
   if (f.assist_new || f.single_to_tandem) {
     l.part("Hole and mount");
-    l.add("mount.template", "Mark the holes from the new unit's own face; drill small holes first, then open them.")
+    l.add("mount.template",
+          "Mark the holes from the new unit's own face; drill small holes first, then open them.")
         .because(f.assist_new ? "a booster is added" : "the new master has another face");
-    l.add("mount.deburr", "Deburr and paint bare edges; fit spacers so that no box section is crushed.");
+    l.add("mount.deburr",
+          "Deburr and paint bare edges; fit spacers so that no box section is crushed.");
     l.add("mount.close", "Close every opening the old unit leaves in the firewall.")
         .caution("An open firewall hole lets fumes and fire into the car.");
   }
@@ -131,7 +145,8 @@ void mount(List& l, const Facts& f) {
         .caution("No clearance covers the return port: the brakes drag, heat and lock.");
   }
   if (f.assist_there)
-    l.add("rod.output", "Measure the booster's output rod and the master's recess; set the gap between them.")
+    l.add("rod.output",
+          "Measure the booster's output rod and the master's recess; set the gap between them.")
         .measure(Param::assist_output_gap)
         .because("a booster drives the master");
 }
@@ -148,7 +163,8 @@ void lines(List& l, const Facts& f) {
     l.add("lines.valve", "Fit the proportioning valve in the rear line, arrow towards the rear.")
         .because("a rear valve is planned");
   if (f.front_to_disc)
-    l.add("lines.hoses", "Fit hoses that reach at full lock and full droop without pulling or rubbing.")
+    l.add("lines.hoses",
+          "Fit hoses that reach at full lock and full droop without pulling or rubbing.")
         .because("the front hoses meet calipers now");
   l.add("lines.support", "Clip the lines; keep them from heat and from everything that moves.");
 }
@@ -156,7 +172,9 @@ void lines(List& l, const Facts& f) {
 void rest(List& l, const Facts& f) {
   if (f.assist_there) {
     l.part("Assist");
-    l.add("assist.hose", "Vacuum hose to a full-bore nipple on the manifold, clamps on, check valve free from booster to manifold only.")
+    l.add("assist.hose",
+          "Vacuum hose to a full-bore nipple on the manifold, clamps on, check valve free from "
+          "booster to manifold only.")
         .because("a vacuum booster");
     l.add("assist.vacuum", "Warm engine at idle: read the vacuum at the booster's hose.")
         .measure(Param::assist_vacuum);
@@ -165,11 +183,16 @@ void rest(List& l, const Facts& f) {
   l.add("lamp.switch", "Brake lamp off at rest, on before pressure builds.")
       .caution("A dead brake lamp gets people hit from behind.");
   l.part("Fill");
-  l.add("fill.fluid", f.silicone ? "Fill with silicone fluid from a sealed bottle, only into a system that held nothing else."
-                                 : "Fill with fresh fluid of the planned grade from a sealed bottle.")
-      .caution("Silicone (DOT 5) mixes with no other grade. Unknown fluid is drained, not topped up.");
-  l.add("fill.weep", "Wipe every opened joint and watch it: now, after a hard press, after the first drive.");
-  l.add("fill.height", "Measure the pad's height at rest as built.").measure(Param::control_rest_height);
+  l.add("fill.fluid", f.silicone
+                          ? "Fill with silicone fluid from a sealed bottle, only into a system "
+                            "that held nothing else."
+                          : "Fill with fresh fluid of the planned grade from a sealed bottle.")
+      .caution(
+          "Silicone (DOT 5) mixes with no other grade. Unknown fluid is drained, not topped up.");
+  l.add("fill.weep",
+        "Wipe every opened joint and watch it: now, after a hard press, after the first drive.");
+  l.add("fill.height", "Measure the pad's height at rest as built.")
+      .measure(Param::control_rest_height);
 }
 
 }  // namespace

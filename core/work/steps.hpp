@@ -10,12 +10,12 @@
 namespace yoke {
 
 struct Step {
-  std::string id;       ///< stable: records refer to it
-  std::string part;     ///< "Before", "Out", "Rod" …
+  std::string id;    ///< stable: records refer to it
+  std::string part;  ///< "Before", "Out", "Rod" …
   std::string text;
-  std::string caution;  ///< shown at the point of use; empty for none
+  std::string caution;           ///< shown at the point of use; empty for none
   std::optional<Param> measure;  ///< as-built value to enter
-  std::string because;  ///< the fact of the job that calls for it; empty for every job
+  std::string because;           ///< the fact of the job that calls for it; empty for every job
 };
 [[nodiscard]] std::vector<Step> install_steps(const Job& job);
 

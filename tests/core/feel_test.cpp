@@ -21,16 +21,21 @@ struct Plain {
       return 3 * u * u - 2 * u * u * u;
     };
     const double a_disc = kPi / 4 * 0.048 * 0.048;
-    const double disc = a_disc * 0.0002 * smooth(p / 0.15e6) +
-                        a_disc / 2290e-6 * (110e-15 * p + 180e-15 * 1.5e6 * (1 - std::exp(-p / 1.5e6)));
+    const double disc =
+        a_disc * 0.0002 * smooth(p / 0.15e6) +
+        a_disc / 2290e-6 * (110e-15 * p + 180e-15 * 1.5e6 * (1 - std::exp(-p / 1.5e6)));
     const double a_drum = kPi / 4 * 0.01905 * 0.01905;
-    const double drum = 2 * a_drum * 0.0006 * smooth((p - 0.25e6) / 0.25e6) + 50e-15 * 2 * a_drum / 570e-6 * p;
+    const double drum =
+        2 * a_drum * 0.0006 * smooth((p - 0.25e6) / 0.25e6) + 50e-15 * 2 * a_drum / 570e-6 * p;
     const double psi = 6894.757293168361;
-    const double hose_per_m = (p <= 1000 * psi ? 0.66e-6 * p / (1000 * psi)
-                                               : 0.66e-6 + 0.13e-6 * (p - 1000 * psi) / (500 * psi)) / 0.3048 * 0.30;
+    const double hose_per_m =
+        (p <= 1000 * psi ? 0.66e-6 * p / (1000 * psi)
+                         : 0.66e-6 + 0.13e-6 * (p - 1000 * psi) / (500 * psi)) /
+        0.3048 * 0.30;
     const double ro = 0.0047625 / 2;
     const double ri = ro - 0.00071;
-    const double tube_per_m = kPi * ri * ri * p * (3 * (1 - 0.58) * ri * ri + 2 * 1.29 * ro * ro) / (205e9 * (ro * ro - ri * ri));
+    const double tube_per_m = kPi * ri * ri * p * (3 * (1 - 0.58) * ri * ri + 2 * 1.29 * ro * ro) /
+                              (205e9 * (ro * ro - ri * ri));
     const double hose_m = 2 * 0.4 + 2 * 0.15;
     const double tube_m = 2 * 1.5 + 2 * 2.6;
     const double content = kPi * ri * ri * tube_m + kPi / 4 * 0.003175 * 0.003175 * hose_m +
@@ -47,7 +52,8 @@ struct Plain {
   }
   static double z(double p) {
     const double front = 2 * 2 * 0.38 * p * kPi / 4 * 0.048 * 0.048 * 0.98 * 0.101 / 0.298;
-    const double rear = 2 * std::max(0.0, p - 0.5e6) * kPi / 4 * 0.01905 * 0.01905 * 0.96 * 2.15 * 0.1143 / 0.298;
+    const double rear =
+        2 * std::max(0.0, p - 0.5e6) * kPi / 4 * 0.01905 * 0.01905 * 0.96 * 2.15 * 0.1143 / 0.298;
     return (front + rear) / (1260 * 9.80665);
   }
 };
@@ -70,7 +76,9 @@ double gsl_root(double (*f)(double), double value, double lo, double hi) {
   gsl_root_fsolver_set(s, &g, lo, hi);
   for (int i = 0; i < 200; ++i) {
     gsl_root_fsolver_iterate(s);
-    if (gsl_root_test_interval(gsl_root_fsolver_x_lower(s), gsl_root_fsolver_x_upper(s), 0, 1e-13) == GSL_SUCCESS) break;
+    if (gsl_root_test_interval(gsl_root_fsolver_x_lower(s), gsl_root_fsolver_x_upper(s), 0,
+                               1e-13) == GSL_SUCCESS)
+      break;
   }
   const double root = gsl_root_fsolver_root(s);
   gsl_root_fsolver_free(s);
@@ -91,7 +99,8 @@ TEST_CASE("the model agrees with the plain equations and GSL's roots") {
   for (const double z : {0.1, 0.3, 0.6})
     CHECK(m->pressure_for_z(z) == Approx(gsl_root(Plain::z, z, 1e3, 1.9e7)).epsilon(1e-9));
   for (const double force : {60.0, 150.0, 400.0})
-    CHECK(m->pressure_for_force(force) == Approx(gsl_root(Plain::pad_force, force, 0, 1.9e7)).epsilon(1e-9));
+    CHECK(m->pressure_for_force(force) ==
+          Approx(gsl_root(Plain::pad_force, force, 0, 1.9e7)).epsilon(1e-9));
 }
 
 TEST_CASE("pad work equals the integral of p dV") {
@@ -160,7 +169,8 @@ TEST_CASE("generated systems: monotone, finite, budget adds up, failure never ea
     if (r.reached && d.reached) {
       CHECK(d.at.pad_travel_m >= r.at.pad_travel_m - 1e-9);
       // A weak booster's jump-in below its dead force may cost more than it gives at small loads.
-      if (std::holds_alternative<NoAssist>(s.assist)) CHECK(d.at.pad_force_n == Approx(r.at.pad_force_n));
+      if (std::holds_alternative<NoAssist>(s.assist))
+        CHECK(d.at.pad_force_n == Approx(r.at.pad_force_n));
     }
     for (const LostCircuit lost : {LostCircuit::first, LostCircuit::second}) {
       Condition one;

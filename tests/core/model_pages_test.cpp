@@ -43,35 +43,56 @@ PumpReport pumped() {
 
 /// The left side of each example, computed.
 const std::map<std::string, std::function<double()>> kExamples{
-    {"pedal.ratio 330.2 mm / 50.8 mm", [] { return Kinematics::make(lever())->ratio(Length{0.0}); }},
-    {"pedal.rod_force 25.4 mm at 400 psi", [] { return piston_force(bare(), Pressure{400 * kPsi}).value(); }},
-    {"pedal.pad_force 1397.5 N over 6.5", [] { return Kinematics::make(lever())->pad_force(Force{1397.5}, Length{0.0}).value(); }},
+    {"pedal.ratio 330.2 mm / 50.8 mm",
+     [] { return Kinematics::make(lever())->ratio(Length{0.0}); }},
+    {"pedal.rod_force 25.4 mm at 400 psi",
+     [] { return piston_force(bare(), Pressure{400 * kPsi}).value(); }},
+    {"pedal.pad_force 1397.5 N over 6.5",
+     [] { return Kinematics::make(lever())->pad_force(Force{1397.5}, Length{0.0}).value(); }},
     {"assist.max 203 mm at 65 kPa", [] { return assist_max(booster()).value(); }},
     {"assist.run_out", [] { return run_out_input(booster()).value(); }},
     {"assist.output 300 N", [] { return assist_output(booster(), Force{300.0}).value(); }},
     {"assist.ambient 1500 m", [] { return ambient_pressure(1500)->value(); }},
     {"master.area 22.225 mm", [] { return bore_area(car().master).value() * 1e6; }},
-    {"master.piston_force at 4 MPa", [] { return piston_force(car().master, Pressure{4e6}).value(); }},
-    {"master.dead primary lost", [] { return dead_stroke(car().master, LostCircuit::first)->value() * 1e3; }},
-    {"master.dead secondary lost", [] { return dead_stroke(car().master, LostCircuit::second)->value() * 1e3; }},
+    {"master.piston_force at 4 MPa",
+     [] { return piston_force(car().master, Pressure{4e6}).value(); }},
+    {"master.dead primary lost",
+     [] { return dead_stroke(car().master, LostCircuit::first)->value() * 1e3; }},
+    {"master.dead secondary lost",
+     [] { return dead_stroke(car().master, LostCircuit::second)->value() * 1e3; }},
     {"circuit.air 1 cm³ at 400 psi", [] { return air_volume_m3(1e-6, 400 * kPsi) * 1e6; }},
-    {"circuit.hose 1 ft aged at 1000 psi", [] { return hose_volume_m3({Length{0.3048}, HoseKind::rubber_aged}, 1000 * kPsi) * 1e6; }},
-    {"circuit.tube 2 m of 3/16 in at 10 MPa", [] {
+    {"circuit.hose 1 ft aged at 1000 psi",
+     [] {
+       return hose_volume_m3({Length{0.3048}, HoseKind::rubber_aged}, 1000 * kPsi) * 1e6;
+     }},
+    {"circuit.tube 2 m of 3/16 in at 10 MPa",
+     [] {
        Tube t;
        t.length = Length{2.0};
        return tube_volume_m3(t, 1e7) * 1e6;
      }},
-    {"circuit.fluid modulus at 120 °C", [] { return bulk_modulus_pa({false, 120}) / 1e6; }},
-    {"vehicle.z front 0.7 rear 0.1", [] { return braking({Mass{1000.0}, Length{2.5}, Length{0.55}, 0.53, 0.9}, {0.7, 1}, {0.1, 1}).z; }},
-    {"vehicle.stop 100 km/h at 0.656 g", [] { return stopping_distance(Speed{100 / 3.6}, 0.656, Time{0.0}).value(); }},
-    {"feel.force 7/8 to 1 in", [] { return relative(Length{0.022225}, Length{0.0254}, 6, 6)->force_factor; }},
-    {"feel.travel 7/8 to 1 in", [] { return relative(Length{0.022225}, Length{0.0254}, 6, 6)->travel_factor; }},
-    {"rod.change 0.560 to 1.730 in", [] {
+    {"circuit.fluid modulus at 120 °C",
+     [] {
+       return bulk_modulus_pa({false, 120}) / 1e6;
+     }},
+    {"vehicle.z front 0.7 rear 0.1",
+     [] {
+       return braking({Mass{1000.0}, Length{2.5}, Length{0.55}, 0.53, 0.9}, {0.7, 1}, {0.1, 1}).z;
+     }},
+    {"vehicle.stop 100 km/h at 0.656 g",
+     [] { return stopping_distance(Speed{100 / 3.6}, 0.656, Time{0.0}).value(); }},
+    {"feel.force 7/8 to 1 in",
+     [] { return relative(Length{0.022225}, Length{0.0254}, 6, 6)->force_factor; }},
+    {"feel.travel 7/8 to 1 in",
+     [] { return relative(Length{0.022225}, Length{0.0254}, 6, 6)->travel_factor; }},
+    {"rod.change 0.560 to 1.730 in",
+     [] {
        const UnitFace a{Length{0.560 * 0.0254}, Length{0.02}, Length{0.001}, Length{0.0}};
        const UnitFace b{Length{1.730 * 0.0254}, Length{0.02}, Length{0.001}, Length{0.0}};
        return rod_change(a, b, Length{0.0}).change.value() * 1e3;
      }},
-    {"rod.turns 1 in at the pad", [] { return turns_for(rod_for_height(Length{0.0254}, 6), Length{0.0254 / 24}, 1); }},
+    {"rod.turns 1 in at the pad",
+     [] { return turns_for(rod_for_height(Length{0.0254}, 6), Length{0.0254 / 24}, 1); }},
     {"proving.take_up 30 mm", [] { return pumped().take_up->value() * 1e6; }},
     {"proving.sink 24 mm in 60 s", [] { return *pumped().sink_m3_per_s * 60e6; }}};
 
@@ -79,7 +100,8 @@ const std::map<std::string, std::function<double()>> kExamples{
 
 TEST_CASE("model pages: every worked example") {
   size_t seen = 0;
-  for (const char* page : {"pedal", "assist", "master", "circuit", "vehicle", "feel", "rod", "proving"}) {
+  for (const char* page :
+       {"pedal", "assist", "master", "circuit", "vehicle", "feel", "rod", "proving"}) {
     std::ifstream in(std::string(YOKE_SOURCE_DIR) + "/docs/model/" + page + ".md");
     REQUIRE(in);
     for (std::string line; std::getline(in, line);) {
@@ -93,7 +115,9 @@ TEST_CASE("model pages: every worked example") {
       // As many digits as the page writes: half a unit of the last one.
       const std::string number = right.substr(0, right.find(' '));
       const size_t point = number.find('.');
-      const double unit = point == std::string::npos ? 1 : std::pow(10.0, -static_cast<double>(number.size() - point - 1));
+      const double unit = point == std::string::npos
+                              ? 1
+                              : std::pow(10.0, -static_cast<double>(number.size() - point - 1));
       CHECK(kExamples.at(left)() == Approx(std::stod(number)).margin(0.51 * unit).epsilon(0));
     }
   }

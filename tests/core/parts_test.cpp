@@ -17,7 +17,9 @@ constexpr double kDeg = kPi / 180;
 }  // namespace
 
 TEST_CASE("areas and bore steps (common practice, no source)") {
-  const auto in2 = [](double inch) { return circle_area(Length{inch * 0.0254}).value() / (0.0254 * 0.0254); };
+  const auto in2 = [](double inch) {
+    return circle_area(Length{inch * 0.0254}).value() / (0.0254 * 0.0254);
+  };
   CHECK(in2(1.0) == Approx(0.785).margin(5e-4));
   CHECK(in2(1.125) == Approx(0.994).margin(5e-4));
   const auto step = [](double a, double b) {
@@ -58,7 +60,8 @@ TEST_CASE("offset and rod angle (common practice, no source)") {
     Control c;
     c.pad_arm = Length{0.3};
     c.pin_arm = Length{0.05};
-    c.geometry = RodGeometry{Length{0.05}, Length{offset_in * 0.0254}, Angle{0.0}, Length{rod_in * 0.0254}};
+    c.geometry =
+        RodGeometry{Length{0.05}, Length{offset_in * 0.0254}, Angle{0.0}, Length{rod_in * 0.0254}};
     return Kinematics::make(c)->rod_angle(Length{0.0})->value() / kDeg;
   };
   // The table counts the offset against the rod's run along the bore, so sine against tangent: the
@@ -81,7 +84,9 @@ TEST_CASE("kinematics: the ratio is the slope, the inverse inverts, limits are n
       const double x = k->rod_travel(Length{pad}).value();
       CHECK(k->pad_travel(Length{x})->value() == Approx(pad).margin(1e-9));
       const double h = 1e-6;
-      const double slope = (k->rod_travel(Length{pad + h}).value() - k->rod_travel(Length{pad - h}).value()) / (2 * h);
+      const double slope =
+          (k->rod_travel(Length{pad + h}).value() - k->rod_travel(Length{pad - h}).value()) /
+          (2 * h);
       CHECK(1 / slope == Approx(k->ratio(Length{pad})).epsilon(1e-5));
       const Force f = k->pad_force(Force{500.0}, Length{pad});
       CHECK(k->rod_force(f, Length{pad}).value() == Approx(500.0).epsilon(1e-9));
@@ -101,7 +106,8 @@ TEST_CASE("kinematics: the ratio is the slope, the inverse inverts, limits are n
 
 TEST_CASE("diaphragms (common practice, no source)") {
   // Gross areas: the rolling lip is left out by undoing its factor 0.90.
-  const double gross_in2 = effective_diaphragm(Length{7 * 0.0254}, Length{7 * 0.0254}).value() / 0.81 / (0.0254 * 0.0254);
+  const double gross_in2 = effective_diaphragm(Length{7 * 0.0254}, Length{7 * 0.0254}).value() /
+                           0.81 / (0.0254 * 0.0254);
   CHECK(gross_in2 == Approx(77.0).margin(0.05));
   CHECK(std::sqrt(gross_in2 * 4 / kPi) == Approx(9.9).margin(0.05));
   const double in_hg_psi = 3386.389 / kPsi;
@@ -169,7 +175,8 @@ TEST_CASE("master: dead strokes of sound and failed circuits") {
     CHECK(master_pressure(m, piston_force(m, Pressure{p})).value() == Approx(p).margin(1e-3));
   // 3/8 in at the piston is 2.25 in of pad at 6:1 (common practice, no source).
   Control c = car().control;
-  CHECK(Kinematics::make(c)->pad_travel(Length{0.375 * 0.0254})->value() / 0.0254 == Approx(2.25).epsilon(1e-9));
+  CHECK(Kinematics::make(c)->pad_travel(Length{0.375 * 0.0254})->value() / 0.0254 ==
+        Approx(2.25).epsilon(1e-9));
 }
 
 TEST_CASE("trapped air (common practice, no source, Boyle by GSL quadrature)") {
@@ -195,7 +202,8 @@ TEST_CASE("trapped air (common practice, no source, Boyle by GSL quadrature)") {
 
 TEST_CASE("thick tube against GSL quadrature of Lamé's displacement") {
   // Closed ends: hoop strain at the bore (Lamé, in Timoshenko, Strength of Materials, from memory):
-  // u/ri = p/E [ (1-2nu) ri^2 + (1+nu) ro^2 ] / (ro^2 - ri^2); axial strain p ri^2 (1-2nu)/(E (ro^2-ri^2)).
+  // u/ri = p/E [ (1-2nu) ri^2 + (1+nu) ro^2 ] / (ro^2 - ri^2); axial strain p ri^2 (1-2nu)/(E
+  // (ro^2-ri^2)).
   const Tube t{Length{2.0}, Length{0.0047625}, Length{0.00071}, TubeMaterial::steel};
   const double ro = 0.0047625 / 2;
   const double ri = ro - 0.00071;
@@ -257,7 +265,9 @@ TEST_CASE("stopping distances of 49 CFR 571.135 and ECE R78, from memory") {
 TEST_CASE("exactly one lock state agrees with its own loads") {
   for (unsigned seed = 0; seed < 3000; ++seed) {
     std::mt19937 rng(seed);
-    const auto u = [&rng](double lo, double hi) { return std::uniform_real_distribution<double>(lo, hi)(rng); };
+    const auto u = [&rng](double lo, double hi) {
+      return std::uniform_real_distribution<double>(lo, hi)(rng);
+    };
     const Vehicle v{Mass{1000.0}, Length{u(2, 3)}, Length{u(0.3, 0.9)}, u(0.4, 0.65), u(0.3, 1.1)};
     const AxleBraking f{u(0, 1), 1};
     const AxleBraking r{u(0, 1), 1};
@@ -273,7 +283,8 @@ TEST_CASE("exactly one lock state agrees with its own loads") {
   const Vehicle tall{Mass{200.0}, Length{1.4}, Length{0.7}, 0.5, 1.3};
   CHECK(braking(tall, {2, 1}, {0, 0}).rear_lifts);
   CHECK(lift_limit(tall) == Approx(1.0));
-  CHECK(check_vehicle({Mass{0.0}, Length{2.0}, Length{0.5}, 0.5, 0.9}).error().field == "vehicle.mass");
+  CHECK(check_vehicle({Mass{0.0}, Length{2.0}, Length{0.5}, 0.5, 0.9}).error().field ==
+        "vehicle.mass");
 }
 
 TEST_CASE("the highest knee keeps the rear from locking first") {

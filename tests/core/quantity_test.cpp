@@ -32,23 +32,38 @@ double gnu_units(const std::string& from, const std::string& to) {
 }  // namespace
 
 TEST_CASE("quantities are read as people write them", "[comma]") {
-  const Reads table[] = {
-      {"6-3/8 in", Kind::length, 0.161925}, {"13/64\"", Kind::length, 0.005159375},
-      {"19,05 mm", Kind::length, 0.01905},  {"19.05mm", Kind::length, 0.01905},
-      {"1 3/16 in", Kind::length, 0.0301625}, {"1 3/16\"", Kind::length, 0.0301625},
-      {"7/8in", Kind::length, 0.022225},    {"½ in", Kind::length, 0.0127},
-      {"1½ in", Kind::length, 0.0381},      {"3⁄16 in", Kind::length, 0.0047625},
-      {"0.020in", Kind::length, 0.000508},  {".5 in", Kind::length, 0.0127},
-      {"-12 mm", Kind::length, -0.012},     {"−12 mm", Kind::length, -0.012},
-      {"20 thou", Kind::length, 0.000508},  {"2 ft", Kind::length, 0.6096},
-      {"400psi", Kind::pressure, 2757902.917}, {"400 PSI", Kind::pressure, 2757902.917},
-      {"25 bar", Kind::pressure, 2.5e6},    {"19 inHg", Kind::pressure, 64341.39},
-      {"48 lbf", Kind::force, 213.514637},  {"20 kg", Kind::force, 196.133},
-      {"24 tpi", Kind::pitch, 0.0254 / 24}, {"1.25 mm", Kind::pitch, 0.00125},
-      {"68 °F", Kind::temperature, 20.0},   {"53 %", Kind::fraction, 0.53},
-      {"1 cc", Kind::volume, 1e-6},         {"6.5", Kind::number, 6.5},
-      {"6.5:1", Kind::number, 6.5},         {"2 min", Kind::time, 120},
-      {"9 deg", Kind::angle, 0.15707963268}, {"22", Kind::length, 0.022}};
+  const Reads table[] = {{"6-3/8 in", Kind::length, 0.161925},
+                         {"13/64\"", Kind::length, 0.005159375},
+                         {"19,05 mm", Kind::length, 0.01905},
+                         {"19.05mm", Kind::length, 0.01905},
+                         {"1 3/16 in", Kind::length, 0.0301625},
+                         {"1 3/16\"", Kind::length, 0.0301625},
+                         {"7/8in", Kind::length, 0.022225},
+                         {"½ in", Kind::length, 0.0127},
+                         {"1½ in", Kind::length, 0.0381},
+                         {"3⁄16 in", Kind::length, 0.0047625},
+                         {"0.020in", Kind::length, 0.000508},
+                         {".5 in", Kind::length, 0.0127},
+                         {"-12 mm", Kind::length, -0.012},
+                         {"−12 mm", Kind::length, -0.012},
+                         {"20 thou", Kind::length, 0.000508},
+                         {"2 ft", Kind::length, 0.6096},
+                         {"400psi", Kind::pressure, 2757902.917},
+                         {"400 PSI", Kind::pressure, 2757902.917},
+                         {"25 bar", Kind::pressure, 2.5e6},
+                         {"19 inHg", Kind::pressure, 64341.39},
+                         {"48 lbf", Kind::force, 213.514637},
+                         {"20 kg", Kind::force, 196.133},
+                         {"24 tpi", Kind::pitch, 0.0254 / 24},
+                         {"1.25 mm", Kind::pitch, 0.00125},
+                         {"68 °F", Kind::temperature, 20.0},
+                         {"53 %", Kind::fraction, 0.53},
+                         {"1 cc", Kind::volume, 1e-6},
+                         {"6.5", Kind::number, 6.5},
+                         {"6.5:1", Kind::number, 6.5},
+                         {"2 min", Kind::time, 120},
+                         {"9 deg", Kind::angle, 0.15707963268},
+                         {"22", Kind::length, 0.022}};
   for (const auto& r : table) {
     INFO(r.text);
     const auto v = parse_quantity(r.text, r.kind, UnitStyle::metric);
@@ -63,9 +78,9 @@ TEST_CASE("a bare number takes the unit that is shown first") {
 }
 
 TEST_CASE("what is not a quantity is refused with a reason") {
-  for (const char* text : {"", " ", "abc", "1,234.5 mm", "1/0 in", "1/ in", "--3", "1 2 3/4 in",
-                           "5 parsec", "12 psi", "0x10", "1e5", "nan", "inf", "mm", "1//2", "3/4/5",
-                           "9999999/2 in", "7 7/8/9 in"}) {
+  for (const char* text :
+       {"", " ", "abc", "1,234.5 mm", "1/0 in", "1/ in", "--3", "1 2 3/4 in", "5 parsec", "12 psi",
+        "0x10", "1e5", "nan", "inf", "mm", "1//2", "3/4/5", "9999999/2 in", "7 7/8/9 in"}) {
     INFO(text);
     const auto v = parse_quantity(text, Kind::length, UnitStyle::metric);
     REQUIRE_FALSE(v);
@@ -125,13 +140,14 @@ TEST_CASE("unit factors agree with GNU units") {
     const char* si;
   };
   // GNU units writes lbf, psi, inHg, kgf itself; its definitions are independent of ours.
-  const Factor table[] = {{Kind::length, "in", "inch", "m"},      {Kind::length, "ft", "foot", "m"},
-                          {Kind::length, "thou", "0.001 inch", "m"},
-                          {Kind::area, "in²", "inch^2", "m^2"},   {Kind::volume, "in³", "inch^3", "m^3"},
-                          {Kind::volume, "l", "liter", "m^3"},    {Kind::force, "lbf", "lbf", "N"},
-                          {Kind::force, "kgf", "kgf", "N"},       {Kind::pressure, "psi", "psi", "Pa"},
-                          {Kind::pressure, "bar", "bar", "Pa"},   {Kind::pressure, "atm", "atm", "Pa"},
-                          {Kind::mass, "lb", "lb", "kg"},         {Kind::angle, "deg", "degree", "radian"}};
+  const Factor table[] = {
+      {Kind::length, "in", "inch", "m"},         {Kind::length, "ft", "foot", "m"},
+      {Kind::length, "thou", "0.001 inch", "m"}, {Kind::area, "in²", "inch^2", "m^2"},
+      {Kind::volume, "in³", "inch^3", "m^3"},    {Kind::volume, "l", "liter", "m^3"},
+      {Kind::force, "lbf", "lbf", "N"},          {Kind::force, "kgf", "kgf", "N"},
+      {Kind::pressure, "psi", "psi", "Pa"},      {Kind::pressure, "bar", "bar", "Pa"},
+      {Kind::pressure, "atm", "atm", "Pa"},      {Kind::mass, "lb", "lb", "kg"},
+      {Kind::angle, "deg", "degree", "radian"}};
   for (const auto& f : table) {
     INFO(f.ours);
     const auto ours = parse_quantity(std::string("1 ") + f.ours, f.kind, UnitStyle::metric);
@@ -153,7 +169,8 @@ TEST_CASE("number drills agree with GNU units") {
   CHECK_FALSE(number_drill_m(61));
   // No. 7 is 0.201 in, 13/64 is 0.2031 in: not the same (common practice, no source).
   CHECK(*parse_quantity("#7", Kind::length, UnitStyle::metric) == Approx(0.201 * 0.0254));
-  CHECK(*parse_quantity("13/64 in", Kind::length, UnitStyle::metric) / 0.0254 == Approx(0.2031).margin(5e-5));
+  CHECK(*parse_quantity("13/64 in", Kind::length, UnitStyle::metric) / 0.0254 ==
+        Approx(0.2031).margin(5e-5));
   CHECK_FALSE(parse_quantity("#99", Kind::length, UnitStyle::metric));
   CHECK_FALSE(parse_quantity("#", Kind::length, UnitStyle::metric));
 }
@@ -171,7 +188,8 @@ TEST_CASE("the parameter table is complete and consistent") {
       CHECK(check_range(p.param, *p.typical_si));
     }
     if (p.kind == Kind::choice) CHECK(static_cast<double>(p.options.size()) == p.max_si + 1);
-    CHECK_FALSE(check_range(p.param, p.max_si + std::abs(p.max_si) * 0.01 + 1e-3 + (p.kind == Kind::choice)));
+    CHECK_FALSE(check_range(
+        p.param, p.max_si + std::abs(p.max_si) * 0.01 + 1e-3 + (p.kind == Kind::choice)));
     CHECK_FALSE(check_range(p.param, std::nan("")));
   }
 }

@@ -1,6 +1,6 @@
 // Sizing, rod, outlets, steps, bleeding, proving, gates, findings.
-#include <catch2/catch.hpp>
 #include <algorithm>
+#include <catch2/catch.hpp>
 #include <cmath>
 
 #include "job/findings.hpp"
@@ -27,8 +27,12 @@ bool has(const std::vector<Finding>& f, const std::string& code) {
 bool has_step(const std::vector<Step>& s, const std::string& id) {
   return std::any_of(s.begin(), s.end(), [&](const Step& x) { return x.id == id; });
 }
-void plan(Job& job, Param p, double v, How how = How::calliper) { job.plan.set(p, measured(p, v, how)); }
-void found(Job& job, Param p, double v, How how = How::calliper) { job.found.set(p, measured(p, v, how)); }
+void plan(Job& job, Param p, double v, How how = How::calliper) {
+  job.plan.set(p, measured(p, v, how));
+}
+void found(Job& job, Param p, double v, How how = How::calliper) {
+  job.found.set(p, measured(p, v, how));
+}
 }  // namespace
 
 TEST_CASE("old against new from two bores and two ratios (common practice, no source)") {
@@ -38,7 +42,8 @@ TEST_CASE("old against new from two bores and two ratios (common practice, no so
   CHECK(r->travel_factor == Approx(0.766).margin(5e-4));
   CHECK(r->equal_bore.value() == Approx(7.0 / 8 * kIn));
   CHECK(r->equal_ratio == Approx(6 * 64.0 / 49));
-  CHECK(relative(Length{kIn}, Length{1.125 * kIn}, 6, 6)->area_factor == Approx(1.266).margin(5e-4));
+  CHECK(relative(Length{kIn}, Length{1.125 * kIn}, 6, 6)->area_factor ==
+        Approx(1.266).margin(5e-4));
   CHECK(relative_words(*r) == "31 % harder, 23 % shorter at the same pressure.");
   for (double ratio = 2; ratio < 9; ratio += 0.7) {
     const auto x = relative(Length{0.02}, Length{0.025}, 5, ratio);
@@ -83,12 +88,14 @@ TEST_CASE("the map names the first failing limit of every cell") {
     }
   // More bore is harder, more ratio is longer: both kinds of refusal must be on the map.
   const auto any = [&](Limit l) {
-    return std::any_of(s->cells.begin(), s->cells.end(), [l](const Cell& c) { return c.fails == l; });
+    return std::any_of(s->cells.begin(), s->cells.end(),
+                       [l](const Cell& c) { return c.fails == l; });
   };
   CHECK(any(Limit::effort));
   CHECK((any(Limit::travel) || any(Limit::first_lost) || any(Limit::reserve)));
   // The plan's own and the fitted cell are always in the list.
-  CHECK(std::any_of(s->ratios.begin(), s->ratios.end(), [](double r) { return std::abs(r - 6.0) < 0.07; }));
+  CHECK(std::any_of(s->ratios.begin(), s->ratios.end(),
+                    [](double r) { return std::abs(r - 6.0) < 0.07; }));
   Job unknown = job;
   unknown.found.clear(Param::vehicle_mass);
   CHECK(sweep(unknown, q).error().reason.find("mass") != std::string::npos);
@@ -171,8 +178,10 @@ TEST_CASE("rod angle: unknown without geometry, warned above 5 degrees") {
   CHECK(r.force_known);
   // Side force is the axial force times the tangent.
   const auto& last = r.points.back();
-  CHECK(last.side_force_n == Approx(condition_report(job, ConditionId::plan).target->at.input_force_n *
-                                    std::tan(last.angle_rad)).epsilon(0.01));
+  CHECK(last.side_force_n ==
+        Approx(condition_report(job, ConditionId::plan).target->at.input_force_n *
+               std::tan(last.angle_rad))
+            .epsilon(0.01));
   plan(job, Param::control_rod_length, 0.0205);
   plan(job, Param::control_offset, 0.03);
   CHECK(has(angle_report(job, Which::plan).findings, "fit.geometry"));
@@ -208,9 +217,11 @@ TEST_CASE("steps follow the facts of the job") {
   plan(job, Param::assist_kind, 1, How::stated);
   plan(job, Param::valve_kind, 1, How::stated);
   const auto full = install_steps(job);
-  for (const char* id : {"out.residual", "out.tee", "assist.hose", "lines.trace", "lines.valve", "mount.template"})
+  for (const char* id :
+       {"out.residual", "out.tee", "assist.hose", "lines.trace", "lines.valve", "mount.template"})
     CHECK(has_step(full, id));
-  CHECK(std::count_if(full.begin(), full.end(), [](const Step& s) { return !s.caution.empty(); }) >= 7);
+  CHECK(std::count_if(full.begin(), full.end(), [](const Step& s) { return !s.caution.empty(); }) >=
+        7);
   std::vector<std::string> ids;
   for (const auto& s : full) ids.push_back(s.id);
   std::sort(ids.begin(), ids.end());
@@ -282,7 +293,8 @@ TEST_CASE("fit of readings: what they cannot tell is refused, with the measureme
   CHECK_FALSE(none.next_measurement.empty());
   std::vector<Reading> firm;
   const auto m = FeelModel::make(s, {});
-  for (const double f : {200.0, 300.0, 400.0}) firm.push_back({f, *predicted_travel_m(*m, f) + 0.004, 5, 0.0015, false});
+  for (const double f : {200.0, 300.0, 400.0})
+    firm.push_back({f, *predicted_travel_m(*m, f) + 0.004, 5, 0.0015, false});
   const FitReport r = fit_readings(s, firm, false);
   CHECK_FALSE(r.air_m3);
   REQUIRE(r.slack_m);
@@ -327,7 +339,8 @@ TEST_CASE("a job cannot be proved while a gate stands open or failed") {
   plan(job, Param::circuit_fr, 1, How::stated);
   CHECK_FALSE(may_be_proved(gates()));
   const auto held = gates();
-  CHECK(std::any_of(held.begin(), held.end(), [](const Gate& g) { return g.held && g.id == "circuits"; }));
+  CHECK(std::any_of(held.begin(), held.end(),
+                    [](const Gate& g) { return g.held && g.id == "circuits"; }));
 }
 
 TEST_CASE("findings carry code, message and remedy, status lines say the most useful thing") {

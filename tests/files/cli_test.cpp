@@ -46,15 +46,19 @@ TEST_CASE("every example of docs/cli.md prints what stands there", "[comma]") {
 TEST_CASE("solve, overrides and formats") {
   const auto base = nlohmann::json::parse(run({"solve", kDemo, "--format", "json"}).out);
   REQUIRE(base["rows"].size() == 7);
-  const auto larger = nlohmann::json::parse(run({"solve", kDemo, "--format", "json", "--set", "master.bore=15/16in"}).out);
+  const auto larger = nlohmann::json::parse(
+      run({"solve", kDemo, "--format", "json", "--set", "master.bore=15/16in"}).out);
   CHECK(larger["rows"][1]["effort_N"].get<double>() > base["rows"][1]["effort_N"].get<double>());
   CHECK(larger["rows"][1]["travel_m"].get<double>() < base["rows"][1]["travel_m"].get<double>());
   CHECK(larger["rows"][0] == base["rows"][0]);
-  const auto old = nlohmann::json::parse(run({"solve", kDemo, "--format", "json", "--set", "found:master.bore=7/8in"}).out);
+  const auto old = nlohmann::json::parse(
+      run({"solve", kDemo, "--format", "json", "--set", "found:master.bore=7/8in"}).out);
   CHECK(old["rows"][0]["effort_N"].get<double>() < base["rows"][0]["effort_N"].get<double>());
-  const auto unknown = nlohmann::json::parse(run({"solve", kDemo, "--format", "json", "--set", "master.bore=unknown"}).out);
+  const auto unknown = nlohmann::json::parse(
+      run({"solve", kDemo, "--format", "json", "--set", "master.bore=unknown"}).out);
   CHECK(unknown["rows"][1]["verdict"] == "cannot say");
-  CHECK(unknown["rows"][1]["why"].get<std::string>().find("bore of the master") != std::string::npos);
+  CHECK(unknown["rows"][1]["why"].get<std::string>().find("bore of the master") !=
+        std::string::npos);
   const auto csv = run({"solve", kDemo, "--format", "csv"}).out;
   CHECK(csv.rfind("condition,verdict,effort_N,travel_m,reserve,pressure_Pa,z,why\n", 0) == 0);
 }
@@ -81,12 +85,25 @@ TEST_CASE("rod from a job") {
 
 TEST_CASE("wrong words are answered with a reason and status 2") {
   const std::vector<std::vector<std::string>> table = {
-      {}, {"fly"}, {"solve"}, {"solve", "/no/such.yoke"}, {"solve", kDemo, "--set"}, {"solve", kDemo, "--set", "bore"},
-      {"solve", kDemo, "--set", "no.such=1"}, {"solve", kDemo, "--set", "master.bore=-3 mm"}, {"solve", kDemo, "--set", "fluid.grade=5.2"},
-      {"solve", kDemo, "--format", "xml"}, {"solve", kDemo, "--units", "ells"}, {"solve", kDemo, "--bore-old", "1 in"},
-      {"relative", "--bore-old", "1 in"}, {"relative", "--bore-old", "x", "--bore-new", "1in", "--ratio-old", "5", "--ratio-new", "5"},
-      {"relative", "--bore-old", "1in", "--bore-new", "1in", "--ratio-old", "0", "--ratio-new", "5"},
-      {"rod", "--snout-old", "1in"}, {"rod", "--snout-old", "9 m", "--socket-old", "1in", "--snout-new", "1in", "--socket-new", "1in"}};
+      {},
+      {"fly"},
+      {"solve"},
+      {"solve", "/no/such.yoke"},
+      {"solve", kDemo, "--set"},
+      {"solve", kDemo, "--set", "bore"},
+      {"solve", kDemo, "--set", "no.such=1"},
+      {"solve", kDemo, "--set", "master.bore=-3 mm"},
+      {"solve", kDemo, "--set", "fluid.grade=5.2"},
+      {"solve", kDemo, "--format", "xml"},
+      {"solve", kDemo, "--units", "ells"},
+      {"solve", kDemo, "--bore-old", "1 in"},
+      {"relative", "--bore-old", "1 in"},
+      {"relative", "--bore-old", "x", "--bore-new", "1in", "--ratio-old", "5", "--ratio-new", "5"},
+      {"relative", "--bore-old", "1in", "--bore-new", "1in", "--ratio-old", "0", "--ratio-new",
+       "5"},
+      {"rod", "--snout-old", "1in"},
+      {"rod", "--snout-old", "9 m", "--socket-old", "1in", "--snout-new", "1in", "--socket-new",
+       "1in"}};
   for (const auto& words : table) {
     const auto o = run(words);
     INFO((words.empty() ? "" : words.back()));

@@ -44,8 +44,9 @@ Job full_job() {
       ++n;
       Measured m;
       m.how = kHows[1 + n % 6];
-      m.si = p.kind == Kind::choice ? std::fmod(n, p.max_si + 1)
-                                    : p.min_si + (p.max_si - p.min_si) * (0.1 + 0.8 * (n % 97) / 97.0);
+      m.si = p.kind == Kind::choice
+                 ? std::fmod(n, p.max_si + 1)
+                 : p.min_si + (p.max_si - p.min_si) * (0.1 + 0.8 * (n % 97) / 97.0);
       m.doubt_si = n * 1e-7;
       m.note = "note " + std::to_string(n);
       if (n % 11 == 0) m = Measured{0, How::unknown, 0, "not measured " + std::to_string(n)};
@@ -149,8 +150,11 @@ TEST_CASE("broken files give a message that names the place, and nothing is open
     CHECK_FALSE(job.error().remedy.empty());
   }
   CHECK(read_job(std::string(200000, '[')).error().reason.size() > 5);
-  CHECK(read_job(std::string("{\"format\":\"yoke-job\",\"version\":1,\"x\":") + std::string(100, '[') + std::string(100, ']') + "}")
-            .error().text().find("deeply") != std::string::npos);
+  CHECK(read_job(std::string("{\"format\":\"yoke-job\",\"version\":1,\"x\":") +
+                 std::string(100, '[') + std::string(100, ']') + "}")
+            .error()
+            .text()
+            .find("deeply") != std::string::npos);
 }
 
 TEST_CASE("any mutation of a file is read or refused, never worse") {
@@ -162,10 +166,18 @@ TEST_CASE("any mutation of a file is read or refused, never worse") {
     for (int k = 0; k < 1 + i % 5; ++k) {
       const size_t at = rng() % s.size();
       switch (rng() % 4) {
-        case 0: s[at] = static_cast<char>(rng()); break;
-        case 1: s.erase(at, rng() % 40); break;
-        case 2: s.insert(at, s.substr(rng() % s.size(), rng() % 40)); break;
-        default: s[at] = "0123456789-.eE{}[]\",:"[rng() % 21]; break;
+        case 0:
+          s[at] = static_cast<char>(rng());
+          break;
+        case 1:
+          s.erase(at, rng() % 40);
+          break;
+        case 2:
+          s.insert(at, s.substr(rng() % s.size(), rng() % 40));
+          break;
+        default:
+          s[at] = "0123456789-.eE{}[]\",:"[rng() % 21];
+          break;
       }
     }
     const auto job = read_job(s);
@@ -211,7 +223,8 @@ TEST_CASE("saving keeps older copies and refuses a file that changed meanwhile")
   REQUIRE_FALSE(refused);
   CHECK(refused.error().text().find("changed on disk") != std::string::npos);
   // Only the files named are left behind: no half-written ones.
-  for (const auto& e : fs::directory_iterator(f.path)) CHECK(e.path().string().find(".part-") == std::string::npos);
+  for (const auto& e : fs::directory_iterator(f.path))
+    CHECK(e.path().string().find(".part-") == std::string::npos);
 }
 
 TEST_CASE("an unwritable place or a full disk leaves the old file whole") {

@@ -66,7 +66,8 @@ TEST_CASE("the foot strip says and shows every condition") {
   CHECK(p.said[1].startsWith("plan: "));
   CHECK(untouched(drawn(p)) == 0);
   const auto unknown = foot_strip(Job{}, 16);
-  CHECK(foot_strip_picture(unknown, ConditionId::plan, {}, {900, 140}).said[1].contains("not known"));
+  CHECK(
+      foot_strip_picture(unknown, ConditionId::plan, {}, {900, 140}).said[1].contains("not known"));
 }
 
 TEST_CASE("the line of force moves with the pad and touches answer with parameters") {
@@ -88,7 +89,9 @@ TEST_CASE("the line of force moves with the pad and touches answer with paramete
   const double travel = 0.8 * model.curve().points.back().pad_travel_m * 1e3;
   CHECK((spot(pressed, "pad").x() - spot(rest, "pad").x()) * mm == Approx(travel).epsilon(0.06));
   job.found.clear(Param::control_pad_arm);
-  CHECK(line_of_force_picture(line(job, 0), {1000, 300}).said.join(" ").contains("Pivot to pad: unknown"));
+  CHECK(line_of_force_picture(line(job, 0), {1000, 300})
+            .said.join(" ")
+            .contains("Pivot to pad: unknown"));
   CHECK(untouched(drawn(line_of_force_picture(line(Job{}, 0), {1000, 300}))) == 0);
   CHECK(stations_picture(line(known_job(), 0.5), {1000, 66}).said.size() == 8);
 }
@@ -102,7 +105,8 @@ TEST_CASE("the map: a spot for each cell, in words, where it is drawn") {
   m.plan_ratio = 6;
   const Picture p = size_map_picture(*s, m, {}, {600, 400});
   REQUIRE(p.spots.size() == s->cells.size());
-  for (size_t i = 0; i < p.spots.size(); i += 17) CHECK(p.hit(p.spots[i].area.center())->id == p.spots[i].id);
+  for (size_t i = 0; i < p.spots.size(); i += 17)
+    CHECK(p.hit(p.spots[i].area.center())->id == p.spots[i].id);
   CHECK(p.spots[0].tip.contains(" at 3.00: "));
   // Large bores stand on top, large ratios to the right.
   CHECK(p.spots.front().area.top() > p.spots.back().area.top());
@@ -123,12 +127,16 @@ TEST_CASE("plots, budgets and sections draw with and without numbers") {
   CHECK(b.said[0].contains("lining take-up"));
   for (const Job& job : {Job{}, known_job()}) {
     CHECK(untouched(drawn(rod_section_picture(job, rod_report(job), {}, {600, 240}))) == 0);
-    CHECK(untouched(drawn(rod_angle_picture(job, angle_report(job, Which::plan), {}, {600, 240}))) == 0);
+    CHECK(untouched(
+              drawn(rod_angle_picture(job, angle_report(job, Which::plan), {}, {600, 240}))) == 0);
     const Picture o = outlets_picture(job, outlet_report(job, Which::plan), {600, 240});
     CHECK(o.spots.size() == 4);
     const BleedPlan bleed = bleed_plan(job);
-    CHECK(bleed_picture(job, bleed, {600, 200}).said.size() == 1 + static_cast<qsizetype>(bleed.wheels.size()));
+    CHECK(bleed_picture(job, bleed, {600, 200}).said.size() ==
+          1 + static_cast<qsizetype>(bleed.wheels.size()));
     CHECK(untouched(drawn(o)) == 0);
   }
-  CHECK(outlets_picture(known_job(), outlet_report(known_job(), Which::plan), {600, 240}).said.join(" ").contains("rear left: outlet 2"));
+  CHECK(outlets_picture(known_job(), outlet_report(known_job(), Which::plan), {600, 240})
+            .said.join(" ")
+            .contains("rear left: outlet 2"));
 }

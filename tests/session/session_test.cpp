@@ -18,16 +18,19 @@ namespace {
 /// A copy of the demo job: an edited one leaves a journal beside its file.
 QString demo(const QTemporaryDir& dir) {
   const QString path = dir.filePath("demo.yoke");
-  if (!QFile::exists(path)) REQUIRE(QFile::copy(QStringLiteral(YOKE_SOURCE_DIR "/data/demo/estate-discs.yoke"), path));
+  if (!QFile::exists(path))
+    REQUIRE(QFile::copy(QStringLiteral(YOKE_SOURCE_DIR "/data/demo/estate-discs.yoke"), path));
   return path;
 }
-}
+}  // namespace
 
 TEST_CASE("edits are named, undone and redone, drags merge") {
   Session s;
   QSignalSpy spy(&s, &Session::changed);
-  s.set_value(Which::found, Param::master_bore, measured(Param::master_bore, 0.0254, How::calliper));
-  s.set_value(Which::found, Param::master_bore, measured(Param::master_bore, 0.0238125, How::calliper));
+  s.set_value(Which::found, Param::master_bore,
+              measured(Param::master_bore, 0.0254, How::calliper));
+  s.set_value(Which::found, Param::master_bore,
+              measured(Param::master_bore, 0.0238125, How::calliper));
   CHECK(spy.count() == 2);
   CHECK(s.undo_name() == "Bore 25.40 mm → 23.81 mm");
   s.undo();
@@ -42,7 +45,9 @@ TEST_CASE("edits are named, undone and redone, drags merge") {
   CHECK_FALSE(s.dirty());
   s.edit("nothing", [](Job&) {});
   CHECK_FALSE(s.can_undo());
-  for (int i = 0; i < 5; ++i) s.edit(QString("drag %1").arg(i), [i](Job& j) { j.notes = std::to_string(i); }, "drag");
+  for (int i = 0; i < 5; ++i)
+    s.edit(
+        QString("drag %1").arg(i), [i](Job& j) { j.notes = std::to_string(i); }, "drag");
   s.undo();
   CHECK(s.job() == blank_job());
 }
@@ -132,20 +137,23 @@ TEST_CASE("choosing a cell sets bore and, when it differs, the pin arm") {
   CHECK(relative_sentence(empty.job()).contains("two bores"));
 }
 
-TEST_CASE("the sheet holds every number with its source, the open gates, and prints as PDF", "[comma]") {
+TEST_CASE("the sheet holds every number with its source, the open gates, and prints as PDF",
+          "[comma]") {
   QTemporaryDir dir;
   Session s;
   REQUIRE(s.open(demo(dir)));
   const QString html = sheet_html(s.job(), s.strip(), s.findings(), s.style(), QDate(2026, 11, 24));
-  for (const char* words : {"22.23 mm", "calliper", "typical: common practice, no source", "as found", "Gates", "In work: not proved",
-                            "front lost", "Shorten by 29.72 mm", "local rules", "2026-11-24"}) {
+  for (const char* words :
+       {"22.23 mm", "calliper", "typical: common practice, no source", "as found", "Gates",
+        "In work: not proved", "front lost", "Shorten by 29.72 mm", "local rules", "2026-11-24"}) {
     INFO(words);
     CHECK(html.contains(words));
   }
   Job hostile = s.job();
   hostile.title = "<script>x</script>";
   hostile.state = JobState::left_unsafe;
-  const QString escaped = sheet_html(hostile, s.strip(), s.findings(), s.style(), QDate(2026, 11, 24));
+  const QString escaped =
+      sheet_html(hostile, s.strip(), s.findings(), s.style(), QDate(2026, 11, 24));
   CHECK_FALSE(escaped.contains("<script>"));
   CHECK(escaped.contains("LEFT UNSAFE – DO NOT DRIVE"));
 

@@ -122,14 +122,16 @@ inline System random_system(unsigned seed) {
   if (rng() % 4 == 0) s.master.kind = MasterKind::single;
   for (auto& w : *s.wheels) {
     const bool rear = w.rear;
-    w = rng() % 2 ? disc_wheel(u(30, 60), u(80, 140), u(0.3, 0.5)) : drum_wheel(u(14, 28), u(160, 300));
+    w = rng() % 2 ? disc_wheel(u(30, 60), u(80, 140), u(0.3, 0.5))
+                  : drum_wheel(u(14, 28), u(160, 300));
     w.rear = rear;
     w.outlet = rear ? Outlet::second : Outlet::first;
     if (s.master.kind == MasterKind::single) w.outlet = Outlet::first;
     w.tyre_radius = Length{u(0.26, 0.36)};
   }
   if (rng() % 3 == 0) s.rear_valve = Proportioning{Pressure{u(1e6, 5e6)}, u(0.2, 0.9)};
-  s.vehicle = Vehicle{Mass{u(700, 2500)}, Length{u(2.0, 3.0)}, Length{u(0.4, 0.8)}, u(0.42, 0.62), u(0.5, 1.1)};
+  s.vehicle = Vehicle{Mass{u(700, 2500)}, Length{u(2.0, 3.0)}, Length{u(0.4, 0.8)}, u(0.42, 0.62),
+                      u(0.5, 1.1)};
   return s;
 }
 

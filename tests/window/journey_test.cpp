@@ -21,7 +21,8 @@ namespace {
 /// A copy of the demo job: an edited one leaves a journal beside its file.
 QString demo(const QTemporaryDir& dir) {
   const QString path = dir.filePath("demo.yoke");
-  if (!QFile::exists(path)) REQUIRE(QFile::copy(QStringLiteral(YOKE_SOURCE_DIR "/data/demo/estate-discs.yoke"), path));
+  if (!QFile::exists(path))
+    REQUIRE(QFile::copy(QStringLiteral(YOKE_SOURCE_DIR "/data/demo/estate-discs.yoke"), path));
   return path;
 }
 
@@ -35,11 +36,14 @@ struct Bench {
   std::unique_ptr<MainWindow> window;
 
   Bench() {
-    static const bool looks = apply_look(*qobject_cast<QApplication*>(QCoreApplication::instance()));
+    static const bool looks =
+        apply_look(*qobject_cast<QApplication*>(QCoreApplication::instance()));
     REQUIRE(looks);
     Dialogs d;
     d.open_file = [this](QWidget*, const QString&) { return next_file; };
-    d.save_file = [this](QWidget*, const QString&, const QString&, const QString&) { return next_file; };
+    d.save_file = [this](QWidget*, const QString&, const QString&, const QString&) {
+      return next_file;
+    };
     d.pick_folder = [this](QWidget*, const QString&) { return dir.path(); };
     d.keep_work = [this](QWidget*, const QString&) { return keep; };
     d.tell = [this](QWidget*, const QString& m) { told << m; };
@@ -80,7 +84,9 @@ struct Bench {
 
 }  // namespace
 
-TEST_CASE("a journey: new job, two bores and ratios, brakes, map, rod, readings, sheet, save, reopen", "[comma]") {
+TEST_CASE(
+    "a journey: new job, two bores and ratios, brakes, map, rod, readings, sheet, save, reopen",
+    "[comma]") {
   Bench b;
   b.window->action("new")->trigger();
   // Two bores and two ratios, nothing else: the answer is there at once.
@@ -312,14 +318,16 @@ TEST_CASE("a field refuses what cannot be, keeps the old value, and Escape resto
   survey->show_group(Group::control);
   QApplication::processEvents();
   b.type(b.entry(survey->panel(), Which::found, Param::control_offset), "60 mm");
-  auto* rod = qobject_cast<QuantityField*>(survey->panel()->field(Which::found, Param::control_rod_length));
+  auto* rod =
+      qobject_cast<QuantityField*>(survey->panel()->field(Which::found, Param::control_rod_length));
   b.type(rod->entry(), "50 mm");
   CHECK(rod->refusal().contains("shorter than its offset"));
   CHECK(rod->refusal().contains("rod longer than 60.0 mm"));
   CHECK(value_of(b.session.job(), Which::found, Param::control_rod_length).si == Approx(0.152));
   QTest::keyClick(rod->entry(), Qt::Key_Escape);
   survey->show_group(Group::lines);
-  auto* fluid = qobject_cast<ChoiceField*>(survey->panel()->field(Which::found, Param::fluid_grade));
+  auto* fluid =
+      qobject_cast<ChoiceField*>(survey->panel()->field(Which::found, Param::fluid_grade));
   REQUIRE(fluid);
   const Job before = b.session.job();
   b.type(fluid->entry()->lineEdit(), "5.2");
@@ -334,7 +342,9 @@ TEST_CASE("a field refuses what cannot be, keeps the old value, and Escape resto
   CHECK(bore->placeholderText() == "unknown");
 }
 
-TEST_CASE("dragging the pad presses it, touching a dimension goes to its field, a column chooses the condition") {
+TEST_CASE(
+    "dragging the pad presses it, touching a dimension goes to its field, a column chooses the "
+    "condition") {
   Bench b;
   REQUIRE(b.window->open_path(demo(b.dir)));
   b.stage(Stage::survey);
@@ -366,7 +376,9 @@ TEST_CASE("bad files and full disks: a message, nothing half opened, the job mar
   const Job before = b.session.job();
   QFile broken(b.dir.filePath("broken.yoke"));
   REQUIRE(broken.open(QIODevice::WriteOnly));
-  broken.write("{\"format\":\"yoke-job\",\"version\":1,\"found\":{\"master.bore\":{\"how\":\"calliper\",\"m\":-1}}}");
+  broken.write(
+      "{\"format\":\"yoke-job\",\"version\":1,\"found\":{\"master.bore\":{\"how\":\"calliper\","
+      "\"m\":-1}}}");
   broken.close();
   CHECK_FALSE(b.window->open_path(broken.fileName()));
   REQUIRE(b.told.size() == 1);
@@ -431,7 +443,8 @@ TEST_CASE("as-built values replace planned ones") {
   CHECK(value_of(b.session.job(), Which::plan, Param::control_rod_clearance).si == Approx(-0.0001));
 }
 
-TEST_CASE("every control has a name for a screen reader, at both sizes nothing is cut off the window") {
+TEST_CASE(
+    "every control has a name for a screen reader, at both sizes nothing is cut off the window") {
   Bench b;
   REQUIRE(b.window->open_path(demo(b.dir)));
   for (const QSize size : {QSize(1280, 800), QSize(1920, 1080)}) {
@@ -439,10 +452,15 @@ TEST_CASE("every control has a name for a screen reader, at both sizes nothing i
     for (const Stage s : kStages) {
       b.stage(s);
       for (auto* w : b.window->page(s)->findChildren<QWidget*>()) {
-        if (!w->isVisible() || w->focusPolicy() == Qt::NoFocus || qobject_cast<QScrollArea*>(w)) continue;
-        const bool button = qobject_cast<QAbstractButton*>(w) && !qobject_cast<QAbstractButton*>(w)->text().isEmpty();
-        const bool inner = w->objectName().startsWith("qt_") || qobject_cast<QLineEdit*>(w) && qobject_cast<QComboBox*>(w->parentWidget());
-        INFO(w->metaObject()->className() << " " << w->objectName().toStdString() << " on stage " << int(s));
+        if (!w->isVisible() || w->focusPolicy() == Qt::NoFocus || qobject_cast<QScrollArea*>(w))
+          continue;
+        const bool button = qobject_cast<QAbstractButton*>(w) &&
+                            !qobject_cast<QAbstractButton*>(w)->text().isEmpty();
+        const bool inner =
+            w->objectName().startsWith("qt_") ||
+            qobject_cast<QLineEdit*>(w) && qobject_cast<QComboBox*>(w->parentWidget());
+        INFO(w->metaObject()->className()
+             << " " << w->objectName().toStdString() << " on stage " << int(s));
         if (!inner && !button) CHECK_FALSE(w->accessibleName().isEmpty());
       }
       for (auto* area : b.window->page(s)->findChildren<QScrollArea*>()) {

@@ -12,6 +12,7 @@
 #include "ui/line_view.hpp"
 #include "ui/param_panel.hpp"
 #include "ui/stage_page.hpp"
+#include "ui/step_card.hpp"
 
 namespace yoke {
 
@@ -137,7 +138,7 @@ class InstallPage : public StagePage {
   QScrollArea* scroll_;
   QLabel* progress_;
   QStringList built_for_;
-  std::vector<std::pair<std::string, QCheckBox*>> boxes_;
+  std::vector<StepCard*> cards_;
 };
 
 class BleedPage : public StagePage {
@@ -149,7 +150,8 @@ class BleedPage : public StagePage {
   void refresh() override;
 
  private:
-  void add_row(QGridLayout* grid, int row, const QString& key, const QString& name, const QString& plan);
+  void add_row(QGridLayout* grid, int row, const QString& key, const QString& name,
+               const QString& plan);
   QLabel* plan_;
   PictureView* order_;
   QScrollArea* scroll_;
@@ -205,6 +207,9 @@ class RecordPage : public StagePage {
   void refresh() override;
 
  private:
+  QLayout* build_left();
+  QLayout* build_right();
+  QLayout* build_folder();
   void set_state(JobState state);
   void list_folder(const QString& folder);
   Dialogs& dialogs_;

@@ -24,7 +24,8 @@ QLineEdit* entry(const QString& name, const QString& hint, QWidget* parent) {
 }  // namespace
 
 ProvePage::ProvePage(Session& session, QWidget* parent)
-    : StagePage(session, Stage::prove, tr("Press it: is it air, clearance, or the wrong part?"), parent) {
+    : StagePage(session, Stage::prove, tr("Press it: is it air, clearance, or the wrong part?"),
+                parent) {
   auto* line = new LineView(session, false, this);
   line->setMinimumHeight(228);
   body()->addWidget(line, 4);
@@ -91,7 +92,8 @@ void ProvePage::build_readings(QVBoxLayout* box) {
     const int row_at = table_->currentRow();
     if (row_at < 0) return;
     session_.edit(tr("remove a reading"), [&](Job& j) {
-      if (static_cast<size_t>(row_at) < j.readings.size()) j.readings.erase(j.readings.begin() + row_at);
+      if (static_cast<size_t>(row_at) < j.readings.size())
+        j.readings.erase(j.readings.begin() + row_at);
     });
   });
 }
@@ -105,10 +107,11 @@ void ProvePage::build_pump(QVBoxLayout* box) {
     Kind kind;
     double most;
   };
-  const Line lines[] = {{tr("Travel, 1st press"), tr("62 mm"), &PumpTest::first_m, Kind::length, 1.0},
-                        {tr("3rd press in a row"), tr("55 mm"), &PumpTest::third_m, Kind::length, 1.0},
-                        {tr("Sink, steady foot"), tr("0 mm"), &PumpTest::sink_m, Kind::length, 1.0},
-                        {tr("held for"), tr("60 s"), &PumpTest::hold_s, Kind::time, 86400.0}};
+  const Line lines[] = {
+      {tr("Travel, 1st press"), tr("62 mm"), &PumpTest::first_m, Kind::length, 1.0},
+      {tr("3rd press in a row"), tr("55 mm"), &PumpTest::third_m, Kind::length, 1.0},
+      {tr("Sink, steady foot"), tr("0 mm"), &PumpTest::sink_m, Kind::length, 1.0},
+      {tr("held for"), tr("60 s"), &PumpTest::hold_s, Kind::time, 86400.0}};
   int i = 0;
   for (const Line& l : lines) {
     grid->addWidget(label(l.words, "question", this), i / 2, (i % 2) * 2);
@@ -124,7 +127,9 @@ void ProvePage::build_pump(QVBoxLayout* box) {
       if (!typed.isEmpty()) {
         const auto parsed = parse_quantity(typed.toStdString(), l.kind, session_.style().units);
         const bool ok = parsed && *parsed >= 0 && *parsed <= l.most;
-        refusal_->setText(ok ? QString() : parsed ? tr("%1 cannot be %2").arg(l.words, typed) : error_text(parsed.error()));
+        refusal_->setText(ok       ? QString()
+                          : parsed ? tr("%1 cannot be %2").arg(l.words, typed)
+                                   : error_text(parsed.error()));
         refusal_->setVisible(!ok);
         if (!ok) return refresh();
         v = *parsed;
@@ -139,7 +144,8 @@ void ProvePage::build_pump(QVBoxLayout* box) {
 
 void ProvePage::add_reading() {
   const auto f = parse_quantity(force_->text().toStdString(), Kind::force, session_.style().units);
-  const auto t = parse_quantity(travel_->text().toStdString(), Kind::length, session_.style().units);
+  const auto t =
+      parse_quantity(travel_->text().toStdString(), Kind::length, session_.style().units);
   QString why;
   if (!f)
     why = tr("Force: ") + error_text(f.error());
@@ -167,7 +173,9 @@ void ProvePage::add_reading() {
 void ProvePage::refresh_gates() {
   const auto gates = gates_of(session_.job(), session_.strip(), session_.findings());
   QStringList key;
-  for (const Gate& g : gates) key << text_of(g.id) + QString::number(static_cast<int>(g.state)) + (g.held ? "h" : "") + text_of(g.why);
+  for (const Gate& g : gates)
+    key << text_of(g.id) + QString::number(static_cast<int>(g.state)) + (g.held ? "h" : "") +
+               text_of(g.why);
   if (key == gates_shown_) return;
   gates_shown_ = key;
   auto* inner = new QWidget;
@@ -189,16 +197,18 @@ void ProvePage::refresh_gates() {
         b->setChecked(g.state == s);
         b->setAccessibleName(text_of(g.words) + QStringLiteral(": ") + b->text());
         const std::string id = g.id;
-        connect(b, &QPushButton::clicked, this, [this, id, s, name = text_of(g.words), on = b->text()](bool checked) {
-          session_.edit(tr("%1: %2").arg(name, checked ? on : tr("open")), [&](Job& j) {
-            j.gates[id].state = checked ? s : GateState::open;
-            j.gates[id].date = QDate::currentDate().toString(Qt::ISODate).toStdString();
-          });
-        });
+        connect(b, &QPushButton::clicked, this,
+                [this, id, s, name = text_of(g.words), on = b->text()](bool checked) {
+                  session_.edit(tr("%1: %2").arg(name, checked ? on : tr("open")), [&](Job& j) {
+                    j.gates[id].state = checked ? s : GateState::open;
+                    j.gates[id].date = QDate::currentDate().toString(Qt::ISODate).toStdString();
+                  });
+                });
         list->addWidget(b, row, s == GateState::passed ? 1 : 2);
       }
     }
-    list->addWidget(label(text_of(g.held ? g.why : g.how), g.held ? "caution" : "soft", inner), row + 1, 0, 1, 3);
+    list->addWidget(label(text_of(g.held ? g.why : g.how), g.held ? "caution" : "soft", inner),
+                    row + 1, 0, 1, 3);
     row += 2;
   }
   list->setColumnStretch(0, 1);
@@ -211,8 +221,12 @@ void ProvePage::refresh() {
   table_->setRowCount(static_cast<int>(readings.size()));
   for (size_t i = 0; i < readings.size(); ++i) {
     const int row = static_cast<int>(i);
-    table_->setItem(row, 0, new QTableWidgetItem(full_text(readings[i].force_n, Kind::force, 0, session_.style())));
-    table_->setItem(row, 1, new QTableWidgetItem(full_text(readings[i].travel_m, Kind::length, 0, session_.style())));
+    table_->setItem(
+        row, 0,
+        new QTableWidgetItem(full_text(readings[i].force_n, Kind::force, 0, session_.style())));
+    table_->setItem(
+        row, 1,
+        new QTableWidgetItem(full_text(readings[i].travel_m, Kind::length, 0, session_.style())));
     table_->setItem(row, 2, new QTableWidgetItem(readings[i].assist_alive ? tr("on") : tr("off")));
   }
   for (auto& [e, member] : pump_) {

@@ -29,7 +29,8 @@ Picture no_map(const QString& why, QSizeF size) {
 
 }  // namespace
 
-MapView::MapView(Session& session, QWidget* parent) : PictureView(tr("Map of bores and ratios"), parent), session_(session) {
+MapView::MapView(Session& session, QWidget* parent)
+    : PictureView(tr("Map of bores and ratios"), parent), session_(session) {
   setFocusPolicy(Qt::StrongFocus);
   set_maker([this](QSizeF size) {
     const auto& map = session_.map();
@@ -41,7 +42,9 @@ MapView::MapView(Session& session, QWidget* parent) : PictureView(tr("Map of bor
     m.found_bore_m = value_of(job, Which::found, Param::master_bore).si;
     m.found_ratio = ratio_of(job, Which::found);
     m.cursor = cursor_;
-    if (m.cursor && (m.cursor->first >= map->bores_m.size() || m.cursor->second >= map->ratios.size())) m.cursor.reset();
+    if (m.cursor &&
+        (m.cursor->first >= map->bores_m.size() || m.cursor->second >= map->ratios.size()))
+      m.cursor.reset();
     return size_map_picture(*map, m, session_.style(), size);
   });
   connect(&session_, &Session::changed, this, &PictureView::redraw);
@@ -54,7 +57,9 @@ MapView::MapView(Session& session, QWidget* parent) : PictureView(tr("Map of bor
 
 QString MapView::cursor_words() const {
   const auto& map = session_.map();
-  if (!map || !cursor_ || cursor_->first >= map->bores_m.size() || cursor_->second >= map->ratios.size()) return {};
+  if (!map || !cursor_ || cursor_->first >= map->bores_m.size() ||
+      cursor_->second >= map->ratios.size())
+    return {};
   return cell_words(map->at(cursor_->first, cursor_->second), session_.style());
 }
 
@@ -74,46 +79,75 @@ void MapView::keyPressEvent(QKeyEvent* e) {
   const auto& map = session_.map();
   if (!map) return PictureView::keyPressEvent(e);
   const auto nearest = [](const std::vector<double>& list, double v) {
-    return static_cast<size_t>(std::min_element(list.begin(), list.end(), [v](double a, double b) {
-                                 return std::abs(a - v) < std::abs(b - v);
-                               }) - list.begin());
+    return static_cast<size_t>(
+        std::min_element(list.begin(), list.end(),
+                         [v](double a, double b) { return std::abs(a - v) < std::abs(b - v); }) -
+        list.begin());
   };
   if (!cursor_)
-    cursor_ = std::pair(nearest(map->bores_m, value_of(session_.job(), Which::plan, Param::master_bore).si),
-                        nearest(map->ratios, ratio_of(session_.job(), Which::plan)));
+    cursor_ = std::pair(
+        nearest(map->bores_m, value_of(session_.job(), Which::plan, Param::master_bore).si),
+        nearest(map->ratios, ratio_of(session_.job(), Which::plan)));
   auto& [b, r] = *cursor_;
   b = std::min(b, map->bores_m.size() - 1);
   r = std::min(r, map->ratios.size() - 1);
   switch (e->key()) {
-    case Qt::Key_Up: b = std::min(b + 1, map->bores_m.size() - 1); break;
-    case Qt::Key_Down: b = b > 0 ? b - 1 : 0; break;
-    case Qt::Key_Right: r = std::min(r + 1, map->ratios.size() - 1); break;
-    case Qt::Key_Left: r = r > 0 ? r - 1 : 0; break;
+    case Qt::Key_Up:
+      b = std::min(b + 1, map->bores_m.size() - 1);
+      break;
+    case Qt::Key_Down:
+      b = b > 0 ? b - 1 : 0;
+      break;
+    case Qt::Key_Right:
+      r = std::min(r + 1, map->ratios.size() - 1);
+      break;
+    case Qt::Key_Left:
+      r = r > 0 ? r - 1 : 0;
+      break;
     case Qt::Key_Return:
     case Qt::Key_Enter:
-    case Qt::Key_Space: emit cell_chosen(map->bores_m[b], map->ratios[r], false); return;
-    default: PictureView::keyPressEvent(e); return;
+    case Qt::Key_Space:
+      emit cell_chosen(map->bores_m[b], map->ratios[r], false);
+      return;
+    default:
+      PictureView::keyPressEvent(e);
+      return;
   }
   redraw();
   emit cursor_moved();
 }
 
 SizePage::SizePage(Session& session, QWidget* parent)
-    : StagePage(session, Stage::size, tr("Which bore and ratio give the wanted pedal, in all conditions, and why not the others?"), parent) {
+    : StagePage(session, Stage::size,
+                tr("Which bore and ratio give the wanted pedal, in all conditions, and why not the "
+                   "others?"),
+                parent) {
   sentence_ = label({}, "answer", this);
   sentence_->setAccessibleName(tr("Old against new"));
   body()->addWidget(sentence_);
   panel_ = new ParamPanel(session, 2, this);
-  panel_->show_params({{Which::found, Param::master_bore}, {Which::found, Param::control_pad_arm}, {Which::found, Param::control_pin_arm},
-                       {Which::plan, Param::master_bore}, {Which::plan, Param::control_pad_arm}, {Which::plan, Param::control_pin_arm}});
-  panel_->setFixedHeight(124);
+  panel_->show_params({{Which::found, Param::master_bore},
+                       {Which::found, Param::control_pad_arm},
+                       {Which::found, Param::control_pin_arm},
+                       {Which::plan, Param::master_bore},
+                       {Which::plan, Param::control_pad_arm},
+                       {Which::plan, Param::control_pin_arm}});
+  panel_->setFixedHeight(116);
+  auto* heads = new QHBoxLayout;
+  for (const QString& words : {tr("As found"), tr("Plan")}) {
+    auto* head = label(words, "soft", this);
+    head->setFixedHeight(18);
+    heads->addWidget(head, 1);
+  }
+  body()->addLayout(heads);
   body()->addWidget(panel_);
   auto* pictures = new QHBoxLayout;
   pictures->setSpacing(10);
   auto* left = new QVBoxLayout;
   map_ = new MapView(session, this);
   left->addWidget(map_, 1);
-  cell_ = label(tr("Choose a cell with the mouse, or with the arrow keys and Enter."), "soft", this);
+  cell_ =
+      label(tr("Choose a cell with the mouse, or with the arrow keys and Enter."), "soft", this);
   left->addWidget(cell_);
   pictures->addLayout(left, 6);
   auto* right = new QVBoxLayout;

@@ -7,12 +7,14 @@
 namespace yoke {
 
 namespace {
-constexpr Group kGroups[] = {Group::control, Group::assist,  Group::master,  Group::front, Group::rear,
-                             Group::lines,   Group::circuit, Group::vehicle, Group::target};
+constexpr Group kGroups[] = {Group::control, Group::assist,  Group::master,
+                             Group::front,   Group::rear,    Group::lines,
+                             Group::circuit, Group::vehicle, Group::target};
 }
 
 SurveyPage::SurveyPage(Session& session, QWidget* parent)
-    : StagePage(session, Stage::survey, tr("What is on the car, how sure are we, what to measure next?"), parent) {
+    : StagePage(session, Stage::survey,
+                tr("What is on the car, how sure are we, what to measure next?"), parent) {
   found_ = new QPushButton(tr("As found"), this);
   plan_ = new QPushButton(tr("Plan"), this);
   auto* systems = new QButtonGroup(this);
@@ -49,7 +51,8 @@ SurveyPage::SurveyPage(Session& session, QWidget* parent)
   auto* right = new QVBoxLayout;
   panel_ = new ParamPanel(session, 2, this);
   right->addWidget(panel_, 1);
-  help_ = label(tr("Type a value as you read it: 7/8 in, 19,05 mm, 13/64\". “?” marks it unknown. F9 walks to what is worth measuring next."),
+  help_ = label(tr("Type a value as you read it: 7/8 in, 19,05 mm, 13/64\". “?” marks it unknown. "
+                   "F9 walks to what is worth measuring next."),
                 "soft", this);
   right->addWidget(help_);
   right->addWidget(new FindingsBox(session, Stage::survey, this));
@@ -84,7 +87,9 @@ void SurveyPage::focus_param(Which which, Param param) {
   if (auto* f = panel_->field(which, param)) f->focus_entry();
 }
 
-void SurveyPage::refresh() { follow_condition(); }
+void SurveyPage::refresh() {
+  follow_condition();
+}
 
 void SurveyPage::follow_condition() {
   const Which shown = which_of(session_.shown());

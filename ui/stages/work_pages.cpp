@@ -1,4 +1,3 @@
-#include <QDate>
 #include <QGridLayout>
 #include <QHBoxLayout>
 #include <QStyle>
@@ -12,18 +11,6 @@
 #include "work/steps.hpp"
 
 namespace yoke {
-
-namespace {
-
-std::string today() { return QDate::currentDate().toString(Qt::ISODate).toStdString(); }
-
-QFrame* card(QWidget* parent) {
-  auto* f = new QFrame(parent);
-  f->setObjectName(QStringLiteral("card"));
-  return f;
-}
-
-}  // namespace
 
 PlumbPage::PlumbPage(Session& session, QWidget* parent)
     : StagePage(session, Stage::plumb, tr("Which outlet feeds which wheel?"), parent) {
@@ -42,18 +29,25 @@ PlumbPage::PlumbPage(Session& session, QWidget* parent)
     session_.set_value(Which::plan, circuit_of(w), Measured{next, How::stated, 0, {}});
   });
   auto* panel = new ParamPanel(session, 2, this);
-  panel->show_params({{Which::plan, Param::circuit_split}, {Which::plan, Param::circuit_fl}, {Which::plan, Param::circuit_fr},
-                      {Which::plan, Param::valve_kind}, {Which::plan, Param::circuit_rl}, {Which::plan, Param::circuit_rr}});
+  panel->show_params({{Which::plan, Param::circuit_split},
+                      {Which::plan, Param::circuit_fl},
+                      {Which::plan, Param::circuit_fr},
+                      {Which::plan, Param::valve_kind},
+                      {Which::plan, Param::circuit_rl},
+                      {Which::plan, Param::circuit_rr}});
   panel->setFixedHeight(128);
   body()->addWidget(panel);
   body()->addWidget(new FindingsBox(session, Stage::plumb, this));
-  body()->addWidget(label(tr("On many tandem masters the rear port feeds the front brakes, on some the reverse: trace each line, assume none. A nut that screws in proves the thread, not the seat and not the circuit."),
+  body()->addWidget(label(tr("On many tandem masters the rear port feeds the front brakes, on some "
+                             "the reverse: trace each line, assume none. A nut that screws in "
+                             "proves the thread, not the seat and not the circuit."),
                           "caution", this));
 }
 
 void PlumbPage::refresh() {
   const OutletReport r = outlet_report(session_.job(), Which::plan);
-  const bool hard = std::any_of(r.findings.begin(), r.findings.end(), [](const Finding& f) { return f.severity == Severity::hard; });
+  const bool hard = std::any_of(r.findings.begin(), r.findings.end(),
+                                [](const Finding& f) { return f.severity == Severity::hard; });
   const Value kind = value_of(session_.job(), Which::plan, Param::master_kind);
   if (kind.known() && kind.si == 0)
     answer_->setText(tr("A single circuit: one leak takes every brake."));
@@ -82,93 +76,17 @@ void InstallPage::build() {
   for (const Step& s : steps) key << text_of(s.id);
   if (key == built_for_) return;
   built_for_ = key;
-  boxes_.clear();
+  cards_.clear();
   auto* inner = new QWidget;
   auto* list = new QVBoxLayout(inner);
   list->setContentsMargins(0, 0, 8, 0);
   list->setSpacing(4);
   std::string part;
   for (const Step& s : steps) {
-    if (s.part != part) {
-      part = s.part;
-      list->addWidget(label(text_of(part), "heading", inner));
-    }
-    auto* frame = card(inner);
-    auto* grid = new QGridLayout(frame);
-    grid->setContentsMargins(10, 4, 10, 4);
-    grid->setVerticalSpacing(1);
-    auto* box = new QCheckBox(frame);
-    box->setAccessibleName(text_of(s.text));
-    box->setObjectName(QStringLiteral("step:") + text_of(s.id));
-    grid->addWidget(box, 0, 0, Qt::AlignTop);
-    QString words = text_of(s.text);
-    if (!s.because.empty()) words += QStringLiteral("  <span style='color:#575b60'>(%1)</span>").arg(text_of(s.because));
-    auto* text = new QLabel(words, frame);
-    text->setTextFormat(Qt::RichText);
-    text->setWordWrap(true);
-    text->setMinimumHeight(30);
-    grid->addWidget(text, 0, 1);
-    auto* note = new QLineEdit(frame);
-    note->setPlaceholderText(tr("note, as-built"));
-    note->setAccessibleName(tr("Note: %1").arg(text_of(s.text)));
-    note->setFixedWidth(230);
-    grid->addWidget(note, 0, 2, Qt::AlignTop);
-    if (!s.caution.empty()) grid->addWidget(label(QStringLiteral("▲ ") + text_of(s.caution), "caution", frame), 1, 1, 1, 2);
-    if (s.measure) {
-      auto* row = new QHBoxLayout;
-      row->addWidget(label(tr("As built: %1").arg(text_of(info(*s.measure).words)), "question", frame));
-      auto* entry = new QLineEdit(frame);
-      entry->setObjectName(QStringLiteral("figure"));
-      entry->setFixedWidth(130);
-      entry->setAccessibleName(tr("As built: %1").arg(text_of(info(*s.measure).words)));
-      const Param p = *s.measure;
-      const auto show = [this, entry, p] {
-        const auto& m = session_.job().built.at(p);
-        entry->setText(m ? QString::fromStdString(format_value(p, m->si, session_.style())) : QString());
-        entry->setPlaceholderText(tr("plan %1").arg(value_text(session_.job(), Which::plan, p, session_.style())));
-      };
-      show();
-      auto* why = label({}, "caution", frame);
-      connect(&session_, &Session::changed, entry, [entry, show] { if (!entry->isModified()) show(); });
-      connect(entry, &QLineEdit::editingFinished, this, [this, entry, why, show, p] {
-        if (!entry->isModified()) return;
-        entry->setModified(false);
-        const QString typed = entry->text().trimmed();
-        if (typed.isEmpty()) {
-          session_.edit(tr("as-built %1 cleared").arg(text_of(info(p).words)), [p](Job& j) { j.built.clear(p); });
-          return;
-        }
-        const auto v = parse_value(p, typed.toStdString(), session_.style());
-        why->setText(v ? QString() : error_text(v.error()));
-        if (v) session_.edit(tr("as-built %1 %2").arg(text_of(info(p).words), typed), [&](Job& j) { j.built.set(p, measured(p, *v, info(p).kind == Kind::length ? How::calliper : How::stated)); });
-        show();
-      });
-      row->addWidget(entry);
-      row->addWidget(why, 1);
-      grid->addLayout(row, 2, 1, 1, 2);
-    }
-    grid->setColumnStretch(1, 1);
-    const std::string id = s.id;
-    connect(box, &QCheckBox::clicked, this, [this, id](bool done) {
-      session_.edit(done ? tr("tick %1").arg(text_of(id)) : tr("untick %1").arg(text_of(id)), [&](Job& j) {
-        auto& r = j.steps[id];
-        r.done = done;
-        r.date = done ? today() : std::string();
-        if (!done && r.note.empty()) j.steps.erase(id);
-      });
-    });
-    connect(note, &QLineEdit::editingFinished, this, [this, id, note] {
-      if (!note->isModified()) return;
-      note->setModified(false);
-      session_.edit(tr("note on %1").arg(text_of(id)), [&](Job& j) { j.steps[id].note = note->text().toStdString(); });
-    });
-    if (const auto it = session_.job().steps.find(id); it != session_.job().steps.end()) {
-      note->setText(text_of(it->second.note));
-      note->setToolTip(note->text());
-      note->setCursorPosition(0);
-    }
-    boxes_.emplace_back(id, box);
-    list->addWidget(frame);
+    if (s.part != part) list->addWidget(label(text_of(s.part), "heading", inner));
+    part = s.part;
+    cards_.push_back(new StepCard(session_, s, inner));
+    list->addWidget(cards_.back());
   }
   list->addStretch(1);
   replace_inner(scroll_, inner);
@@ -177,33 +95,34 @@ void InstallPage::build() {
 void InstallPage::refresh() {
   build();
   int done = 0;
-  for (const auto& [id, box] : boxes_) {
-    const auto it = session_.job().steps.find(id);
-    const bool is = it != session_.job().steps.end() && it->second.done;
-    box->setChecked(is);
-    box->setText(is ? text_of(it->second.date) : QString());
-    done += is ? 1 : 0;
-  }
-  progress_->setText(tr("%1 of %2 done").arg(done).arg(boxes_.size()));
+  for (StepCard* card : cards_) done += card->refresh() ? 1 : 0;
+  progress_->setText(tr("%1 of %2 done").arg(done).arg(cards_.size()));
 }
 
 BleedPage::BleedPage(Session& session, QWidget* parent)
-    : StagePage(session, Stage::bleed, tr("In which order, how many strokes, when to refill?"), parent) {
+    : StagePage(session, Stage::bleed, tr("In which order, how many strokes, when to refill?"),
+                parent) {
   plan_ = label({}, "answer", this);
   body()->addWidget(plan_);
-  body()->addWidget(label(tr("Count the strokes as you make them. A count is never a pass: a corner is clear after %1 bubble-free strokes in a row, down and up. Wipe up spills, wear goggles.").arg(kClearStrokes),
-                          "caution", this));
+  body()->addWidget(
+      label(tr("Count the strokes as you make them. A count is never a pass: a corner is clear "
+               "after %1 bubble-free strokes in a row, down and up. Wipe up spills, wear goggles.")
+                .arg(kClearStrokes),
+            "caution", this));
   scroll_ = new QScrollArea(this);
   scroll_->setWidgetResizable(true);
   scroll_->setFocusPolicy(Qt::NoFocus);
   scroll_->setMinimumHeight(250);
   body()->addWidget(scroll_, 3);
   order_ = new PictureView(tr("Bleeding order"), this);
-  order_->set_maker([this](QSizeF size) { return bleed_picture(session_.job(), bleed_plan(session_.job()), size); });
+  order_->set_maker([this](QSizeF size) {
+    return bleed_picture(session_.job(), bleed_plan(session_.job()), size);
+  });
   body()->addWidget(order_, 2);
 }
 
-void BleedPage::add_row(QGridLayout* grid, int row, const QString& key, const QString& name, const QString& plan) {
+void BleedPage::add_row(QGridLayout* grid, int row, const QString& key, const QString& name,
+                        const QString& plan) {
   auto* title = label(name, "heading", this);
   grid->addWidget(title, row, 0);
   auto* planned = label(plan, "question", this);
@@ -222,8 +141,14 @@ void BleedPage::add_row(QGridLayout* grid, int row, const QString& key, const QS
     });
     return b;
   };
-  const auto clear = [](BleedRecord& r) { r.strokes = std::min(r.strokes + 1, 99999); r.clear_strokes = std::min(r.clear_strokes + 1, 99999); };
-  const auto bubbles = [](BleedRecord& r) { r.strokes = std::min(r.strokes + 1, 99999); r.clear_strokes = 0; };
+  const auto clear = [](BleedRecord& r) {
+    r.strokes = std::min(r.strokes + 1, 99999);
+    r.clear_strokes = std::min(r.clear_strokes + 1, 99999);
+  };
+  const auto bubbles = [](BleedRecord& r) {
+    r.strokes = std::min(r.strokes + 1, 99999);
+    r.clear_strokes = 0;
+  };
   const auto refill = [](BleedRecord& r) { r.refills = std::min(r.refills + 1, 99999); };
   auto* first = button(tr("Stroke, clear"), QStringLiteral("clear"), clear);
   grid->addWidget(first, row, 3);
@@ -240,11 +165,14 @@ void BleedPage::refresh() {
   order_->redraw();
   order_->setVisible(plan.missing.empty());
   if (!plan.missing.empty())
-    plan_->setText(text_of(cannot_say(plan.missing)) + tr(". Strokes can be counted all the same."));
+    plan_->setText(text_of(cannot_say(plan.missing)) +
+                   tr(". Strokes can be counted all the same."));
   else
     plan_->setText(tr("%1: %2 rounds, %3 of fluid at hand.")
-                       .arg(text_of(plan.order_reason)).arg(plan.rounds)
-                       .arg(full_text(std::ceil(plan.fluid.value() * 1e5) / 1e5, Kind::volume, 0, session_.style())));
+                       .arg(text_of(plan.order_reason))
+                       .arg(plan.rounds)
+                       .arg(full_text(std::ceil(plan.fluid.value() * 1e5) / 1e5, Kind::volume, 0,
+                                      session_.style())));
   QStringList key{QStringLiteral("bench")};
   std::vector<BleedWheel> wheels = plan.wheels;
   if (wheels.empty())
@@ -258,9 +186,12 @@ void BleedPage::refresh() {
     grid->setContentsMargins(0, 4, 8, 4);
     grid->setHorizontalSpacing(12);
     grid->setVerticalSpacing(10);
-    add_row(grid, 0, QStringLiteral("bench"), tr("Master, on the bench"), tr("Short strokes of 10 to 25 mm, tubes or plugs; with plugs a bled master hardly moves."));
+    add_row(
+        grid, 0, QStringLiteral("bench"), tr("Master, on the bench"),
+        tr("Short strokes of 10 to 25 mm, tubes or plugs; with plugs a bled master hardly moves."));
     for (size_t i = 0; i < wheels.size(); ++i)
-      add_row(grid, static_cast<int>(i) + 1, text_of(wheel_key(wheels[i].wheel)), tr("%1. %2").arg(i + 1).arg(text_of(wheel_words(wheels[i].wheel))), {});
+      add_row(grid, static_cast<int>(i) + 1, text_of(wheel_key(wheels[i].wheel)),
+              tr("%1. %2").arg(i + 1).arg(text_of(wheel_words(wheels[i].wheel))), {});
     grid->setRowStretch(static_cast<int>(wheels.size()) + 1, 1);
     grid->setColumnStretch(1, 1);
     replace_inner(scroll_, inner);
@@ -276,10 +207,13 @@ void BleedPage::refresh() {
       planned = w.strokes;
       every = w.refill_every;
       row.plan->setText(tr("outlet %1: %2 strokes clear its %3; refill every %4 strokes")
-                            .arg(w.outlet == Outlet::first ? 1 : 2).arg(w.strokes)
-                            .arg(quantity_text(w.branch.value(), Kind::volume, 0, session_.style())).arg(w.refill_every));
+                            .arg(w.outlet == Outlet::first ? 1 : 2)
+                            .arg(w.strokes)
+                            .arg(quantity_text(w.branch.value(), Kind::volume, 0, session_.style()))
+                            .arg(w.refill_every));
     }
-    row.count->setText(planned > 0 ? tr("%1 of %2").arg(rec.strokes).arg(planned) : tr("%1").arg(rec.strokes));
+    row.count->setText(planned > 0 ? tr("%1 of %2").arg(rec.strokes).arg(planned)
+                                   : tr("%1").arg(rec.strokes));
     const int since = rec.strokes - rec.refills * every;
     QString state;
     if (rec.clear_strokes >= kClearStrokes)
@@ -290,7 +224,8 @@ void BleedPage::refresh() {
       state = tr("not begun");
     else
       state = tr("%1 of %2 clear in a row").arg(rec.clear_strokes).arg(kClearStrokes);
-    row.state->setObjectName(state.contains(QStringLiteral("REFILL")) ? QStringLiteral("alarm") : QStringLiteral("question"));
+    row.state->setObjectName(state.contains(QStringLiteral("REFILL")) ? QStringLiteral("alarm")
+                                                                      : QStringLiteral("question"));
     style()->unpolish(row.state);  // the name decides the colour
     style()->polish(row.state);
     row.state->setText(state);

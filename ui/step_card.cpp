@@ -1,0 +1,120 @@
+#include "ui/step_card.hpp"
+
+#include <QDate>
+#include <QHBoxLayout>
+
+#include "session/texts.hpp"
+#include "ui/stage_page.hpp"
+
+namespace yoke {
+
+StepCard::StepCard(Session& session, const Step& step, QWidget* parent)
+    : QFrame(parent), session_(session), id_(step.id), words_(text_of(step.text)) {
+  setObjectName(QStringLiteral("card"));
+  grid_ = new QGridLayout(this);
+  grid_->setContentsMargins(10, 4, 10, 4);
+  grid_->setVerticalSpacing(1);
+  grid_->setColumnStretch(1, 1);
+  box_ = new QCheckBox(this);
+  box_->setAccessibleName(words_);
+  box_->setObjectName(QStringLiteral("step:") + text_of(id_));
+  grid_->addWidget(box_, 0, 0, Qt::AlignTop);
+  QString html = words_.toHtmlEscaped();
+  if (!step.because.empty())
+    html += QStringLiteral("  <span style='color:#575b60'>(%1)</span>")
+                .arg(text_of(step.because).toHtmlEscaped());
+  auto* text = new QLabel(html, this);
+  text->setTextFormat(Qt::RichText);
+  text->setWordWrap(true);
+  text->setMinimumHeight(30);
+  grid_->addWidget(text, 0, 1);
+  if (!step.caution.empty())
+    grid_->addWidget(label(QStringLiteral("▲ ") + text_of(step.caution), "caution", this), 1, 1, 1,
+                     2);
+  build_note();
+  if (step.measure) build_measure(*step.measure);
+  connect(box_, &QCheckBox::clicked, this, [this](bool done) {
+    const QString name = (done ? tr("tick “%1”") : tr("untick “%1”")).arg(words_.left(40));
+    session_.edit(name, [&](Job& j) {
+      auto& r = j.steps[id_];
+      r.done = done;
+      r.date = done ? QDate::currentDate().toString(Qt::ISODate).toStdString() : std::string();
+      if (!done && r.note.empty()) j.steps.erase(id_);
+    });
+  });
+}
+
+void StepCard::build_note() {
+  auto* note = new QLineEdit(this);
+  note->setPlaceholderText(tr("note"));
+  note->setAccessibleName(tr("Note: %1").arg(words_));
+  note->setFixedWidth(230);
+  grid_->addWidget(note, 0, 2, Qt::AlignTop);
+  if (const auto it = session_.job().steps.find(id_); it != session_.job().steps.end()) {
+    note->setText(text_of(it->second.note));
+    note->setToolTip(note->text());
+    note->setCursorPosition(0);
+  }
+  connect(note, &QLineEdit::editingFinished, this, [this, note] {
+    if (!note->isModified()) return;
+    note->setModified(false);
+    session_.edit(tr("note on “%1”").arg(words_.left(40)),
+                  [&](Job& j) { j.steps[id_].note = note->text().toStdString(); });
+  });
+}
+
+void StepCard::build_measure(Param param) {
+  measure_ = param;
+  const QString name = tr("As built: %1").arg(text_of(info(param).words));
+  auto* row = new QHBoxLayout;
+  row->addWidget(label(name, "question", this));
+  entry_ = new QLineEdit(this);
+  entry_->setObjectName(QStringLiteral("figure"));
+  entry_->setFixedWidth(130);
+  entry_->setAccessibleName(name);
+  refusal_ = label({}, "caution", this);
+  row->addWidget(entry_);
+  row->addWidget(refusal_, 1);
+  grid_->addLayout(row, 2, 1, 1, 2);
+  connect(entry_, &QLineEdit::editingFinished, this, &StepCard::commit_measure);
+  show_measure();
+}
+
+void StepCard::show_measure() {
+  if (!measure_ || entry_->isModified()) return;
+  const auto& m = session_.job().built.at(*measure_);
+  entry_->setText(m ? QString::fromStdString(format_value(*measure_, m->si, session_.style()))
+                    : QString());
+  entry_->setPlaceholderText(
+      tr("plan %1").arg(value_text(session_.job(), Which::plan, *measure_, session_.style())));
+}
+
+void StepCard::commit_measure() {
+  if (!entry_->isModified()) return;
+  entry_->setModified(false);
+  const Param p = *measure_;
+  const QString typed = entry_->text().trimmed();
+  refusal_->clear();
+  if (typed.isEmpty()) {
+    session_.edit(tr("as-built %1 cleared").arg(text_of(info(p).words)),
+                  [p](Job& j) { j.built.clear(p); });
+  } else if (const auto v = parse_value(p, typed.toStdString(), session_.style())) {
+    const How how = info(p).kind == Kind::length ? How::calliper : How::stated;
+    session_.edit(tr("as-built %1 %2").arg(text_of(info(p).words), typed),
+                  [&](Job& j) { j.built.set(p, measured(p, *v, how)); });
+  } else {
+    refusal_->setText(error_text(v.error()));
+  }
+  show_measure();
+}
+
+bool StepCard::refresh() {
+  const auto it = session_.job().steps.find(id_);
+  const bool done = it != session_.job().steps.end() && it->second.done;
+  box_->setChecked(done);
+  box_->setText(done ? text_of(it->second.date) : QString());
+  show_measure();
+  return done;
+}
+
+}  // namespace yoke

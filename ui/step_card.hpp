@@ -1,0 +1,39 @@
+// One step of the procedure: tick, words, caution, note, and where the step asks for it the
+// as-built measurement.
+#pragma once
+
+#include <QCheckBox>
+#include <QFrame>
+#include <QGridLayout>
+#include <QLabel>
+#include <QLineEdit>
+
+#include "session/session.hpp"
+#include "work/steps.hpp"
+
+namespace yoke {
+
+class StepCard : public QFrame {
+  Q_OBJECT
+
+ public:
+  StepCard(Session& session, const Step& step, QWidget* parent);
+  /// Shows what the job says; returns whether the step is done.
+  bool refresh();
+
+ private:
+  void build_note();
+  void build_measure(Param param);
+  void show_measure();
+  void commit_measure();
+  Session& session_;
+  std::string id_;
+  QString words_;
+  QGridLayout* grid_;
+  QCheckBox* box_;
+  std::optional<Param> measure_;
+  QLineEdit* entry_ = nullptr;
+  QLabel* refusal_ = nullptr;
+};
+
+}  // namespace yoke
