@@ -101,7 +101,10 @@ Picture budget_picture(const std::vector<ConditionReport>& reports, const Style&
                    theme::elided(small, in_words(r, style, 0.001), bar.width()));
       } else {
         p.setPen(theme::kMarkOnDye);
-        p.drawText(bar, Qt::AlignVCenter | Qt::TextWordWrap, QString::fromStdString(r.reason));
+        p.drawText(
+            bar, Qt::AlignVCenter,
+            theme::elided(p.font(), QString::fromStdString(r.brief.empty() ? r.reason : r.brief),
+                          bar.width()));
       }
     });
     if (!r.target) continue;

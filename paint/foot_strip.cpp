@@ -18,10 +18,11 @@ theme::Mark mark_of(Verdict v) {
                               : theme::Mark::query;
 }
 
-QString verdict_line(const ConditionReport& c) {
-  if (c.verdict == Verdict::pass) return c.reason.empty() ? QStringLiteral("passes") : q(c.reason);
-  if (c.verdict == Verdict::fail) return q(c.reason);
-  return c.reason.empty() ? QStringLiteral("cannot say") : q(c.reason);
+/// `full` for a screen reader, otherwise as short as the column is narrow.
+QString verdict_line(const ConditionReport& c, bool full) {
+  const std::string& reason = full || c.brief.empty() ? c.reason : c.brief;
+  if (!reason.empty()) return q(reason);
+  return c.verdict == Verdict::pass ? QStringLiteral("passes") : QStringLiteral("cannot say");
 }
 
 /// The pad's way from rest (top) to the floor (bottom): used part hatched, reserve clear.
@@ -81,7 +82,7 @@ void draw_column(QPainter& p, const QRectF& box, const ConditionReport& c, bool 
   p.setPen(ink);
   p.setFont(theme::text(13));
   p.drawText(QRectF(x + 24, box.top() + 80, w - 24, box.height() - 84),
-             Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap, verdict_line(c));
+             Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap, verdict_line(c, false));
 }
 
 }  // namespace
@@ -106,7 +107,7 @@ Picture foot_strip_picture(const std::vector<ConditionReport>& strip, ConditionI
       said += QStringLiteral("%1, %2, ")
                   .arg(q(format_full(c.target->at.pad_force_n, Kind::force, 0, style)),
                        q(format_full(c.target->at.pad_travel_m, Kind::length, 0, style)));
-    said += verdict_line(c);
+    said += verdict_line(c, true);
     pic.said << said;
     pic.spots.push_back({box, QStringLiteral("condition:%1").arg(static_cast<int>(c.id)), said});
   }

@@ -55,11 +55,13 @@ QString number_text(double v) {
   return QString::number(v, 'g', 6);
 }
 
-void draw_axes(QPainter& p, const PlotInput& in, const Frame& f, QSizeF size) {
+/// Without anything to show there is only the ground and the title: made-up axes would mislead.
+void draw_axes(QPainter& p, const PlotInput& in, const Frame& f, QSizeF size, bool axes) {
   p.fillRect(QRectF(QPointF(0, 0), size), theme::kDye);
   p.setPen(theme::kScribe);
   p.setFont(theme::text(14, true));
   p.drawText(QRectF(14, 8, size.width() - 28, 24), Qt::AlignLeft | Qt::AlignVCenter, in.title);
+  if (!axes) return;
   p.setFont(theme::figure(13));
   for (const double v :
        round_ticks(in.x.lo, in.x.hi, std::max(2, static_cast<int>(f.area.width() / 80)))) {
@@ -175,14 +177,14 @@ Picture plot(const PlotInput& input, QSizeF size) {
   Picture pic;
   pic.size = size;
   const Frame f = frame_of(input, size);
-  pic.layers.emplace_back([=](QPainter& p) { draw_axes(p, input, f, size); });
-  pic.layers.emplace_back([=](QPainter& p) { draw_curves(p, input, f); });
-  pic.layers.emplace_back([=](QPainter& p) { draw_limits(p, input, f); });
-  pic.layers.emplace_back([=](QPainter& p) { draw_points(p, input, f); });
-  pic.layers.emplace_back([=](QPainter& p) { draw_legend(p, input, f); });
   const bool nothing = std::all_of(input.curves.begin(), input.curves.end(),
                                    [](const PlotCurve& c) { return c.points.empty(); }) &&
                        input.points.empty();
+  pic.layers.emplace_back([=](QPainter& p) { draw_axes(p, input, f, size, !nothing); });
+  pic.layers.emplace_back([=](QPainter& p) { draw_curves(p, input, f); });
+  if (!nothing) pic.layers.emplace_back([=](QPainter& p) { draw_limits(p, input, f); });
+  pic.layers.emplace_back([=](QPainter& p) { draw_points(p, input, f); });
+  pic.layers.emplace_back([=](QPainter& p) { draw_legend(p, input, f); });
   if (nothing && !input.empty.isEmpty())
     pic.layers.emplace_back([=](QPainter& p) {
       p.setFont(theme::text(15));

@@ -177,7 +177,12 @@ Picture bleed_picture(const Job& job, const BleedPlan& plan, QSizeF size) {
     p.setPen(QPen(theme::kScribeFaint, 1.4, Qt::DashLine));
     p.drawRoundedRect(QRectF(24, 46, size.width() - 44, size.height() - 66), 40, 40);
     draw_outlet_lines(p, job, size);
+    p.setPen(QPen(theme::kScribe, 1.8));
+    p.setBrush(theme::kDyeDeep);
+    p.drawRect(QRectF(size.width() * 0.12, size.height() / 2 - 20, size.width() * 0.12, 56));
     p.setFont(theme::text(13));
+    p.drawText(QRectF(size.width() * 0.12, size.height() / 2 - 20, size.width() * 0.12, 56),
+               Qt::AlignCenter, QStringLiteral("master"));
     p.setPen(theme::kScribeSoft);
     p.drawText(QRectF(40, 54, 200, 18), Qt::AlignLeft, QStringLiteral("front of the car"));
   });

@@ -13,7 +13,7 @@ LineInput line_input(const Session& s) {
   in.point = s.pressed_point();
   in.cannot = text_of(report.reason);
   if (!in.point && report.effort_only_n)
-    in.cannot += QStringLiteral(". Effort at the wished pressure: ") +
+    in.cannot += QStringLiteral(". Effort at the wanted pressure: ") +
                  full_text(*report.effort_only_n, Kind::force, 0, s.style());
   in.style = s.style();
   return in;

@@ -127,7 +127,8 @@ void say_what_can_be_said(ConditionReport& c, const Assembly& a, const Condition
     return;
   }
   if (a.missing_brakes.empty()) return;
-  c.reason = "travel: " + cannot_say(a.missing_brakes);
+  c.reason = "Travel cannot be said yet: " + param_list(a.missing_brakes) + " not known";
+  c.brief = param_list({a.missing_brakes.front()}) + " unknown";
   c.by_pressure = true;
   const auto f = effort_at_pressure(a.system->control, a.system->assist, a.system->master,
                                     Pressure{l.pressure_pa}, condition.assist_alive);
@@ -163,6 +164,7 @@ ConditionReport condition_report(const Job& job, ConditionId id, std::size_t poi
   }
   if (!a.system) {
     c.reason = cannot_say(a.missing_system);
+    c.brief = param_list({a.missing_system.front()}) + " unknown";
     return c;
   }
   const Limits l = limits_of(job);

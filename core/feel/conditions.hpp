@@ -34,6 +34,7 @@ struct ConditionReport {
   std::string title;  ///< "as found", "front lost"
   Verdict verdict = Verdict::unknown;
   std::string reason;                   ///< one line: why it fails, or what cannot be said
+  std::string brief;                    ///< the same in a few words, for a narrow column
   std::optional<TargetReport> target;   ///< absent: no travel can be said
   std::optional<FeelCurve> curve;       ///< absent likewise
   std::optional<double> effort_only_n;  ///< at the rule-of-thumb pressure, when travel is unknown

@@ -1,0 +1,302 @@
+// The job as a value: where values come from, doubts, what is missing, what contradicts, status
+// lines.
+#include <algorithm>
+#include <catch2/catch.hpp>
+#include <cmath>
+
+#include "job/findings.hpp"
+#include "job/relevance.hpp"
+#include "proving/gates.hpp"
+#include "sizing/sweep.hpp"
+#include "support/build.hpp"
+
+using namespace yoke;
+using namespace yoke::test;
+
+namespace {
+
+void found(Job& job, Param p, double v, How how = How::stated) {
+  job.found.set(p, measured(p, v, how));
+}
+
+const Finding* finding(const std::vector<Finding>& all, const std::string& code) {
+  for (const Finding& f : all)
+    if (f.code == code) return &f;
+  return nullptr;
+}
+
+std::vector<Finding> findings_of(const Job& job) {
+  return find_all(job, foot_strip(job, 16));
+}
+
+}  // namespace
+
+TEST_CASE("every way of measuring has a key, words and a doubt (common practice, no source)") {
+  for (const How h : kHows) {
+    CHECK(find_how(how_key(h)) == h);
+    CHECK_FALSE(how_words(h).empty());
+  }
+  CHECK_FALSE(find_how("by eye"));
+  CHECK(default_doubt_si(How::calliper, Kind::length, 0.02) == Approx(0.05e-3));
+  CHECK(default_doubt_si(How::rule, Kind::length, 0.02) == Approx(0.5e-3));
+  CHECK(default_doubt_si(How::tape, Kind::length, 0.02) == Approx(1.5e-3));
+  CHECK(default_doubt_si(How::estimate, Kind::length, 0.02) == Approx(0.002));
+  CHECK(default_doubt_si(How::estimate, Kind::force, -50) == Approx(5));
+  CHECK(default_doubt_si(How::maker, Kind::length, 0.02) == 0);
+  CHECK(default_doubt_si(How::calliper, Kind::choice, 2) == 0);
+  const Value typical = value_of(Job{}, Which::found, Param::control_return_force);
+  CHECK(typical.doubt_si == Approx(0.2 * 15));
+}
+
+TEST_CASE("where a value comes from is said") {
+  Job job;
+  CHECK(origin_words(job, Which::found, Param::master_bore) == "unknown");
+  CHECK(origin_words(job, Which::found, Param::control_pad_stop) ==
+        "typical: common practice, no source");
+  found(job, Param::master_bore, 0.0254, How::calliper);
+  CHECK(origin_words(job, Which::found, Param::master_bore) == "calliper");
+  CHECK(origin_words(job, Which::plan, Param::master_bore) == "calliper, as found");
+  job.plan.set(Param::master_bore, measured(Param::master_bore, 0.0222, How::maker));
+  CHECK(origin_words(job, Which::plan, Param::master_bore) == "maker");
+  job.built.set(Param::master_bore, measured(Param::master_bore, 0.02223, How::calliper));
+  CHECK(origin_words(job, Which::plan, Param::master_bore) == "calliper, as built");
+  CHECK(origin_words(job, Which::found, Param::master_bore) == "calliper");
+}
+
+TEST_CASE(
+    "an unknown found value is unknown in the plan too, never typical behind the builder's back") {
+  Job job;
+  job.found.set(Param::control_pad_stop, Measured{});
+  CHECK_FALSE(value_of(job, Which::plan, Param::control_pad_stop).known());
+  CHECK(value_of(job, Which::found, Param::control_pad_stop).origin == Origin::typical);
+}
+
+TEST_CASE("wishes belong to the job, not to a system") {
+  Job job;
+  found(job, Param::target_z, 0.7);
+  job.plan.set(Param::target_z, measured(Param::target_z, 0.3, How::stated));
+  CHECK(value_of(job, Which::plan, Param::target_z).si == Approx(0.7));
+  CHECK(limits_of(job).z == Approx(0.7));
+  CHECK(limits_of(Job{}).effort_failed_n == Approx(500));
+}
+
+TEST_CASE("what is missing is asked in the order in which it matters") {
+  const Assembly nothing = assemble(Job{}, Which::found);
+  CHECK_FALSE(nothing.system);
+  CHECK(nothing.missing_system.front() == Param::control_pad_arm);
+  Job job = known_job();
+  CHECK(assemble(job, Which::found).missing_system.empty());
+  CHECK(assemble(job, Which::found).missing_brakes.empty());
+  job.found.clear(Param::circuit_rl);
+  const Assembly a = assemble(job, Which::plan);
+  REQUIRE(a.system);
+  CHECK_FALSE(a.system->wheels);
+  CHECK(a.missing_brakes == std::vector<Param>{Param::circuit_rl});
+  found(job, Param::master_kind, 0);
+  CHECK(assemble(job, Which::plan).missing_brakes.empty());  // one circuit: nothing to trace
+  CHECK(param_list({Param::master_bore, Param::control_pad_arm}) ==
+        "bore of the master, pivot to pad");
+  CHECK(param_list(std::vector<Param>(6, Param::front_mu)).find("and 2 more") != std::string::npos);
+}
+
+TEST_CASE("pads, drums, hoses and valves of the job reach the system") {
+  Job job = known_job();
+  found(job, Param::front_kind, 1);
+  found(job, Param::front_pistons, 2);
+  found(job, Param::front_hose_kind, 2);
+  found(job, Param::rear_shoes, 2);
+  found(job, Param::rear_brake_factor, 3.3);
+  found(job, Param::rear_cylinder_pistons, 1);
+  found(job, Param::valve_kind, 1);
+  found(job, Param::valve_knee, 2e6);
+  found(job, Param::fluid_grade, 2);
+  found(job, Param::lines_tube_material, 1);
+  found(job, Param::vehicle_altitude, 2000);
+  const System s = *assemble(job, Which::found).system;
+  const auto& front = std::get<Disc>((*s.wheels)[0].brake);
+  CHECK(front.opposed);
+  CHECK(front.side_area.value() == Approx(2 * circle_area(Length{0.048}).value()));
+  CHECK((*s.wheels)[0].hose.kind == HoseKind::braided);
+  const auto& rear = std::get<Drum>((*s.wheels)[3].brake);
+  CHECK(rear.factor == Approx(3.3));
+  CHECK(rear.hot_exponent == Approx(2.2));
+  CHECK(rear.pistons == 1);
+  CHECK(s.rear_valve->knee.value() == Approx(2e6));
+  CHECK(s.fluid.silicone);
+  CHECK((*s.wheels)[1].tube.material == TubeMaterial::copper_nickel);
+  CHECK(s.ambient.value() < 80000);
+  // The tube and hose of an axle are shared by its two wheels.
+  CHECK((*s.wheels)[0].tube.length.value() == Approx(2.0));
+}
+
+TEST_CASE("a rear valve lightens the rear above its knee and lengthens nothing below it") {
+  System s = car();
+  const auto plain = FeelModel::make(s, {});
+  s.rear_valve = Proportioning{Pressure{2e6}, 0.3};
+  const auto valved = FeelModel::make(s, {});
+  CHECK(valved->at(1.5e6).rear_pa == Approx(1.5e6));
+  CHECK(valved->at(4e6).rear_pa == Approx(2e6 + 0.3 * 2e6));
+  CHECK(valved->at(4e6).front_pa == Approx(4e6));
+  CHECK(valved->at(4e6).z < plain->at(4e6).z);
+  CHECK(valved->at(1.5e6).pad_travel_m == Approx(plain->at(1.5e6).pad_travel_m));
+  CHECK(valved->at(4e6).pad_travel_m < plain->at(4e6).pad_travel_m);
+}
+
+TEST_CASE("a diagonal split keeps half of each axle when a circuit is lost") {
+  System s = car();
+  (*s.wheels)[0].outlet = Outlet::first;
+  (*s.wheels)[1].outlet = Outlet::second;
+  (*s.wheels)[2].outlet = Outlet::second;
+  (*s.wheels)[3].outlet = Outlet::first;
+  Condition lost;
+  lost.lost = LostCircuit::first;
+  const auto half = FeelModel::make(s, lost);
+  const auto sound = FeelModel::make(s, {});
+  REQUIRE(half);
+  CHECK(half->at(2e6).z == Approx(sound->at(2e6).z / 2));
+  CHECK(half->at(2e6).front_pa == Approx(2e6));
+  CHECK(half->at(2e6).rear_pa == Approx(2e6));
+}
+
+TEST_CASE("hot and air conditions take more travel and more effort") {
+  const System s = car();
+  Condition hot;
+  hot.hot = true;
+  const auto cold = FeelModel::make(s, {});
+  const auto warm = FeelModel::make(s, hot);
+  CHECK(warm->at(3e6).z < 0.75 * cold->at(3e6).z);
+  CHECK(warm->at(3e6).pad_travel_m > cold->at(3e6).pad_travel_m);
+  CHECK(warm->pressure_for_z(0.3) > cold->pressure_for_z(0.3));
+  Condition airy;
+  airy.air_m3 = 2e-6;
+  const auto soft = FeelModel::make(s, airy);
+  const double air = soft->at(3e6).pad_travel_m - cold->at(3e6).pad_travel_m;
+  CHECK(air == Approx(6 * air_volume_m3(2e-6, 3e6) / bore_area(s.master).value()));
+  CHECK(soft->at_z(0.3).budget[static_cast<size_t>(TravelLayer::air)] > 0.02);
+}
+
+TEST_CASE("first lock: pressure, axle and deceleration agree") {
+  System s = car();
+  s.vehicle->tyre_mu = 0.35;
+  const auto m = FeelModel::make(s, {});
+  const double p = m->first_lock_pa();
+  REQUIRE(p > 0);
+  CHECK(m->at(p * 0.999).lock == Lock::none);
+  CHECK(m->at(p * 1.001).lock != Lock::none);
+  CHECK(m->stop() == Stop::locked);
+  CHECK_FALSE(m->at_z(0.6).reached);
+  CHECK(m->at_z(0.6).prevented_by == Stop::locked);
+}
+
+TEST_CASE("contradictions are found as soon as they are known, and only new ones are objected to") {
+  Job job;
+  found(job, Param::control_pad_arm, 0.3);
+  found(job, Param::control_pin_arm, 0.05);
+  found(job, Param::control_axis_height, 0.05);
+  found(job, Param::control_offset, 0.06);
+  found(job, Param::control_rest_angle, 0);
+  Job with_rod = job;
+  found(with_rod, Param::control_rod_length, 0.05);
+  const auto e = new_impossibility(job, with_rod);
+  REQUIRE(e);
+  CHECK(e->field == "control.rod_length");
+  CHECK(e->range.find("60.0 mm") != std::string::npos);
+  CHECK_FALSE(new_impossibility(with_rod, with_rod));
+  CHECK(finding(findings_of(with_rod), "survey.impossible"));
+  Job booster_job = known_job();
+  found(booster_job, Param::assist_kind, 1);
+  found(booster_job, Param::assist_diaphragm1, 0.2);
+  Job odd = booster_job;
+  found(odd, Param::assist_cut_in, 300);
+  CHECK(new_impossibility(booster_job, odd)->field == "assist.cut_in");
+  Job vacuum = booster_job;
+  found(vacuum, Param::assist_vacuum, 100000);
+  found(vacuum, Param::assist_vacuum_altitude, 3000);
+  CHECK(new_impossibility(booster_job, vacuum)->field == "assist.vacuum");
+  Job tippy = known_job();
+  found(tippy, Param::vehicle_cg_height, 1.8);
+  found(tippy, Param::vehicle_wheelbase, 1.5);
+  CHECK(new_impossibility(known_job(), tippy)->field == "vehicle.cg_height");
+  Job short_stroke = known_job();
+  found(short_stroke, Param::master_cutoff1, 0.019);
+  CHECK(new_impossibility(known_job(), short_stroke)->field == "master.cutoff1");
+}
+
+TEST_CASE("findings: doubt of the short arm, kept bore, failed conditions, unsafe jobs") {
+  Job job = known_job();
+  CHECK(finding(findings_of(job), "size.bore_kept"));
+  CHECK_FALSE(finding(findings_of(job), "survey.pin_doubt"));
+  found(job, Param::control_pin_arm, 0.05, How::estimate);
+  CHECK(finding(findings_of(job), "survey.pin_doubt")->message.find("10 %") != std::string::npos);
+  found(job, Param::limit_z_failed, 0.8);
+  const auto all = findings_of(job);
+  REQUIRE(finding(all, "size.failed_circuit"));
+  CHECK(finding(all, "size.failed_circuit")->severity == Severity::hard);
+  CHECK(any_hard(all));
+  job.state = JobState::left_unsafe;
+  CHECK(finding(findings_of(job), "job.unsafe")->severity == Severity::hard);
+  job.gates["weep"] = {GateState::failed, "", "left rear"};
+  CHECK(finding(findings_of(job), "prove.gate_failed")->message.find("left rear") !=
+        std::string::npos);
+  job.pump.sink_m = 0.02;
+  job.pump.hold_s = 60;
+  CHECK(finding(findings_of(job), "prove.sinking")->severity == Severity::hard);
+}
+
+TEST_CASE("status lines follow the work") {
+  Job job = known_job();
+  const auto status = [&job](Stage s) {
+    const auto strip = foot_strip(job, 16);
+    return stage_status(job, s, strip, find_all(job, strip));
+  };
+  CHECK(status(Stage::survey) == "all that is needed is known");
+  CHECK(status(Stage::plumb) == "outlets as intended");
+  CHECK(status(Stage::fit) == "pivot to bore line unknown");
+  found(job, Param::circuit_fr, 1);
+  CHECK(status(Stage::plumb) == "outlets crossed");
+  job.found.clear(Param::circuit_fr);
+  CHECK(status(Stage::plumb) == "3 of 4 wheels traced");
+  found(job, Param::circuit_fr, 0);
+  job.bleeding["rr"] = {9, 0, 5};
+  job.bleeding["rl"] = {9, 0, 4};
+  CHECK(status(Stage::bleed) == "1 of 4 corners done");
+  job.gates["weep"].state = GateState::passed;
+  CHECK(status(Stage::prove).rfind("1 of ", 0) == 0);
+  job.state = JobState::proved;
+  CHECK(status(Stage::record) == "proved");
+  job.state = JobState::left_unsafe;
+  CHECK(status(Stage::record) == "LEFT UNSAFE");
+  Job two_bores;
+  found(two_bores, Param::master_bore, 0.0254);
+  two_bores.plan.set(Param::master_bore, measured(Param::master_bore, 0.028575, How::maker));
+  CHECK(stage_status(two_bores, Stage::size, {}, {}) == "two bores and two ratios needed");
+  found(two_bores, Param::control_pad_arm, 0.33);
+  found(two_bores, Param::control_pin_arm, 0.055);
+  CHECK(stage_status(two_bores, Stage::size, {}, {}) == "force ×1.27, travel ×0.79");
+}
+
+TEST_CASE("preference changes the ranking of cells that pass") {
+  const Job job = known_job();
+  SweepRequest q = default_request(job);
+  q.limits.effort_n = 600;
+  q.limits.travel_m = 0.13;
+  q.limits.z_failed = 0.1;
+  const auto best = [&](Preference p) {
+    q.preference = p;
+    const auto s = sweep(job, q);
+    const Cell* c = nullptr;
+    for (const Cell& x : s->cells)
+      if (x.fails == Limit::none && (!c || x.score < c->score)) c = &x;
+    REQUIRE(c);
+    return *c;
+  };
+  CHECK(best(Preference::light).effort_n <= best(Preference::short_travel).effort_n);
+  CHECK(best(Preference::short_travel).travel_m <= best(Preference::light).travel_m);
+  SweepRequest too_many = q;
+  too_many.bores_m.assign(3000, 0.02);
+  CHECK_FALSE(sweep(job, too_many));
+  for (const Limit l : {Limit::none, Limit::effort, Limit::effort_no_assist, Limit::travel,
+                        Limit::reserve, Limit::first_lost, Limit::second_lost, Limit::strokes,
+                        Limit::lock_order, Limit::impossible})
+    CHECK_FALSE(limit_words(l).empty());
+}
