@@ -4,6 +4,7 @@
 
 #include <cmath>
 
+#include "doubt/doubt.hpp"
 #include "files/json_job.hpp"
 #include "job/findings.hpp"
 #include "rod/rod.hpp"
@@ -23,6 +24,8 @@ constexpr const char* kHelp =
     "      [--clearance-more L] [--ratio R] [--pitch P] [--height L]\n"
     "                            how much to shorten or lengthen the rod, and the turns\n"
     "  rod JOB                   the same from a job\n"
+    "  doubt JOB [--condition plan] [--samples 4000] [--seed 1]\n"
+    "                            10 to 90 % bands of the figures, and what to measure next\n"
     "  params                    every parameter: id, words, kind, range, typical, source\n"
     "  check JOB                 findings; exit status 1 when a hard one stands\n"
     "  schema                    the JSON Schema of job files\n"
@@ -195,6 +198,54 @@ Expected<Table> rod_table(const Arguments& a) {
   return t;
 }
 
+namespace {
+
+Expected<ConditionId> condition_named(const std::string& name) {
+  static constexpr const char* names[] = {"found",       "plan", "assist_lost", "first_lost",
+                                          "second_lost", "hot",  "air_left"};
+  for (size_t i = 0; i < std::size(names); ++i)
+    if (name == names[i]) return kConditions[i];
+  return fail({"--condition", name,
+               "found, plan, assist_lost, first_lost, second_lost, hot, air_left",
+               "There is no condition “" + name + "”", "Use one of the names"});
+}
+
+}  // namespace
+
+Expected<Table> doubt_table(const Arguments& a) {
+  const auto job = job_of(a);
+  if (!job) return fail(job.error());
+  const auto named = a.options.find("--condition");
+  const auto id = condition_named(named == a.options.end() ? "plan" : named->second);
+  if (!id) return fail(id.error());
+  const auto samples = option(a, "--samples", Kind::number, 4000);
+  const auto seed = option(a, "--seed", Kind::number, 1);
+  for (const auto* v : {&samples, &seed})
+    if (!*v) return fail(v->error());
+  DoubtRequest q;
+  q.samples = *samples >= 0 && *samples <= 1e6 ? static_cast<std::size_t>(*samples) : 0;
+  q.seed = *seed >= 0 && *seed < 1e15 ? static_cast<std::uint64_t>(*seed) : 0;
+  const auto r = doubt(*job, *id, q);
+  if (!r) return fail(r.error());
+  Table t;
+  t.keys = {"figure", "low_10", "middle", "high_90"};
+  const auto band = [&](const char* name, const Band& b, Kind kind, int digits) {
+    t.rows.push_back({text(name), quantity(b.low, kind, digits, a.style),
+                      quantity(b.middle, kind, digits, a.style),
+                      quantity(b.high, kind, digits, a.style)});
+  };
+  band("effort_N", r->effort_n, Kind::force, 0);
+  band("travel_m", r->travel_m, Kind::length, 1);
+  band("reserve", r->reserve_share, Kind::fraction, 0);
+  t.notes = {fmt::format("{:.0f} % of {} draws pass; {} contradict themselves.",
+                         r->pass_share * 100, r->samples, r->impossible)};
+  for (size_t i = 0; i < std::min<size_t>(5, r->ranked.size()); ++i)
+    t.notes.push_back(fmt::format("measure next {}: {} is good for ±{:.1f} N and ±{:.1f} mm", i + 1,
+                                  info(r->ranked[i].param).words, std::abs(r->ranked[i].effort_n),
+                                  std::abs(r->ranked[i].travel_m) * 1e3));
+  return t;
+}
+
 Table params_table(const Arguments& a) {
   Table t;
   t.keys = {"id", "words", "kind", "range", "typical", "source"};
@@ -233,6 +284,7 @@ Outcome run(const std::vector<std::string>& words) {
   const Expected<Table> t = a->command == "solve"      ? solve(*a)
                             : a->command == "relative" ? relative_table(*a)
                             : a->command == "rod"      ? rod_table(*a)
+                            : a->command == "doubt"    ? doubt_table(*a)
                             : a->command == "params"   ? Expected<Table>(params_table(*a))
                                                        : check_table(*a, hard);
   if (!t) return {"", t.error().text() + "\n", 2};

@@ -32,6 +32,8 @@ struct Outcome {
 [[nodiscard]] Expected<Table> relative_table(const Arguments& a);
 [[nodiscard]] Expected<Table> rod_table(const Arguments& a);
 [[nodiscard]] Table params_table(const Arguments& a);
+/// Bands of effort, travel and reserve, and what to measure next.
+[[nodiscard]] Expected<Table> doubt_table(const Arguments& a);
 /// Sets `hard` when a hard finding stands.
 [[nodiscard]] Expected<Table> check_table(const Arguments& a, bool& hard);
 /// The job of the first file with the --set overrides applied (to the plan; "found:" before an id

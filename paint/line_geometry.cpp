@@ -37,8 +37,7 @@ void place_control(LineGeometry& g, const LineInput& in) {
 }
 
 void place_units(LineGeometry& g, const LineInput& in) {
-  const Value assist = get(in, Param::assist_kind);
-  g.booster = assist.known() && assist.si == 1;
+  g.booster = has_assist(in.job, in.which);
   if (g.booster) {
     const Value d = get(in, Param::assist_diaphragm1);
     g.booster_diameter = (d.known() ? d.si * 1e3 : 220) + 12;
@@ -49,7 +48,7 @@ void place_units(LineGeometry& g, const LineInput& in) {
   g.bore_known = bore.known();
   if (bore.known()) g.bore = bore.si * 1e3;
   g.body = g.bore + 14;
-  g.tandem = get(in, Param::master_kind).si == 1 && get(in, Param::master_kind).known();
+  g.tandem = has_two_circuits(in.job, in.which);
   const Value s1 = get(in, Param::master_stroke1);
   const Value s2 = get(in, Param::master_stroke2);
   const double stroke1 = s1.known() ? s1.si * 1e3 : 20;

@@ -218,7 +218,7 @@ Picture outlets_picture(const Job& job, const OutletReport& report, QSizeF size)
   background(pic, QStringLiteral("Which outlet feeds which wheel (touch a wheel to change it)"));
   pic.layers.emplace_back([=](QPainter& p) { draw_outlet_lines(p, job, size); });
   const Value kind = value_of(job, Which::plan, Param::master_kind);
-  const bool tandem = !kind.known() || kind.si == 1;
+  const bool tandem = !kind.known() || kind.si >= 1;
   pic.layers.emplace_back([=](QPainter& p) {
     p.setRenderHint(QPainter::Antialiasing);
     const double mid = size.height() / 2 + 8;

@@ -127,7 +127,7 @@ PlotInput prove_plot(const Session& s) {
       QStringLiteral("No prediction yet. ") + text_of(report_of(s, ConditionId::plan).reason);
   const auto& dead = report_of(s, ConditionId::assist_lost);
   const auto& plan = report_of(s, ConditionId::plan);
-  const bool boosted = value_of(s.job(), Which::plan, Param::assist_kind).si == 1;
+  const bool boosted = has_assist(s.job(), Which::plan);
   if (plan.curve)
     add_curve(in, *plan.curve,
               boosted ? QStringLiteral("predicted, assist on") : QStringLiteral("predicted"),
@@ -154,7 +154,7 @@ QStringList prove_words(const Session& s) {
     words << text_of(cannot_say(as.missing_system));
     return words;
   }
-  const bool boosted = value_of(s.job(), Which::plan, Param::assist_kind).si == 1;
+  const bool boosted = has_assist(s.job(), Which::plan);
   for (const bool alive : {false, true}) {
     const auto count =
         std::count_if(s.job().readings.begin(), s.job().readings.end(),

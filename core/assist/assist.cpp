@@ -41,7 +41,7 @@ Expected<Pressure> vacuum_difference(Pressure gauge_vacuum, double read_at_m, do
 }
 
 Expected<Assist> check_assist(const Assist& assist) {
-  const auto* b = std::get_if<VacuumBooster>(&assist);
+  const auto* b = std::get_if<Booster>(&assist);
   if (!b) return assist;
   const auto bad = [](const char* field, const char* reason, const char* range) {
     return fail({.field = field,
@@ -54,18 +54,26 @@ Expected<Assist> check_assist(const Assist& assist) {
     return bad("assist.cut_in", "A booster's cut-in force cannot be above its dead force",
                "0 to the dead force");
   if (!(b->gain > 1)) return bad("assist.gain", "A booster's gain must be above 1", "1.5 to 12");
-  if (!(b->diaphragm.value() > 0))
-    return bad("assist.diaphragm1", "The diaphragm has no area", "80 mm to 350 mm");
+  if (!(b->max_assist.value() >= 0))
+    return bad("assist.diaphragm1", "The booster's largest force cannot be below 0", "0 or more");
   return assist;
 }
 
+Force vacuum_assist(Area diaphragm, Pressure difference, double efficiency) {
+  return Force{difference.value() * diaphragm.value() * efficiency};
+}
+
+Force hydraulic_assist(Pressure relief, Area power_piston) {
+  return Force{relief.value() * power_piston.value()};
+}
+
 Force assist_max(const Assist& assist) {
-  const auto* b = std::get_if<VacuumBooster>(&assist);
-  return b ? Force{b->difference.value() * b->diaphragm.value() * b->efficiency} : Force{0.0};
+  const auto* b = std::get_if<Booster>(&assist);
+  return b ? b->max_assist : Force{0.0};
 }
 
 Force assist_output(const Assist& assist, Force input) {
-  const auto* b = std::get_if<VacuumBooster>(&assist);
+  const auto* b = std::get_if<Booster>(&assist);
   if (!b) return Force{std::max(0.0, input.value())};
   if (input < b->cut_in) return Force{0.0};
   const Force boosted = b->jump_in + b->gain * (input - b->cut_in);
@@ -75,7 +83,7 @@ Force assist_output(const Assist& assist, Force input) {
 
 Force assist_input(const Assist& assist, Force output) {
   if (output.value() <= 0) return Force{0.0};
-  const auto* b = std::get_if<VacuumBooster>(&assist);
+  const auto* b = std::get_if<Booster>(&assist);
   if (!b) return output;
   const Force boosted = b->cut_in + (output - b->jump_in) / b->gain;
   const Force most = output + b->dead_force - assist_max(assist);
@@ -83,34 +91,34 @@ Force assist_input(const Assist& assist, Force output) {
 }
 
 Force dead_output(const Assist& assist, Force input) {
-  const auto* b = std::get_if<VacuumBooster>(&assist);
+  const auto* b = std::get_if<Booster>(&assist);
   return std::max(Force{0.0}, b ? input - b->dead_force : input);
 }
 
 Force dead_input(const Assist& assist, Force output) {
   if (output.value() <= 0) return Force{0.0};
-  const auto* b = std::get_if<VacuumBooster>(&assist);
+  const auto* b = std::get_if<Booster>(&assist);
   return b ? output + b->dead_force : output;
 }
 
-Force run_out_input(const VacuumBooster& b) {
+Force run_out_input(const Booster& b) {
   const Force most = assist_max(Assist{b});
   return std::max(b.cut_in, (most - b.dead_force - b.jump_in + b.gain * b.cut_in) / (b.gain - 1.0));
 }
 
 Length assist_lost_travel(const Assist& assist, bool alive) {
-  const auto* b = std::get_if<VacuumBooster>(&assist);
+  const auto* b = std::get_if<Booster>(&assist);
   if (!b) return Length{0.0};
   return alive ? b->travel_working : b->travel_dead;
 }
 
 Length assist_gap(const Assist& assist) {
-  const auto* b = std::get_if<VacuumBooster>(&assist);
+  const auto* b = std::get_if<Booster>(&assist);
   return b ? b->output_gap : Length{0.0};
 }
 
 AssistState assist_state(const Assist& assist, Force input, bool alive) {
-  const auto* b = std::get_if<VacuumBooster>(&assist);
+  const auto* b = std::get_if<Booster>(&assist);
   if (!b) return AssistState::none;
   if (!alive) return AssistState::dead;
   if (input <= b->cut_in) return AssistState::cut_in;

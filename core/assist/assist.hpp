@@ -13,28 +13,34 @@ struct NoAssist {
   bool operator==(const NoAssist&) const = default;
 };
 
-/// Vacuum booster. Form of the map after Limpert, Brake Design and Safety (from memory); defaults
-/// are common practice, no source.
-///   A_e = sum pi/4 (k_D D)^2, k_D = 0.90;  F_max = dp A_e eta
+enum class BoosterKind { vacuum, hydraulic, electric };
+
+/// A booster between rod and master: vacuum, steering-fed hydraulic or electro-mechanical; all have
+/// the same form of map. Form after Limpert, Brake Design and Safety (from memory); defaults are
+/// common practice, no source.
 ///   F_i < F_c: 0, else max(0, min(F_j + g (F_i - F_c), F_i - F_dead + F_max))
-struct VacuumBooster {
-  Area diaphragm{};         ///< A_e, effective
+struct Booster {
+  BoosterKind kind = BoosterKind::vacuum;
+  Force max_assist{};       ///< F_max: what it can add at most
   double gain = 5.0;        ///< g, 1.5 ... 12
   Force cut_in{40.0};       ///< F_c, 0 <= F_c <= F_dead
   Force jump_in{200.0};     ///< F_j
   Force dead_force{100.0};  ///< F_dead
-  double efficiency = 0.95;
-  Pressure difference{65000.0};  ///< dp across the diaphragm
   Length travel_working{0.0008};
   Length travel_dead{0.002};
   Length output_gap{0.0005};
 };
 
-using Assist = std::variant<NoAssist, VacuumBooster>;
+using Assist = std::variant<NoAssist, Booster>;
 
 enum class AssistState { none, cut_in, working, run_out, dead };
 
-/// Effective diaphragm area; a second diameter of 0 means a single booster.
+/// F_max of a vacuum booster: dp A_e eta.
+[[nodiscard]] Force vacuum_assist(Area diaphragm, Pressure difference, double efficiency);
+/// F_max of a steering-fed booster: relief pressure times power piston area.
+[[nodiscard]] Force hydraulic_assist(Pressure relief, Area power_piston);
+
+/// Effective diaphragm area, sum of pi/4 (0.90 D)^2; a second diameter of 0 means a single booster.
 [[nodiscard]] Area effective_diaphragm(Length first, Length second);
 
 /// Ambient pressure (absolute) of the 1976 standard atmosphere:
@@ -60,7 +66,7 @@ enum class AssistState { none, cut_in, working, run_out, dead };
 /// Largest force the assist adds; 0 without one.
 [[nodiscard]] Force assist_max(const Assist& assist);
 /// Input at which the assist runs out: max(F_c, (F_max - F_dead - F_j + g F_c)/(g - 1)).
-[[nodiscard]] Force run_out_input(const VacuumBooster& booster);
+[[nodiscard]] Force run_out_input(const Booster& booster);
 /// Input travel before the output rod moves (booster and its output gap together).
 [[nodiscard]] Length assist_lost_travel(const Assist& assist, bool alive);
 [[nodiscard]] Length assist_gap(const Assist& assist);

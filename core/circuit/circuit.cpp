@@ -101,6 +101,14 @@ Volume brake_content(Area piston_area) {
   return Volume{piston_area.value() * 0.006};
 }
 
+double metered_pa(const Metering& valve, double p_pa) {
+  const double hold_pa = valve.hold.value();
+  const double blend_pa = valve.blend.value();
+  if (p_pa <= hold_pa) return 0.0;
+  if (p_pa >= blend_pa) return p_pa;
+  return blend_pa * (p_pa - hold_pa) / (blend_pa - hold_pa);
+}
+
 double proportioned_pa(const Proportioning& valve, double p_pa) {
   const double knee_pa = valve.knee.value();
   return p_pa <= knee_pa ? p_pa : knee_pa + valve.slope * (p_pa - knee_pa);

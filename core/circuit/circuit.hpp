@@ -96,6 +96,12 @@ struct Proportioning {
   Pressure knee{};
   double slope = 0.4;
 };
+/// Front held at 0 up to `hold`, rising to the full pressure at `blend`.
+struct Metering {
+  Pressure hold{600000.0};
+  Pressure blend{1200000.0};
+};
+[[nodiscard]] double metered_pa(const Metering& valve, double p_pa);
 [[nodiscard]] double proportioned_pa(const Proportioning& valve, double p_pa);
 
 }  // namespace yoke

@@ -35,6 +35,11 @@ double rising_root(double lo, double hi, F f) {
   return 0.5 * (a + b);
 }
 
+VolumeParts brake_volume(const WheelBrake& w, double p_pa) {
+  const auto* disc = std::get_if<Disc>(&w.brake);
+  return disc ? disc_volume(*disc, p_pa) : drum_volume(std::get<Drum>(w.brake), p_pa);
+}
+
 }  // namespace
 
 Expected<FeelModel> FeelModel::make(const System& system, const Condition& condition) {
@@ -55,8 +60,7 @@ Expected<FeelModel> FeelModel::make(const System& system, const Condition& condi
                  .range = "more than 0",
                  .reason = "The master has no bore",
                  .remedy = "Measure the bore"});
-  if (condition.lost != LostCircuit::none && !system.strokes_known &&
-      system.master.kind == MasterKind::tandem)
+  if (condition.lost != LostCircuit::none && !system.strokes_known && two_circuits(system.master))
     return fail({.field = "master.stroke1",
                  .value = "",
                  .range = "",
@@ -90,6 +94,11 @@ Expected<FeelModel> FeelModel::make(const System& system, const Condition& condi
                  .range = "",
                  .reason = "With that circuit lost no wheel is braked",
                  .remedy = "Give each outlet its own wheels"});
+  if (step_works(system.master, condition.lost)) {
+    const double p_q = system.master.crack.value();
+    m.crack_m3_ = m.outlet_volume(Outlet::first, p_q).total_m3() +
+                  m.outlet_volume(Outlet::second, p_q).total_m3();
+  }
   m.find_end();
   m.find_available();
   return m;
@@ -101,9 +110,22 @@ bool FeelModel::live(const WheelBrake& wheel) const {
   return true;
 }
 
+double FeelModel::residual_pa(const WheelBrake& wheel) const {
+  return (wheel.rear ? system_.residual_rear : system_.residual_front).value();
+}
+
+bool FeelModel::front_lost() const {
+  return std::none_of(system_.wheels->begin(), system_.wheels->end(),
+                      [this](const WheelBrake& w) { return !w.rear && live(w); });
+}
+
 double FeelModel::wheel_pa(const WheelBrake& wheel, double p_pa) const {
   if (!live(wheel)) return 0.0;
-  return wheel.rear && system_.rear_valve ? proportioned_pa(*system_.rear_valve, p_pa) : p_pa;
+  double out_pa = p_pa;
+  if (wheel.rear && system_.rear_valve && !(system_.rear_valve_opens && front_lost()))
+    out_pa = proportioned_pa(*system_.rear_valve, p_pa);
+  if (!wheel.rear && system_.front_valve) out_pa = metered_pa(*system_.front_valve, p_pa);
+  return std::max(out_pa, residual_pa(wheel));
 }
 
 VolumeParts FeelModel::outlet_volume(Outlet outlet, double p_pa) const {
@@ -112,12 +134,15 @@ VolumeParts FeelModel::outlet_volume(Outlet outlet, double p_pa) const {
   for (const auto& w : *system_.wheels) {
     if (w.outlet != outlet || !live(w)) continue;
     any = true;
+    // A residual valve keeps the linings near: demand counts from its pressure.
     const double pw_pa = wheel_pa(w, p_pa);
-    const auto* disc = std::get_if<Disc>(&w.brake);
-    v += disc ? disc_volume(*disc, pw_pa) : drum_volume(std::get<Drum>(w.brake), pw_pa);
+    const VolumeParts pressed = brake_volume(w, pw_pa);
+    const VolumeParts held = brake_volume(w, residual_pa(w));
+    v.take_up_m3 += pressed.take_up_m3 - held.take_up_m3;
+    v.brake_m3 += pressed.brake_m3 - held.brake_m3;
     // The long tube runs before or behind a valve; taking the outlet pressure errs to more travel.
     v.tube_m3 += tube_volume_m3(w.tube, p_pa);
-    v.hose_m3 += hose_volume_m3(w.hose, pw_pa);
+    v.hose_m3 += hose_volume_m3(w.hose, pw_pa) - hose_volume_m3(w.hose, residual_pa(w));
     v.fluid_m3 += branch_content(w).value() * p_pa / bulk_modulus_pa(system_.fluid);
   }
   if (any && condition_.air_m3 > 0)
@@ -152,28 +177,27 @@ Braking FeelModel::braking_at(double p_pa) const {
 FeelPoint FeelModel::at(double p_pa) const {
   FeelPoint f;
   f.pressure_pa = p_pa;
-  const double area_m2 = bore_area(system_.master).value();
+  const Master& m = system_.master;
+  const double area_m2 = bore_area(m).value();
   const VolumeParts v1 = outlet_volume(Outlet::first, p_pa);
   const VolumeParts v2 = outlet_volume(Outlet::second, p_pa);
   f.volume = v1;
   f.volume += v2;
-  f.stroke_m = lost_m_ + f.volume.total_m3() / area_m2;
-  const Master& m = system_.master;
+  const double displaced_m =
+      volume_stroke(m, condition_.lost, Volume{f.volume.total_m3()}, Volume{crack_m3_}).value();
+  f.stroke_m = lost_m_ + displaced_m;
+  const double second_m = m.cutoff2.value() + v2.total_m3() / area_m2;
+  // A take-up step saves stroke of the primary alone.
+  const double first_m = primary_cutoff(m).value() + displaced_m - v2.total_m3() / area_m2;
   if (m.kind == MasterKind::single) {
     f.piston1_m = f.stroke_m;
-  } else if (condition_.lost == LostCircuit::first) {
-    f.piston2_m = m.cutoff2.value() + v2.total_m3() / area_m2;
-    f.piston1_m = m.stroke1.value();
-  } else if (condition_.lost == LostCircuit::second) {
-    f.piston1_m = primary_cutoff(m).value() + v1.total_m3() / area_m2;
-    f.piston2_m = m.stroke2.value();
   } else {
-    f.piston1_m = primary_cutoff(m).value() + v1.total_m3() / area_m2;
-    f.piston2_m = m.cutoff2.value() + v2.total_m3() / area_m2;
+    f.piston1_m = condition_.lost == LostCircuit::first ? m.stroke1.value() : first_m;
+    f.piston2_m = condition_.lost == LostCircuit::second ? m.stroke2.value() : second_m;
   }
   f.rod_travel_m = rod_before_stroke_m() + f.stroke_m;
   f.pad_travel_m = pad_m(f.rod_travel_m);
-  const Force out = piston_force(m, Pressure{p_pa});
+  const Force out = piston_force(m, Pressure{p_pa}, condition_.lost);
   const Force in =
       condition_.assist_alive ? assist_input(system_.assist, out) : dead_input(system_.assist, out);
   f.output_force_n = out.value();
@@ -199,7 +223,7 @@ std::optional<Stop> FeelModel::stopped(double p_pa) const {
     constexpr double kHair_m = 1e-12;
     if (condition_.lost != LostCircuit::first && f.piston1_m > m.stroke1.value() + kHair_m)
       return Stop::primary_stroke;
-    if (m.kind == MasterKind::tandem && condition_.lost != LostCircuit::second &&
+    if (two_circuits(m) && condition_.lost != LostCircuit::second &&
         f.piston2_m > m.stroke2.value() + kHair_m)
       return Stop::secondary_stroke;
   }
@@ -290,19 +314,21 @@ TargetReport FeelModel::at_pressure(double p_pa) const {
 }
 
 TravelBudget FeelModel::budget(const FeelPoint& f) const {
-  const double area_m2 = bore_area(system_.master).value();
   const VolumeParts& v = f.volume;
+  // The stroke that displaces all of it, shared by volume: with a take-up step the areas differ.
+  const double total_m3 = v.total_m3();
+  const double m_per_m3 = total_m3 > 0 ? (f.stroke_m - lost_m_) / total_m3 : 0.0;
   const std::array<double, kLayerCount> rod_m = {
       std::max(0.0, system_.control.rod_clearance.value()),
       assist_lost_travel(system_.assist, condition_.assist_alive).value(),
       std::max(0.0, assist_gap(system_.assist).value()),
       lost_m_,
-      v.take_up_m3 / area_m2,
-      v.brake_m3 / area_m2,
-      v.hose_m3 / area_m2,
-      v.tube_m3 / area_m2,
-      v.fluid_m3 / area_m2,
-      v.air_m3 / area_m2};
+      v.take_up_m3 * m_per_m3,
+      v.brake_m3 * m_per_m3,
+      v.hose_m3 * m_per_m3,
+      v.tube_m3 * m_per_m3,
+      v.fluid_m3 * m_per_m3,
+      v.air_m3 * m_per_m3};
   TravelBudget layers{};
   double rod = 0;
   double pad = 0;

@@ -115,6 +115,8 @@ class FeelModel {
   [[nodiscard]] bool live(const WheelBrake& wheel) const;
   [[nodiscard]] VolumeParts outlet_volume(Outlet outlet, double p_pa) const;
   [[nodiscard]] double wheel_pa(const WheelBrake& wheel, double p_pa) const;
+  [[nodiscard]] double residual_pa(const WheelBrake& wheel) const;
+  [[nodiscard]] bool front_lost() const;
   [[nodiscard]] double rod_before_stroke_m() const;
   [[nodiscard]] double pad_m(double rod_m) const;
   [[nodiscard]] Braking braking_at(double p_pa) const;
@@ -126,7 +128,8 @@ class FeelModel {
   System system_;
   Condition condition_;
   Kinematics kinematics_;
-  double lost_m_ = 0;  ///< stroke before the live circuits deliver
+  double lost_m_ = 0;    ///< stroke before the live circuits deliver
+  double crack_m3_ = 0;  ///< volume at which a take-up step stops helping
   int live_outlets_ = 0;
   double locked_pa_ = 0;
   double end_pa_ = 0;

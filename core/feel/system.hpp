@@ -33,6 +33,10 @@ struct System {
   std::optional<Length> booster_stroke;
   std::optional<std::array<WheelBrake, 4>> wheels;  ///< absent: no volumes, no travel
   std::optional<Proportioning> rear_valve;
+  bool rear_valve_opens = false;  ///< combination valve: full rear pressure with the front lost
+  std::optional<Metering> front_valve;
+  Pressure residual_front{};  ///< held in the front lines at rest
+  Pressure residual_rear{};
   Fluid fluid;
   std::optional<Vehicle> vehicle;  ///< absent: no deceleration
   Pressure ambient{101325.0};

@@ -43,33 +43,60 @@ Control read_control(const Reader& r, std::vector<Param>& missing) {
   return c;
 }
 
-Assist read_assist(const Reader& r, Assembly& a) {
-  if (static_cast<int>(r.need(Param::assist_kind, a.missing_system)) == 0) return NoAssist{};
-  VacuumBooster b;
-  b.diaphragm = effective_diaphragm(Length{r.need(Param::assist_diaphragm1, a.missing_system)},
-                                    Length{r.typical(Param::assist_diaphragm2)});
-  b.gain = r.typical(Param::assist_gain);
-  b.cut_in = Force{r.typical(Param::assist_cut_in)};
-  b.jump_in = Force{r.typical(Param::assist_jump_in)};
-  b.dead_force = Force{r.typical(Param::assist_dead_force)};
-  b.efficiency = r.typical(Param::assist_efficiency);
-  b.travel_working = Length{r.typical(Param::assist_travel_working)};
-  b.travel_dead = Length{r.typical(Param::assist_travel_dead)};
-  b.output_gap = Length{r.typical(Param::assist_output_gap)};
+/// A typical figure that depends on the kind of booster; a measured one wins always.
+double by_kind(const Reader& r, Param p, BoosterKind kind, double hydraulic, double electric) {
+  const Value v = r.get(p);
+  if (v.origin == Origin::measured || kind == BoosterKind::vacuum) return v.si;
+  return kind == BoosterKind::hydraulic ? hydraulic : electric;
+}
+
+Force read_vacuum(const Reader& r, Assembly& a) {
+  const Area diaphragm =
+      effective_diaphragm(Length{r.need(Param::assist_diaphragm1, a.missing_system)},
+                          Length{r.typical(Param::assist_diaphragm2)});
   const auto dp = vacuum_difference(Pressure{r.typical(Param::assist_vacuum)},
                                     r.typical(Param::assist_vacuum_altitude),
                                     r.typical(Param::vehicle_altitude));
-  if (dp)
-    b.difference = *dp;
-  else
-    a.impossible.push_back(dp.error());
+  if (dp) return vacuum_assist(diaphragm, *dp, r.typical(Param::assist_efficiency));
+  a.impossible.push_back(dp.error());
+  return Force{0.0};
+}
+
+Assist read_assist(const Reader& r, Assembly& a) {
+  const int option = static_cast<int>(r.need(Param::assist_kind, a.missing_system));
+  if (option == 0) return NoAssist{};
+  Booster b;
+  b.kind = static_cast<BoosterKind>(option - 1);
+  switch (b.kind) {
+    case BoosterKind::vacuum:
+      b.max_assist = read_vacuum(r, a);
+      break;
+    case BoosterKind::hydraulic:
+      b.max_assist = hydraulic_assist(Pressure{r.typical(Param::assist_pump_pressure)},
+                                      Area{r.typical(Param::assist_power_area)});
+      break;
+    case BoosterKind::electric:
+      b.max_assist = Force{r.typical(Param::assist_electric_force)};
+      break;
+  }
+  // Typical figures of the other kinds: common practice, no source.
+  b.gain = by_kind(r, Param::assist_gain, b.kind, 6, 5);
+  b.cut_in = Force{by_kind(r, Param::assist_cut_in, b.kind, 40, 15)};
+  b.jump_in = Force{by_kind(r, Param::assist_jump_in, b.kind, 150, 0)};
+  b.dead_force = Force{by_kind(r, Param::assist_dead_force, b.kind, 60, 60)};
+  b.travel_working = Length{r.typical(Param::assist_travel_working)};
+  b.travel_dead = Length{r.typical(Param::assist_travel_dead)};
+  b.output_gap = Length{r.typical(Param::assist_output_gap)};
   return b;
 }
 
 Master read_master(const Reader& r, Assembly& a, bool& strokes_known) {
   Master m;
-  m.kind = static_cast<int>(r.need(Param::master_kind, a.missing_system)) == 0 ? MasterKind::single
-                                                                               : MasterKind::tandem;
+  m.kind = static_cast<MasterKind>(static_cast<int>(r.need(Param::master_kind, a.missing_system)));
+  if (m.kind == MasterKind::stepped) {
+    m.step_bore = Length{r.need(Param::master_step_bore, a.missing_system)};
+    m.crack = Pressure{r.typical(Param::master_crack)};
+  }
   m.bore = Length{r.need(Param::master_bore, a.missing_system)};
   const Value s1 = r.get(Param::master_stroke1);
   const Value s2 = r.get(Param::master_stroke2);
@@ -81,8 +108,7 @@ Master read_master(const Reader& r, Assembly& a, bool& strokes_known) {
   m.springs = static_cast<Springs>(r.option(Param::master_springs));
   m.spring_force = Force{r.typical(Param::master_spring_force)};
   m.efficiency = r.typical(Param::master_efficiency);
-  if (strokes_known &&
-      (m.cutoff1 >= m.stroke1 || (m.kind == MasterKind::tandem && m.cutoff2 >= m.stroke2)))
+  if (strokes_known && (m.cutoff1 >= m.stroke1 || (two_circuits(m) && m.cutoff2 >= m.stroke2)))
     a.impossible.push_back({.field = "master.cutoff1",
                             .value = "",
                             .range = "less than the stroke",
@@ -182,6 +208,16 @@ Assembly assemble(const Job& job, Which which) {
   if (r.option(Param::valve_kind) == 1)
     s.rear_valve = Proportioning{Pressure{r.need(Param::valve_knee, a.missing_brakes)},
                                  r.typical(Param::valve_slope)};
+  s.rear_valve_opens = r.option(Param::valve_bypass) == 1;
+  if (r.option(Param::valve_metering) == 1)
+    s.front_valve =
+        Metering{Pressure{r.typical(Param::valve_hold)}, Pressure{r.typical(Param::valve_blend)}};
+  s.residual_front = Pressure{r.typical(Param::valve_residual_front)};
+  s.residual_rear = Pressure{r.typical(Param::valve_residual_rear)};
+  if (s.front_valve && s.front_valve->hold >= s.front_valve->blend)
+    a.impossible.push_back({"valve.blend", "", "above the holding pressure",
+                            "A metering valve must open above the pressure it holds",
+                            "Read both pressures again"});
   s.fluid = {r.option(Param::fluid_grade) == 2, r.typical(Param::fluid_temperature)};
   if (const auto p = ambient_pressure(r.typical(Param::vehicle_altitude))) s.ambient = *p;
   std::array<WheelBrake, 4> wheels;
@@ -193,11 +229,25 @@ Assembly assemble(const Job& job, Which which) {
   if (s.control.pad_arm.value() > 0 && s.control.pin_arm.value() > 0)
     if (const auto k = Kinematics::make(s.control); !k) a.impossible.push_back(k.error());
   if (!a.missing_system.empty()) return a;
+  if (s.master.kind == MasterKind::stepped && s.master.step_bore <= s.master.bore)
+    a.impossible.push_back({"master.step_bore", "", "larger than the plain bore",
+                            "The take-up bore is not larger than the plain one",
+                            "Measure both bores; without a step it is a plain tandem"});
   if (const auto b = check_assist(s.assist); !b) a.impossible.push_back(b.error());
   if (s.vehicle)
     if (const auto v = check_vehicle(*s.vehicle); !v) a.impossible.push_back(v.error());
   if (a.impossible.empty()) a.system = s;
   return a;
+}
+
+bool has_assist(const Job& job, Which which) {
+  const Value v = value_of(job, which, Param::assist_kind);
+  return v.known() && v.si >= 1;
+}
+
+bool has_two_circuits(const Job& job, Which which) {
+  const Value v = value_of(job, which, Param::master_kind);
+  return v.known() && v.si >= 1;
 }
 
 std::optional<Error> new_impossibility(const Job& before, const Job& after) {

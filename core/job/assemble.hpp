@@ -19,6 +19,10 @@ struct Assembly {
 
 [[nodiscard]] Assembly assemble(const Job& job, Which which);
 
+/// A booster of any kind is fitted or planned; false when that is not known.
+[[nodiscard]] bool has_assist(const Job& job, Which which);
+[[nodiscard]] bool has_two_circuits(const Job& job, Which which);
+
 /// What became impossible between two states of a job, judged by how values go together: a rod
 /// shorter than its offset. Nothing when nothing did.
 [[nodiscard]] std::optional<Error> new_impossibility(const Job& before, const Job& after);

@@ -27,19 +27,44 @@ bool axle_relevant(const Job& job, Which which, Param p, Axle axle) {
   return true;
 }
 
+bool assist_relevant(const Job& job, Which which, Param p) {
+  const Value kind = value_of(job, which, Param::assist_kind);
+  if (!kind.known()) return true;
+  const auto option = static_cast<int>(kind.si);
+  switch (p) {
+    case Param::assist_diaphragm1:
+    case Param::assist_diaphragm2:
+    case Param::assist_efficiency:
+    case Param::assist_vacuum:
+    case Param::assist_vacuum_altitude:
+      return option == 1;
+    case Param::assist_pump_pressure:
+    case Param::assist_power_area:
+      return option == 2;
+    case Param::assist_electric_force:
+      return option == 3;
+    default:
+      return option != 0;
+  }
+}
+
 }  // namespace
 
 bool relevant(const Job& job, Which which, Param p) {
   const Group g = info(p).group;
   if (g == Group::front) return axle_relevant(job, which, p, Axle::front);
   if (g == Group::rear) return axle_relevant(job, which, p, Axle::rear);
-  if (g == Group::assist && p != Param::assist_kind) return !is(job, which, Param::assist_kind, 0);
+  if (g == Group::assist && p != Param::assist_kind) return assist_relevant(job, which, p);
   const bool single = is(job, which, Param::master_kind, 0);
   if (p == Param::master_stroke2 || p == Param::master_cutoff2 || p == Param::master_springs)
     return !single;
   if (g == Group::circuit) return !single;
-  if (p == Param::valve_knee || p == Param::valve_slope)
+  if (p == Param::master_step_bore || p == Param::master_crack)
+    return is(job, which, Param::master_kind, 2);
+  if (p == Param::valve_knee || p == Param::valve_slope || p == Param::valve_bypass)
     return is(job, which, Param::valve_kind, 1);
+  if (p == Param::valve_hold || p == Param::valve_blend)
+    return is(job, which, Param::valve_metering, 1);
   return true;
 }
 

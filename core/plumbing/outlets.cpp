@@ -52,8 +52,30 @@ void check_split(const Job& job, Which which, Split split, OutletReport& r) {
 
 }  // namespace
 
+namespace {
+
+/// 2 psi holds a high-mounted caliper's fluid back; more keeps its pads on. Common practice, no
+/// source.
+constexpr double kDiscResidual_pa = 20e3;
+
+void check_residual(const Job& job, Which which, OutletReport& r) {
+  for (const Axle axle : {Axle::front, Axle::rear}) {
+    const Value kind = value_of(job, which, of_axle(Param::front_kind, axle));
+    const Param p = axle == Axle::front ? Param::valve_residual_front : Param::valve_residual_rear;
+    if (!kind.known() || kind.si == 2 || value_of(job, which, p).si <= kDiscResidual_pa) continue;
+    r.findings.push_back(hard("plumb.residual_disc",
+                              std::string("A drum residual valve feeds the ") +
+                                  (axle == Axle::front ? "front" : "rear") + " discs",
+                              "2 psi at most, and only for calipers above the master",
+                              "Take it out: it keeps the pads on, they heat and may lock"));
+  }
+}
+
+}  // namespace
+
 OutletReport outlet_report(const Job& job, Which which) {
   OutletReport r;
+  check_residual(job, which, r);
   const Value kind = value_of(job, which, Param::master_kind);
   for (const Wheel w : kWheels) {
     const auto o = outlet_of(job, which, w);

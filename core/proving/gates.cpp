@@ -19,16 +19,14 @@ bool always(const Job&) {
   return true;
 }
 bool tandem(const Job& job) {
-  const Value v = value_of(job, Which::plan, Param::master_kind);
-  return v.known() && v.si == 1;
+  return has_two_circuits(job, Which::plan);
 }
 bool single(const Job& job) {
   const Value v = value_of(job, Which::plan, Param::master_kind);
   return v.known() && v.si == 0;
 }
 bool boosted(const Job& job) {
-  const Value v = value_of(job, Which::plan, Param::assist_kind);
-  return v.known() && v.si == 1;
+  return has_assist(job, Which::plan);
 }
 
 constexpr GateText kGates[] = {
@@ -37,6 +35,8 @@ constexpr GateText kGates[] = {
      always},
     {"circuits", "Each outlet feeds the wheels it should",
      "Open one nipple at a time, press lightly, watch which chamber falls", tandem},
+    {"residual", "No drum residual valve feeds a disc",
+     "Wheels free a minute after release; the outlet and its line looked into", always},
     {"weep", "No joint weeps", "Wipe, press hard for a minute, look and feel at every opened joint",
      always},
     {"sink", "The pad does not sink", "Steady firm foot for 60 s, engine off and on", always},
@@ -60,14 +60,12 @@ constexpr GateText kGates[] = {
     {"firewall", "No opening is left in the firewall", "A lamp behind it in the dark", always}};
 
 /// Codes of findings that hold a gate shut.
-constexpr std::pair<const char*, const char*> kHolds[] = {{"rod.preload", "preload"},
-                                                          {"rod.output_preload", "preload"},
-                                                          {"plumb.crossed", "circuits"},
-                                                          {"plumb.no_separation", "circuits"},
-                                                          {"prove.sinking", "sink"},
-                                                          {"size.reserve", "reserve"},
-                                                          {"size.failed_circuit", "failed_circuit"},
-                                                          {"size.no_assist", "no_assist"}};
+constexpr std::pair<const char*, const char*> kHolds[] = {
+    {"plumb.residual_disc", "residual"}, {"rod.preload", "preload"},
+    {"rod.output_preload", "preload"},   {"plumb.crossed", "circuits"},
+    {"plumb.no_separation", "circuits"}, {"prove.sinking", "sink"},
+    {"size.reserve", "reserve"},         {"size.failed_circuit", "failed_circuit"},
+    {"size.no_assist", "no_assist"}};
 
 }  // namespace
 

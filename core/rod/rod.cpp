@@ -66,8 +66,7 @@ void check_clearance(RodReport& r, const Job& job) {
          "Shorten the rod. A covered return port makes the brakes drag, heat and lock",
          "common practice, no source"});
   const Value gap = value_of(job, Which::plan, Param::assist_output_gap);
-  const Value assist = value_of(job, Which::plan, Param::assist_kind);
-  if (assist.known() && assist.si == 1 && gap.si <= 0)
+  if (has_assist(job, Which::plan) && gap.si <= 0)
     r.findings.push_back(
         {Severity::hard, Stage::rod, "rod.output_preload",
          fmt::format("The booster's output rod holds the piston on: gap {:.2f} mm", gap.si * 1e3),

@@ -76,7 +76,7 @@ Fault first_fault(const System& s, const FeelModel& sound, const TargetReport& r
       f.limit != Limit::none)
     return f;
   if (auto f = judge_travel(r, l); f.limit != Limit::none) return f;
-  if (s.master.kind == MasterKind::tandem && s.strokes_known) {
+  if (two_circuits(s.master) && s.strokes_known) {
     Condition lost;
     lost.lost = LostCircuit::first;
     if (auto f = judge_failure(s, lost, Limit::first_lost, "outlet 1 lost", l);

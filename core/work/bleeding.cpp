@@ -43,7 +43,7 @@ BleedPlan bleed_plan(const Job& job) {
   plan.missing.insert(plan.missing.end(), a.missing_brakes.begin(), a.missing_brakes.end());
   if (a.system && !a.system->strokes_known) {
     plan.missing.push_back(Param::master_stroke1);
-    if (a.system->master.kind == MasterKind::tandem) plan.missing.push_back(Param::master_stroke2);
+    if (two_circuits(a.system->master)) plan.missing.push_back(Param::master_stroke2);
   }
   const Value steering = value_of(job, Which::plan, Param::vehicle_steering);
   if (!steering.known()) plan.missing.push_back(Param::vehicle_steering);
@@ -51,7 +51,7 @@ BleedPlan bleed_plan(const Job& job) {
 
   const System& s = *a.system;
   const bool left = steering.si == 0;
-  const bool diagonal = s.master.kind == MasterKind::tandem &&
+  const bool diagonal = two_circuits(s.master) &&
                         value_of(job, Which::plan, Param::circuit_split).si == 1 &&
                         value_of(job, Which::plan, Param::circuit_split).known();
   plan.order_reason = diagonal ? "Diagonal split: one circuit after the other, its rear wheel first"

@@ -12,6 +12,8 @@ namespace {
 struct Facts {
   bool assist_new = false;
   bool assist_there = false;
+  bool vacuum = false;
+  bool hydraulic = false;
   bool electric = false;
   bool single_to_tandem = false;
   bool tandem = false;
@@ -29,9 +31,12 @@ Facts facts_of(const Job& job) {
     return v.known() && static_cast<int>(v.si) == option;
   };
   Facts f;
-  f.assist_there = is(Which::plan, Param::assist_kind, 1);
-  f.assist_new = f.assist_there && !is(Which::found, Param::assist_kind, 1);
-  f.tandem = is(Which::plan, Param::master_kind, 1);
+  f.assist_there = has_assist(job, Which::plan);
+  f.vacuum = is(Which::plan, Param::assist_kind, 1);
+  f.hydraulic = is(Which::plan, Param::assist_kind, 2);
+  f.electric = is(Which::plan, Param::assist_kind, 3);
+  f.assist_new = f.assist_there && !has_assist(job, Which::found);
+  f.tandem = has_two_circuits(job, Which::plan);
   f.single_to_tandem = f.tandem && is(Which::found, Param::master_kind, 0);
   const auto to_disc = [&](Param kind) {
     const Value now = value_of(job, Which::plan, kind);
@@ -170,14 +175,37 @@ void lines(List& l, const Facts& f) {
 }
 
 void rest(List& l, const Facts& f) {
-  if (f.assist_there) {
-    l.part("Assist");
+  if (f.assist_there) l.part("Assist");
+  if (f.vacuum) {
     l.add("assist.hose",
           "Vacuum hose to a full-bore nipple on the manifold, clamps on, check valve free from "
           "booster to manifold only.")
         .because("a vacuum booster");
     l.add("assist.vacuum", "Warm engine at idle: read the vacuum at the booster's hose.")
         .measure(Param::assist_vacuum);
+  }
+  if (f.hydraulic) {
+    l.add("assist.purge",
+          "Front wheels off the ground: fill, start, stop, top up until the level holds; then "
+          "sweep the "
+          "steering slowly from lock to lock, pressing the brake now and then; rest it an hour if "
+          "it froths.")
+        .because("a steering-fed booster")
+        .caution("Keep hands clear of wheels and belts; never hold the steering at full lock.");
+    l.add("assist.stored",
+          "Engine off, press until the pedal turns hard: know how many assisted stops the store "
+          "gives.")
+        .because("a steering-fed booster");
+  }
+  if (f.electric) {
+    l.add("assist.feeds",
+          "Motor feed, control feed, switched wake line and ground, each fused at its source: it "
+          "stays dead with one missing.")
+        .because("an electric booster")
+        .caution("Battery off while wiring. A chafed motor feed burns a car down.");
+    l.add("assist.unpowered",
+          "Work the pedal once without power: it must still brake, only harder.")
+        .because("an electric booster");
   }
   l.part("Lamp");
   l.add("lamp.switch", "Brake lamp off at rest, on before pressure builds.")

@@ -4,11 +4,13 @@
 #include <catch2/catch.hpp>
 #include <cmath>
 
+#include "doubt/doubt.hpp"
 #include "job/findings.hpp"
 #include "job/relevance.hpp"
 #include "proving/gates.hpp"
 #include "sizing/sweep.hpp"
 #include "support/build.hpp"
+#include "work/steps.hpp"
 
 using namespace yoke;
 using namespace yoke::test;
@@ -299,4 +301,112 @@ TEST_CASE("preference changes the ranking of cells that pass") {
                         Limit::reserve, Limit::first_lost, Limit::second_lost, Limit::strokes,
                         Limit::lock_order, Limit::impossible})
     CHECK_FALSE(limit_words(l).empty());
+}
+
+TEST_CASE("hydraulic and electric boosters with their own typical figures") {
+  Job job = known_job();
+  found(job, Param::assist_kind, 2);
+  const auto hydraulic = std::get<Booster>(assemble(job, Which::found).system->assist);
+  CHECK(hydraulic.max_assist.value() == Approx(1e7 * 0.0011));
+  CHECK(hydraulic.gain == Approx(6));
+  CHECK(hydraulic.jump_in.value() == Approx(150));
+  found(job, Param::assist_kind, 3);
+  const auto electric = std::get<Booster>(assemble(job, Which::found).system->assist);
+  CHECK(electric.max_assist.value() == Approx(4500));
+  CHECK(electric.cut_in.value() == Approx(15));
+  CHECK(electric.jump_in.value() == 0);
+  found(job, Param::assist_gain, 8);
+  CHECK(std::get<Booster>(assemble(job, Which::found).system->assist).gain == Approx(8));
+  CHECK_FALSE(relevant(job, Which::found, Param::assist_vacuum));
+  CHECK(relevant(job, Which::found, Param::assist_electric_force));
+  CHECK(has_assist(job, Which::plan));
+  const auto steps = install_steps(job);
+  CHECK(std::any_of(steps.begin(), steps.end(),
+                    [](const Step& s) { return s.id == "assist.feeds"; }));
+  CHECK(std::none_of(steps.begin(), steps.end(),
+                     [](const Step& s) { return s.id == "assist.hose"; }));
+}
+
+TEST_CASE("a drum residual valve left on discs is a hard finding and holds its gate") {
+  Job job = known_job();
+  found(job, Param::valve_residual_rear, 69e3);
+  CHECK_FALSE(finding(findings_of(job), "plumb.residual_disc"));  // drums want it
+  found(job, Param::valve_residual_front, 13.8e3);
+  CHECK_FALSE(finding(findings_of(job), "plumb.residual_disc"));  // 2 psi for a low master
+  found(job, Param::valve_residual_front, 69e3);
+  REQUIRE(finding(findings_of(job), "plumb.residual_disc"));
+  const auto strip = foot_strip(job, 8);
+  const auto gates = gates_of(job, strip, find_all(job, strip));
+  CHECK(std::any_of(gates.begin(), gates.end(),
+                    [](const Gate& g) { return g.id == "residual" && g.held; }));
+  Job step = known_job();
+  found(step, Param::master_kind, 2);
+  CHECK(assemble(step, Which::found).missing_system == std::vector<Param>{Param::master_step_bore});
+  found(step, Param::master_step_bore, 0.020);
+  CHECK(assemble(step, Which::found).impossible.front().field == "master.step_bore");
+}
+
+TEST_CASE(
+    "doubt: same result on any number of cores, bands hold the figure, what matters ranks first") {
+  Job job = known_job();
+  found(job, Param::control_pin_arm, 0.05, How::tape);
+  DoubtRequest q;
+  q.samples = 600;
+  q.threads = 1;
+  const auto one = doubt(job, ConditionId::plan, q);
+  q.threads = 3;
+  const auto three = doubt(job, ConditionId::plan, q);
+  REQUIRE(one);
+  CHECK(one->effort_n.low == three->effort_n.low);
+  CHECK(one->travel_m.high == three->travel_m.high);
+  const auto exact = condition_report(job, ConditionId::plan);
+  CHECK(one->effort_n.low < exact.target->at.pad_force_n);
+  CHECK(one->effort_n.high > exact.target->at.pad_force_n);
+  CHECK(one->effort_n.middle == Approx(exact.target->at.pad_force_n).epsilon(0.03));
+  CHECK(std::any_of(one->ranked.begin(), one->ranked.begin() + 4,
+                    [](const Sensitivity& s) { return s.param == Param::control_pin_arm; }));
+  q.seed = 2;
+  CHECK(doubt(job, ConditionId::plan, q)->effort_n.low != one->effort_n.low);
+  // Narrower measurements, narrower band.
+  Job sure = job;
+  for (const ParamInfo& p : all_params())
+    if (const Value v = value_of(job, Which::found, p.param); v.known() && p.kind != Kind::choice)
+      sure.found.set(p.param, {v.si, How::stated, 0, {}});
+  const auto none = doubt(sure, ConditionId::plan, q);
+  CHECK(none->effort_n.low == none->effort_n.high);
+  CHECK(none->ranked.empty());
+}
+
+TEST_CASE("doubt: refused, cancelled, unknown") {
+  const Job job = known_job();
+  DoubtRequest q;
+  q.samples = 3;
+  CHECK(doubt(job, ConditionId::plan, q).error().field == "samples");
+  q.samples = 5000;
+  double last = 0;
+  q.progress = [&last](double share) {
+    last = share;
+    return share < 0.1;
+  };
+  CHECK(doubt(job, ConditionId::plan, q).error().reason.find("cancelled") != std::string::npos);
+  CHECK(last < 0.9);
+  CHECK(doubt(Job{}, ConditionId::plan, {}).error().reason.find("not known") != std::string::npos);
+}
+
+TEST_CASE("counter-based numbers are uniform and normal") {
+  double sum = 0;
+  double squares = 0;
+  int low = 0;
+  constexpr int n = 20000;
+  for (int i = 0; i < n; ++i) {
+    const double u = counter_uniform(7, 11, static_cast<std::uint64_t>(i));
+    CHECK((u > 0 && u < 1));
+    low += u < 0.1;
+    const double z = counter_normal(7, 12, static_cast<std::uint64_t>(i));
+    sum += z;
+    squares += z * z;
+  }
+  CHECK(low / double(n) == Approx(0.1).margin(0.008));
+  CHECK(sum / n == Approx(0).margin(0.03));
+  CHECK(squares / n == Approx(0.99).margin(0.03));  // clipping at 3 takes a little
 }

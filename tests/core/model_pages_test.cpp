@@ -5,6 +5,7 @@
 #include <map>
 #include <string>
 
+#include "doubt/doubt.hpp"
 #include "proving/fit.hpp"
 #include "rod/rod.hpp"
 #include "sizing/relative.hpp"
@@ -93,6 +94,24 @@ const std::map<std::string, std::function<double()>> kExamples{
      }},
     {"rod.turns 1 in at the pad",
      [] { return turns_for(rod_for_height(Length{0.0254}, 6), Length{0.0254 / 24}, 1); }},
+    {"doubt.pin_share ±1 mm on 50 mm",
+     [] {
+       Job job = known_job();
+       for (const ParamInfo& p : all_params())
+         if (p.typical_si && p.kind != Kind::choice)
+           job.found.set(p.param, {*p.typical_si, How::stated, 0, {}});
+       job.found.set(Param::vehicle_mass, {1260, How::stated, 0, {}});
+       job.found.set(Param::vehicle_cg_height, {0.56, How::stated, 0, {}});
+       job.found.set(Param::front_mu, {0.38, How::stated, 0, {}});
+       job.found.set(Param::control_return_force, {0, How::stated, 0, {}});
+       job.found.set(Param::control_pin_arm, {0.05, How::calliper, 0.001, {}});
+       DoubtRequest q;
+       q.samples = 100;
+       const auto r = doubt(job, ConditionId::plan, q);
+       return std::abs(r->ranked.front().effort_n) /
+              condition_report(job, ConditionId::plan).target->at.pad_force_n * 100;
+     }},
+    {"doubt.uniform 1 2 3", [] { return counter_uniform(1, 2, 3); }},
     {"proving.take_up 30 mm", [] { return pumped().take_up->value() * 1e6; }},
     {"proving.sink 24 mm in 60 s", [] { return *pumped().sink_m3_per_s * 60e6; }}};
 
@@ -101,7 +120,7 @@ const std::map<std::string, std::function<double()>> kExamples{
 TEST_CASE("model pages: every worked example") {
   size_t seen = 0;
   for (const char* page :
-       {"pedal", "assist", "master", "circuit", "vehicle", "feel", "rod", "proving"}) {
+       {"pedal", "assist", "master", "circuit", "vehicle", "feel", "rod", "proving", "doubt"}) {
     std::ifstream in(std::string(YOKE_SOURCE_DIR) + "/docs/model/" + page + ".md");
     REQUIRE(in);
     for (std::string line; std::getline(in, line);) {

@@ -131,8 +131,7 @@ TEST_CASE("assist maps invert exactly and never fall") {
       CHECK(dead_output(a, dead_input(a, Force{f})).value() == Approx(f).margin(1e-9));
     }
   }
-  VacuumBooster b = booster();
-  b.difference = Pressure{0.0};
+  Booster b = booster(0);
   for (double f = 0; f < 1000; f += 50)
     CHECK(assist_output(b, Force{f}).value() <= dead_output(b, Force{f}).value() + 1e-9);
   const double run_out = run_out_input(booster()).value();
@@ -300,4 +299,62 @@ TEST_CASE("the highest knee keeps the rear from locking first") {
     const double out = proportioned_pa({knee, 0.4}, p);
     CHECK(rear * out <= z * (1 - v.front_share - z * h) + 1e-9);
   }
+}
+
+TEST_CASE("take-up step: continuous force, less stroke, plain bore when the primary is lost") {
+  Master m = car().master;
+  m.kind = MasterKind::stepped;
+  m.step_bore = Length{0.030};
+  m.crack = Pressure{6e5};
+  const double a = bore_area(m).value();
+  const double q = step_area(m).value();
+  CHECK(piston_force(m, Pressure{3e5}).value() == Approx(3e5 * q / 0.95 + 45));
+  CHECK(piston_force(m, Pressure{6e5 + 1}).value() ==
+        Approx(piston_force(m, Pressure{6e5 - 1}).value()).epsilon(1e-4));
+  CHECK(piston_force(m, Pressure{3e6}).value() == Approx((3e6 * a + 6e5 * (q - a)) / 0.95 + 45));
+  for (double p = 0; p < 1e7; p += 2.3e5)
+    CHECK(master_pressure(m, piston_force(m, Pressure{p})).value() == Approx(p).margin(1e-3));
+  CHECK(volume_stroke(m, LostCircuit::none, Volume{5e-6}, Volume{3e-6}).value() ==
+        Approx(3e-6 / q + 2e-6 / a));
+  CHECK(volume_stroke(m, LostCircuit::first, Volume{5e-6}, Volume{3e-6}).value() ==
+        Approx(5e-6 / a));
+  CHECK(piston_force(m, Pressure{3e6}, LostCircuit::first).value() == Approx(3e6 * a / 0.95 + 45));
+
+  System s = car();
+  const FeelPoint plain = FeelModel::make(s, {})->at(4e6);
+  s.master = m;
+  const FeelPoint stepped = FeelModel::make(s, {})->at(4e6);
+  CHECK(stepped.pad_travel_m < plain.pad_travel_m);
+  CHECK(stepped.pad_force_n > plain.pad_force_n);
+  CHECK(stepped.piston2_m == Approx(plain.piston2_m));  // the stroke saved is the primary's
+  Condition lost;
+  lost.lost = LostCircuit::first;
+  s.master.kind = MasterKind::tandem;
+  const FeelPoint tandem_lost = FeelModel::make(s, lost)->at(2e6);
+  s.master.kind = MasterKind::stepped;
+  CHECK(FeelModel::make(s, lost)->at(2e6).pad_travel_m == Approx(tandem_lost.pad_travel_m));
+}
+
+TEST_CASE("metering holds the front, a residual valve saves take-up, a combination valve opens") {
+  System s = car();
+  s.front_valve = Metering{Pressure{6e5}, Pressure{1.2e6}};
+  const auto m = FeelModel::make(s, {});
+  CHECK(m->at(5e5).front_pa == 0);
+  CHECK(m->at(9e5).front_pa == Approx(6e5));
+  CHECK(m->at(2e6).front_pa == Approx(2e6));
+  s.front_valve.reset();
+  const double plain = FeelModel::make(s, {})->at(3e6).pad_travel_m;
+  s.residual_rear = Pressure{4e5};
+  const auto held = FeelModel::make(s, {});
+  CHECK(held->at(3e6).pad_travel_m < plain);
+  CHECK(held->at(0).rear_pa == Approx(4e5));
+  CHECK(held->at(0).pad_travel_m == Approx(FeelModel::make(car(), {})->at(0).pad_travel_m));
+  s = car();
+  s.rear_valve = Proportioning{Pressure{1e6}, 0.3};
+  Condition front_lost;
+  front_lost.lost = LostCircuit::first;
+  CHECK(FeelModel::make(s, front_lost)->at(3e6).rear_pa == Approx(1.6e6));
+  s.rear_valve_opens = true;
+  CHECK(FeelModel::make(s, front_lost)->at(3e6).rear_pa == Approx(3e6));
+  CHECK(FeelModel::make(s, {})->at(3e6).rear_pa == Approx(1.6e6));
 }

@@ -40,7 +40,7 @@ TEST_CASE("every example of docs/cli.md prints what stands there", "[comma]") {
       CHECK(split(got) == split(want));
     }
   }
-  CHECK(examples == 6);
+  CHECK(examples == 7);
 }
 
 TEST_CASE("solve, overrides and formats") {

@@ -50,9 +50,10 @@ inline System car() {
   return s;
 }
 
-inline VacuumBooster booster() {
-  VacuumBooster b;
-  b.diaphragm = effective_diaphragm(Length{0.203}, Length{0.0});
+inline Booster booster(double dp_pa = 65000, double diameter_m = 0.203) {
+  Booster b;
+  b.max_assist =
+      vacuum_assist(effective_diaphragm(Length{diameter_m}, Length{0.0}), Pressure{dp_pa}, 0.95);
   b.gain = 4.5;
   return b;
 }
@@ -106,13 +107,11 @@ inline System random_system(unsigned seed) {
                                      Angle{u(-0.4, 0.0)}, Length{u(0.10, 0.25)}};
   }
   if (rng() % 2) {
-    VacuumBooster b = booster();
-    b.diaphragm = effective_diaphragm(Length{u(0.15, 0.28)}, Length{0.0});
+    Booster b = booster(u(20e3, 75e3), u(0.15, 0.28));
     b.gain = u(3, 7);
     b.cut_in = Force{u(0, 60)};
     b.dead_force = b.cut_in + Force{u(0, 100)};
     b.jump_in = Force{u(0, 400)};
-    b.difference = Pressure{u(20e3, 75e3)};
     s.assist = b;
   }
   s.master.bore = Length{u(0.017, 0.032)};
@@ -120,6 +119,11 @@ inline System random_system(unsigned seed) {
   s.master.stroke2 = Length{u(0.012, 0.022)};
   s.master.springs = static_cast<Springs>(rng() % 3);
   if (rng() % 4 == 0) s.master.kind = MasterKind::single;
+  if (rng() % 5 == 0) {
+    s.master.kind = MasterKind::stepped;
+    s.master.step_bore = s.master.bore * u(1.1, 1.4);
+    s.master.crack = Pressure{u(3e5, 9e5)};
+  }
   for (auto& w : *s.wheels) {
     const bool rear = w.rear;
     w = rng() % 2 ? disc_wheel(u(30, 60), u(80, 140), u(0.3, 0.5))
@@ -130,6 +134,8 @@ inline System random_system(unsigned seed) {
     w.tyre_radius = Length{u(0.26, 0.36)};
   }
   if (rng() % 3 == 0) s.rear_valve = Proportioning{Pressure{u(1e6, 5e6)}, u(0.2, 0.9)};
+  if (rng() % 4 == 0) s.front_valve = Metering{Pressure{u(2e5, 8e5)}, Pressure{u(9e5, 2e6)}};
+  if (rng() % 4 == 0) s.residual_rear = Pressure{u(0, 1e5)};
   s.vehicle = Vehicle{Mass{u(700, 2500)}, Length{u(2.0, 3.0)}, Length{u(0.4, 0.8)}, u(0.42, 0.62),
                       u(0.5, 1.1)};
   return s;
