@@ -2,6 +2,7 @@
 
 #include <QApplication>
 #include <QDir>
+#include <QElapsedTimer>
 #include <cstdio>
 
 #include "session/texts.hpp"
@@ -33,6 +34,13 @@ int make_shots(const QString& folder, QSize size, const QString& job) {
   if (report.target) session.press(report.target->at.pad_travel_m);
   for (const Stage s : kStages) {
     window.show_stage(s);
+    if (auto* size_page = qobject_cast<SizePage*>(window.page(s)); size_page && report.target) {
+      QElapsedTimer clock;  // the doubt line comes a moment later
+      clock.start();
+      while (!size_page->doubt_line()->text().contains(QStringLiteral("8 of 10")) &&
+             clock.elapsed() < 20000)
+        QApplication::processEvents(QEventLoop::AllEvents, 50);
+    }
     for (int i = 0; i < 3; ++i) {
       QApplication::processEvents();
       if (QWidget* w = QApplication::focusWidget()) w->clearFocus();

@@ -75,6 +75,7 @@ QCheckBox::indicator:checked { image: url(:/icons/tick.svg); background: #2c5a86
 QCheckBox:focus { color: #2c5a86; }
 QFrame#card { background: #fcf9f2; border: 1px solid #cfc5b2; border-radius: 4px; }
 QFrame#line { background: #cfc5b2; max-height: 1px; border: none; }
+QListWidget::item { min-height: 30px; }
 QHeaderView::section { background: #e9e1d0; border: none; border-right: 1px solid #cfc5b2; padding: 5px 7px; font-weight: bold; }
 QTableWidget { gridline-color: #ddd4c1; padding: 0; }
 QScrollBar:vertical { background: transparent; width: 12px; }

@@ -1,5 +1,6 @@
 #include "job/job.hpp"
 
+#include <algorithm>
 #include <cmath>
 
 namespace yoke {
@@ -32,7 +33,9 @@ Value value_of(const Job& job, Which which, Param param) {
   }
   if (const auto& found = job.found.at(param); found && which == Which::plan && !is_wish) return {};
   if (p.typical_si && p.inherits) {
-    const double doubt = p.kind == Kind::choice || is_wish ? 0.0 : 0.2 * std::abs(*p.typical_si);
+    double doubt = p.kind == Kind::choice || is_wish ? 0.0 : 0.2 * std::abs(*p.typical_si);
+    // An efficiency cannot be better than 1: 20 % of 0.95 would say nothing but "less".
+    if (p.kind == Kind::fraction) doubt = std::min(doubt, p.max_si - *p.typical_si);
     return {Origin::typical, *p.typical_si, doubt, How::unknown, false, false};
   }
   return {};

@@ -1,13 +1,19 @@
 // The open job: edits, undo, saving, recovery, pressing, the sheet.
+#include <sys/wait.h>
+#include <unistd.h>
 #include <QDate>
 #include <QFile>
 #include <QProcess>
 #include <QSignalSpy>
 #include <QTemporaryDir>
+#include <QTest>
+
 #include <catch2/catch.hpp>
+#include <csignal>
 
 #include "session/choose.hpp"
 #include "session/curves.hpp"
+#include "session/doubt_runner.hpp"
 #include "session/session.hpp"
 #include "session/sheet.hpp"
 #include "support/build.hpp"
@@ -184,4 +190,49 @@ TEST_CASE("plots and words for the readings") {
   s.edit("clear", [](Job& j) { j.readings.clear(); });
   CHECK(prove_words(s).join("\n").contains("No readings yet"));
   CHECK(angle_plot(s).curves.front().points.size() > 10);
+}
+
+TEST_CASE("doubt runs beside the window, newest job wins, and it can be left at any time") {
+  QTemporaryDir dir;
+  Session s;
+  REQUIRE(s.open(demo(dir)));
+  DoubtRunner runner;
+  QSignalSpy done(&runner, &DoubtRunner::finished);
+  runner.ask(s.job(), ConditionId::plan);
+  runner.ask(s.job(), ConditionId::assist_lost);
+  REQUIRE(done.wait(20000));
+  CHECK(done.count() == 1);
+  REQUIRE(runner.report());
+  CHECK(runner.report()->samples == 4000);
+  const QString words = doubt_words(*runner.report(), s.style());
+  INFO(words.toStdString());
+  CHECK(words.contains("effort"));
+  CHECK(words.contains("Measure next: "));
+  runner.ask(Job{}, ConditionId::plan);
+  REQUIRE(done.wait(20000));
+  CHECK_FALSE(runner.report());
+  runner.ask(s.job(), ConditionId::plan);
+  QTest::qWait(400);  // started; leaving now must neither hang nor crash
+}
+
+TEST_CASE("kill -9 loses at most what the journal has not seen") {
+  QTemporaryDir dir;
+  const QString path = demo(dir);
+  const pid_t child = fork();
+  if (child == 0) {
+    Session s;
+    if (!s.open(path)) _exit(3);
+    s.edit("note", [](Job& j) { j.notes = "typed before the power went"; });
+    s.write_journal_now();  // what the timer does within a second
+    kill(getpid(), SIGKILL);
+  }
+  int status = 0;
+  waitpid(child, &status, 0);
+  CHECK(WIFSIGNALED(status));
+  Session again;
+  REQUIRE(again.open(path));
+  CHECK(again.recovered());
+  CHECK(again.job().notes == "typed before the power went");
+  again.undo();
+  CHECK_FALSE(again.dirty());
 }

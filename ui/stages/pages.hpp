@@ -8,6 +8,7 @@
 #include <QTableWidget>
 #include <QTextBrowser>
 
+#include "session/doubt_runner.hpp"
 #include "ui/findings_box.hpp"
 #include "ui/line_view.hpp"
 #include "ui/param_panel.hpp"
@@ -67,6 +68,7 @@ class SizePage : public StagePage {
   [[nodiscard]] MapView* map() const { return map_; }
   [[nodiscard]] ParamPanel* panel() const { return panel_; }
   [[nodiscard]] QLabel* sentence() const { return sentence_; }
+  [[nodiscard]] QLabel* doubt_line() const { return doubt_; }
 
  protected:
   void refresh() override;
@@ -75,6 +77,8 @@ class SizePage : public StagePage {
   ParamPanel* panel_;
   QLabel* sentence_;
   QLabel* cell_;
+  QLabel* doubt_;
+  DoubtRunner* runner_;
   MapView* map_;
   PictureView* curve_;
   PictureView* budget_;

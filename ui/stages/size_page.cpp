@@ -163,6 +163,16 @@ SizePage::SizePage(Session& session, QWidget* parent)
   right->addWidget(budget_, 2);
   pictures->addLayout(right, 5);
   body()->addLayout(pictures, 1);
+  doubt_ = label({}, "soft", this);
+  doubt_->setAccessibleName(tr("How sure the plan is"));
+  body()->addWidget(doubt_);
+  runner_ = new DoubtRunner(this);
+  connect(runner_, &DoubtRunner::finished, this, [this] {
+    doubt_->setText(runner_->report() ? doubt_words(*runner_->report(), session_.style())
+                                      : QString());
+  });
+  connect(runner_, &DoubtRunner::progressed, this,
+          [this](int percent) { doubt_->setText(tr("How sure is the plan? %1 %").arg(percent)); });
   connect(map_, &MapView::cell_chosen, this, [this](double bore, double ratio, bool dragging) {
     choose_cell(session_, bore, ratio, dragging);
   });
@@ -174,6 +184,8 @@ void SizePage::refresh() {
   if (const QString w = map_->cursor_words(); !w.isEmpty()) cell_->setText(w);
   curve_->redraw();
   budget_->redraw();
+  doubt_->clear();
+  if (session_.strip()[1].target) runner_->ask(session_.job(), ConditionId::plan);
 }
 
 }  // namespace yoke

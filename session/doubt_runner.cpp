@@ -1,0 +1,77 @@
+#include "session/doubt_runner.hpp"
+
+#include <QMetaObject>
+#include <algorithm>
+
+#include "session/texts.hpp"
+
+namespace yoke {
+
+namespace {
+constexpr int kPause_ms = 350;
+constexpr std::size_t kSamples = 4000;
+}  // namespace
+
+DoubtRunner::DoubtRunner(QObject* parent) : QObject(parent) {
+  pool_.setMaxThreadCount(1);
+  delay_.setSingleShot(true);
+  delay_.setInterval(kPause_ms);
+  connect(&delay_, &QTimer::timeout, this, &DoubtRunner::start);
+}
+
+DoubtRunner::~DoubtRunner() {
+  ++generation_;
+  pool_.waitForDone();
+}
+
+void DoubtRunner::ask(const Job& job, ConditionId id) {
+  ++generation_;
+  job_ = job;
+  id_ = id;
+  report_.reset();
+  delay_.start();
+}
+
+void DoubtRunner::start() {
+  const unsigned mine = generation_;
+  pool_.start([this, mine, job = job_, id = id_] {
+    DoubtRequest q;
+    q.samples = kSamples;
+    q.progress = [this, mine](double share) {
+      QMetaObject::invokeMethod(
+          this,
+          [this, mine, share] {
+            if (mine == generation_) emit progressed(static_cast<int>(share * 100));
+          },
+          Qt::QueuedConnection);
+      return mine == generation_;
+    };
+    auto result = doubt(job, id, q);
+    QMetaObject::invokeMethod(
+        this,
+        [this, mine, result] {
+          if (mine != generation_) return;
+          if (result) report_ = *result;
+          emit finished();
+        },
+        Qt::QueuedConnection);
+  });
+}
+
+QString doubt_words(const DoubtReport& r, const Style& style) {
+  const auto range = [&](const Band& b, Kind kind) {
+    return quantity_text(b.low, kind, 0, style) + QObject::tr(" to ") +
+           quantity_text(b.high, kind, 0, style);
+  };
+  QStringList next;
+  for (size_t i = 0; i < std::min<size_t>(3, r.ranked.size()); ++i)
+    next << text_of(info(r.ranked[i].param).words).toLower();
+  return QObject::tr(
+             "With all doubts, 8 of 10: effort %1, travel %2; passes in %3 %. Measure next: %4.")
+      .arg(range(r.effort_n, Kind::force), range(r.travel_m, Kind::length))
+      .arg(r.pass_share * 100, 0, 'f', 0)
+      .arg(next.isEmpty() ? QObject::tr("nothing, all is stated")
+                          : next.join(QStringLiteral(", ")));
+}
+
+}  // namespace yoke

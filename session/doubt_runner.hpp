@@ -1,0 +1,42 @@
+// Runs the doubt computation beside the window: cancellable, always for the newest job.
+#pragma once
+
+#include <QObject>
+#include <QThreadPool>
+#include <QTimer>
+#include <atomic>
+#include <optional>
+
+#include "doubt/doubt.hpp"
+
+namespace yoke {
+
+class DoubtRunner : public QObject {
+  Q_OBJECT
+
+ public:
+  explicit DoubtRunner(QObject* parent = nullptr);
+  ~DoubtRunner() override;
+  /// Asks for the bands of a condition; an older run is cancelled. Starts a moment later, so that
+  /// dragging does not start one run a frame.
+  void ask(const Job& job, ConditionId id);
+  [[nodiscard]] const std::optional<DoubtReport>& report() const { return report_; }
+
+ signals:
+  void progressed(int percent);
+  void finished();
+
+ private:
+  void start();
+  QThreadPool pool_;
+  QTimer delay_;
+  Job job_;
+  ConditionId id_ = ConditionId::plan;
+  std::atomic<unsigned> generation_{0};
+  std::optional<DoubtReport> report_;
+};
+
+/// "Effort 169 to 286 N, travel 78 to 85 mm (8 of 10). Measure next: seal efficiency, …"
+[[nodiscard]] QString doubt_words(const DoubtReport& report, const Style& style);
+
+}  // namespace yoke
