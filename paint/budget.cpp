@@ -4,6 +4,7 @@
 #include <algorithm>
 
 #include "paint/theme.hpp"
+#include "paint/words.hpp"
 
 namespace yoke {
 
@@ -13,10 +14,6 @@ constexpr Qt::BrushStyle kHatches[] = {Qt::SolidPattern,     Qt::Dense4Pattern, 
                                        Qt::VerPattern,       Qt::BDiagPattern,  Qt::Dense2Pattern,
                                        Qt::DiagCrossPattern, Qt::HorPattern,    Qt::FDiagPattern,
                                        Qt::Dense5Pattern};
-
-QString q(std::string_view s) {
-  return QString::fromUtf8(s.data(), static_cast<qsizetype>(s.size()));
-}
 
 void draw_bar(QPainter& p, const QRectF& bar, const ConditionReport& r, double scale,
               const Style& style) {

@@ -3,14 +3,11 @@
 #include <QFontMetricsF>
 
 #include "paint/theme.hpp"
+#include "paint/words.hpp"
 
 namespace yoke {
 
 namespace {
-
-QString q(const std::string& s) {
-  return QString::fromStdString(s);
-}
 
 theme::Mark mark_of(Verdict v) {
   return v == Verdict::pass   ? theme::Mark::tick

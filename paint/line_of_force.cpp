@@ -7,17 +7,11 @@
 
 #include "paint/line_geometry.hpp"
 #include "paint/theme.hpp"
+#include "paint/words.hpp"
 
 namespace yoke {
 
 namespace {
-
-QString q(const std::string& s) {
-  return QString::fromStdString(s);
-}
-QString q(std::string_view s) {
-  return QString::fromUtf8(s.data(), static_cast<qsizetype>(s.size()));
-}
 
 struct View {
   double scale = 1;

@@ -7,17 +7,11 @@
 #include <cmath>
 
 #include "paint/theme.hpp"
+#include "paint/words.hpp"
 
 namespace yoke {
 
 namespace {
-
-QString q(const std::string& s) {
-  return QString::fromStdString(s);
-}
-QString q(std::string_view s) {
-  return QString::fromUtf8(s.data(), static_cast<qsizetype>(s.size()));
-}
 
 void background(Picture& pic, const QString& title) {
   const QSizeF size = pic.size;

@@ -6,14 +6,11 @@
 
 #include "master/bores.hpp"
 #include "paint/theme.hpp"
+#include "paint/words.hpp"
 
 namespace yoke {
 
 namespace {
-
-QString q(const std::string& s) {
-  return QString::fromStdString(s);
-}
 
 QString bore_words(double bore_m, const Style& style) {
   if (const BoreSize* b = named_bore(Length{bore_m}))

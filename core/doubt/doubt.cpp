@@ -58,15 +58,9 @@ Figures figures_of(const Job& job, ConditionId id) {
   const auto model = FeelModel::make(*a.system, condition_of(job, id));
   if (!model) return f;
   const Limits l = limits_of(job);
-  const bool failed = id == ConditionId::assist_lost || id == ConditionId::first_lost ||
-                      id == ConditionId::second_lost;
-  const bool by_pressure = !a.system->vehicle;
-  const TargetReport r =
-      by_pressure ? model->at_pressure(l.pressure_pa) : model->at_z(failed ? l.z_failed : l.z);
+  const TargetReport r = condition_target(id, *model, l);
   f.ok = true;
-  f.pass = (failed || id == ConditionId::hot ? failed_fault(r, l, by_pressure)
-                                             : sound_fault(r, l, by_pressure))
-               .empty();
+  f.pass = condition_fault(id, r, l, !a.system->vehicle).empty();
   f.effort_n = r.at.pad_force_n;
   f.travel_m = r.at.pad_travel_m;
   f.reserve_share = r.reserve_share;

@@ -135,22 +135,28 @@ void say_what_can_be_said(ConditionReport& c, const Assembly& a, const Condition
   if (f && !lost) c.effort_only_n = f->value();
 }
 
-std::string fault_of(const ConditionReport& c, Limits l) {
-  switch (c.id) {
+}  // namespace
+
+std::string condition_fault(ConditionId id, const TargetReport& r, Limits l, bool by_pressure) {
+  switch (id) {
     case ConditionId::found:
     case ConditionId::plan:
-      return sound_fault(*c.target, l, c.by_pressure);
+      return sound_fault(r, l, by_pressure);
     case ConditionId::air_left:
       // Air shows how much is at stake; only a pad on the floor is a fault of the plan.
       l.travel_m = 1.0;
       l.reserve_share = 0.0;
-      return sound_fault(*c.target, l, c.by_pressure);
+      return sound_fault(r, l, by_pressure);
     default:
-      return failed_fault(*c.target, l, c.by_pressure);
+      return failed_fault(r, l, by_pressure);
   }
 }
 
-}  // namespace
+TargetReport condition_target(ConditionId id, const FeelModel& model, const Limits& l) {
+  // Without a vehicle a failure has no deceleration of its own: the wanted pressure stands in.
+  if (!model.system().vehicle) return model.at_pressure(l.pressure_pa);
+  return model.at_z(is_failure(id) ? l.z_failed : l.z);
+}
 
 ConditionReport condition_report(const Job& job, ConditionId id, std::size_t points) {
   ConditionReport c;
@@ -176,10 +182,8 @@ ConditionReport condition_report(const Job& job, ConditionId id, std::size_t poi
   }
   c.by_pressure = !a.system->vehicle;
   c.curve = model->curve(points);
-  // Without a vehicle a failure has no deceleration of its own: the wanted pressure stands in.
-  c.target = c.by_pressure ? model->at_pressure(l.pressure_pa)
-                           : model->at_z(is_failure(id) ? l.z_failed : l.z);
-  c.reason = fault_of(c, l);
+  c.target = condition_target(id, *model, l);
+  c.reason = condition_fault(id, *c.target, l, c.by_pressure);
   c.verdict = c.reason.empty() ? Verdict::pass : Verdict::fail;
   if (id == ConditionId::assist_lost && std::holds_alternative<NoAssist>(a.system->assist) &&
       c.reason.empty())

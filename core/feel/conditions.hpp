@@ -47,6 +47,13 @@ struct ConditionReport {
 /// "front lost", "diagonal 1 lost": named by what the outlet feeds.
 [[nodiscard]] std::string condition_title(const Job& job, ConditionId id);
 
+/// The state by which a condition is judged: the wanted stop, or the one to reach with a failure.
+[[nodiscard]] TargetReport condition_target(ConditionId id, const FeelModel& model,
+                                            const Limits& limits);
+/// The first limit a condition fails, in words, or empty.
+[[nodiscard]] std::string condition_fault(ConditionId id, const TargetReport& report, Limits limits,
+                                          bool by_pressure);
+
 /// Computes one condition. `points` of the curve.
 [[nodiscard]] ConditionReport condition_report(const Job& job, ConditionId id,
                                                std::size_t points = 256);
