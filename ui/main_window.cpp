@@ -9,6 +9,7 @@
 #include <QMenuBar>
 #include <QSettings>
 #include <QVBoxLayout>
+#include <algorithm>
 
 #include "job/relevance.hpp"
 #include "paint/foot_strip.hpp"
@@ -295,9 +296,12 @@ void MainWindow::step_condition(int by) {
 }
 
 void MainWindow::press_tick() {
-  constexpr double kDown_m = 0.0016;  // 100 mm a second: a brisk foot, slow enough to read
-  constexpr double kUp_m = 0.0040;
-  session_.press(session_.pressed_m() + (pressing_ ? kDown_m : -kUp_m));
+  constexpr double kDown_m_s = 0.100;  // a brisk foot, slow enough to read
+  constexpr double kUp_m_s = 0.250;
+  // By the clock, not by ticks: a busy machine must not slow the foot. A long gap counts as one
+  // frame.
+  const double gone_s = std::min(0.1, static_cast<double>(press_clock_.restart()) * 1e-3);
+  session_.press(session_.pressed_m() + gone_s * (pressing_ ? kDown_m_s : -kUp_m_s));
   if (!pressing_ && session_.pressed_m() <= 0) press_timer_.stop();
 }
 
@@ -307,6 +311,7 @@ bool MainWindow::eventFilter(QObject* watched, QEvent* e) {
     if (key->key() == Qt::Key_F8 && isActiveWindow()) {
       if (!key->isAutoRepeat()) {
         pressing_ = e->type() == QEvent::KeyPress;
+        press_clock_.restart();
         press_timer_.start();
       }
       return true;

@@ -59,6 +59,7 @@ class MainWindow : public QMainWindow {
   SurveyPage* survey_ = nullptr;
   RecordPage* record_ = nullptr;
   QTimer press_timer_;
+  QElapsedTimer press_clock_;
   bool pressing_ = false;
   std::optional<Param> measured_last_;
 };
