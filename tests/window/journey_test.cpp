@@ -1,88 +1,13 @@
 // Journeys through the real window, with the mouse and by the keyboard alone.
-#include <QApplication>
-#include <QFile>
 #include <QListWidget>
 #include <QPushButton>
-#include <QTemporaryDir>
-#include <QTest>
-#include <catch2/catch.hpp>
 
 #include "sizing/relative.hpp"
-#include "support/build.hpp"
 #include "ui/action_finder.hpp"
-#include "ui/look.hpp"
-#include "ui/main_window.hpp"
+#include "window/bench.hpp"
 
 using namespace yoke;
 using namespace yoke::test;
-
-namespace {
-
-/// A copy of the demo job: an edited one leaves a journal beside its file.
-QString demo(const QTemporaryDir& dir) {
-  const QString path = dir.filePath("demo.yoke");
-  if (!QFile::exists(path))
-    REQUIRE(QFile::copy(QStringLiteral(YOKE_SOURCE_DIR "/data/demo/estate-discs.yoke"), path));
-  return path;
-}
-
-/// A window whose questions are answered by the test.
-struct Bench {
-  QTemporaryDir dir;
-  Session session;
-  QStringList told;
-  QString next_file;
-  int keep = 1;
-  std::unique_ptr<MainWindow> window;
-
-  Bench() {
-    static const bool looks =
-        apply_look(*qobject_cast<QApplication*>(QCoreApplication::instance()));
-    REQUIRE(looks);
-    Dialogs d;
-    d.open_file = [this](QWidget*, const QString&) { return next_file; };
-    d.save_file = [this](QWidget*, const QString&, const QString&, const QString&) {
-      return next_file;
-    };
-    d.pick_folder = [this](QWidget*, const QString&) { return dir.path(); };
-    d.keep_work = [this](QWidget*, const QString&) { return keep; };
-    d.tell = [this](QWidget*, const QString& m) { told << m; };
-    window = std::make_unique<MainWindow>(session, d);
-    window->show();
-    window->activateWindow();
-    REQUIRE(QTest::qWaitForWindowActive(window.get()));
-  }
-  template <class Page>
-  Page* page(Stage s) {
-    return qobject_cast<Page*>(window->page(s));
-  }
-  void stage(Stage s) {
-    QTest::mouseClick(window->rail()->button(s), Qt::LeftButton);
-    QApplication::processEvents();
-  }
-  QLineEdit* entry(ParamPanel* panel, Which w, Param p) {
-    auto* f = qobject_cast<QuantityField*>(panel->field(w, p));
-    REQUIRE(f);
-    return f->entry();
-  }
-  void type(QLineEdit* e, const QString& text, Qt::Key end = Qt::Key_Return) {
-    e->setFocus();
-    e->selectAll();
-    QTest::keyClicks(e, text);
-    QTest::keyClick(e, end);
-    QApplication::processEvents();
-  }
-  void choose(ParamPanel* panel, Which w, Param p, int option) {
-    auto* f = qobject_cast<ChoiceField*>(panel->field(w, p));
-    REQUIRE(f);
-    f->entry()->setFocus();
-    f->entry()->setCurrentIndex(option + 1);
-    emit f->entry()->activated(option + 1);
-    QApplication::processEvents();
-  }
-};
-
-}  // namespace
 
 TEST_CASE(
     "a journey: new job, two bores and ratios, brakes, map, rod, readings, sheet, save, reopen",

@@ -1,0 +1,81 @@
+// A window whose questions are answered by the test.
+#pragma once
+
+#include <QApplication>
+#include <QFile>
+#include <QTemporaryDir>
+#include <QTest>
+#include <catch2/catch.hpp>
+#include <memory>
+
+#include "support/build.hpp"
+#include "ui/look.hpp"
+#include "ui/main_window.hpp"
+
+namespace yoke::test {
+
+/// A copy of a demo job: an edited one leaves a journal beside its file.
+inline QString demo(const QTemporaryDir& dir, const char* name = "estate-discs") {
+  const QString path = dir.filePath(QStringLiteral("%1.yoke").arg(QString::fromLatin1(name)));
+  const QString from =
+      QStringLiteral(YOKE_SOURCE_DIR "/data/demo/%1.yoke").arg(QString::fromLatin1(name));
+  if (!QFile::exists(path)) REQUIRE(QFile::copy(from, path));
+  return path;
+}
+
+struct Bench {
+  QTemporaryDir dir;
+  Session session;
+  QStringList told;
+  QString next_file;
+  int keep = 1;
+  std::unique_ptr<MainWindow> window;
+
+  Bench() {
+    static const bool looks =
+        apply_look(*qobject_cast<QApplication*>(QCoreApplication::instance()));
+    REQUIRE(looks);
+    Dialogs d;
+    d.open_file = [this](QWidget*, const QString&) { return next_file; };
+    d.save_file = [this](QWidget*, const QString&, const QString&, const QString&) {
+      return next_file;
+    };
+    d.pick_folder = [this](QWidget*, const QString&) { return dir.path(); };
+    d.keep_work = [this](QWidget*, const QString&) { return keep; };
+    d.tell = [this](QWidget*, const QString& m) { told << m; };
+    window = std::make_unique<MainWindow>(session, d);
+    window->show();
+    window->activateWindow();
+    REQUIRE(QTest::qWaitForWindowActive(window.get()));
+  }
+  template <class Page>
+  Page* page(Stage s) {
+    return qobject_cast<Page*>(window->page(s));
+  }
+  void stage(Stage s) {
+    QTest::mouseClick(window->rail()->button(s), Qt::LeftButton);
+    QApplication::processEvents();
+  }
+  QLineEdit* entry(ParamPanel* panel, Which w, Param p) {
+    auto* f = qobject_cast<QuantityField*>(panel->field(w, p));
+    REQUIRE(f);
+    return f->entry();
+  }
+  void type(QLineEdit* e, const QString& text, Qt::Key end = Qt::Key_Return) {
+    e->setFocus();
+    e->selectAll();
+    QTest::keyClicks(e, text);
+    QTest::keyClick(e, end);
+    QApplication::processEvents();
+  }
+  void choose(ParamPanel* panel, Which w, Param p, int option) {
+    auto* f = qobject_cast<ChoiceField*>(panel->field(w, p));
+    REQUIRE(f);
+    f->entry()->setFocus();
+    f->entry()->setCurrentIndex(option + 1);
+    emit f->entry()->activated(option + 1);
+    QApplication::processEvents();
+  }
+};
+
+}  // namespace yoke::test
