@@ -74,7 +74,7 @@ void keep(Job& job, const std::string& pointer, const json& v) {
   job.unread[pointer] = v.dump(-1, ' ', false, json::error_handler_t::replace);
 }
 
-std::string escape(std::string key) {
+std::string escape(const std::string& key) {
   std::string out;
   for (const char c : key) {
     if (c == '~')

@@ -4,4 +4,4 @@ set -eu
 cd "$(dirname "$0")/.."
 [ -f build/check/compile_commands.json ] || cmake --preset check
 [ $# -gt 0 ] || set -- $(find core files cli -name '*.cpp')
-printf '%s\n' "$@" | xargs -P "$(nproc)" -n 1 clang-tidy -p build/check --quiet
+printf '%s\n' "$@" | xargs -P "$(nproc)" -n 1 clang-tidy -p build/check --quiet --extra-arg=-Wno-unknown-warning-option

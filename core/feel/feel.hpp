@@ -111,7 +111,7 @@ class FeelModel {
   [[nodiscard]] FeelCurve curve(std::size_t points = 256) const;
 
  private:
-  explicit FeelModel(Kinematics kinematics) : kinematics_(std::move(kinematics)) {}
+  explicit FeelModel(Kinematics kinematics) : kinematics_(kinematics) {}
   [[nodiscard]] bool live(const WheelBrake& wheel) const;
   [[nodiscard]] VolumeParts outlet_volume(Outlet outlet, double p_pa) const;
   [[nodiscard]] double wheel_pa(const WheelBrake& wheel, double p_pa) const;

@@ -22,7 +22,7 @@ std::optional<FeelModel> model_with(const System& s, bool alive, double air_m3) 
   c.air_m3 = air_m3;
   auto m = FeelModel::make(s, c);
   if (!m) return std::nullopt;
-  return std::move(*m);
+  return *m;
 }
 
 /// Predicted travel of every row, or nothing when a row lies outside the model's range.

@@ -45,7 +45,7 @@ std::string in_unit(double si, Kind kind, int digits, const UnitWord& unit, cons
   if (kind == Kind::length && unit.word == "in") {
     if (const auto fraction = inch_fraction(si); !fraction.empty()) return fraction + " in";
   }
-  const std::string number = format_number((si - unit.offset) / unit.factor, digits, style);
+  std::string number = format_number((si - unit.offset) / unit.factor, digits, style);
   if (unit.word.empty()) return number;
   return number + (unit.word == "°" ? "" : " ") + std::string(unit.word);
 }

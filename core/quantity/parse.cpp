@@ -177,7 +177,7 @@ Expected<double> parse_number(std::string_view text) {
     s = trim(s.substr(1));
   }
   if (s.find('/') != std::string_view::npos) {
-    const auto v = mixed(s, text);
+    auto v = mixed(s, text);
     if (!v) return v;
     return sign * *v;
   }
@@ -195,7 +195,7 @@ Expected<double> parse_quantity(std::string_view text, Kind kind, UnitStyle styl
   if (kind == Kind::length && !s.empty() && s.front() == '#') return drill(s.substr(1), text);
   const size_t end = number_end(s);
   const std::string_view word = trim(s.substr(end));
-  const auto number = parse_number(s.substr(0, end));
+  auto number = parse_number(s.substr(0, end));
   if (!number) {
     // A text without any digit is reported whole: the builder typed a word where a number belongs.
     if (end == 0) return fail(bad_number(text, "“" + std::string(text) + "” is not a number"));
