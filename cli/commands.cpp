@@ -195,6 +195,9 @@ Expected<Table> rod_table(const Arguments& a) {
   RodReport r;
   r.change = c;
   t.notes = {rod_words(r, a.style)};
+  for (const char* stack : {"--stack-old", "--stack-new"})
+    if (a.options.count(stack) == 0)
+      t.notes.push_back(std::string(stack) + " not given: taken as 0, no plate and no gasket");
   return t;
 }
 

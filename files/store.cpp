@@ -60,6 +60,8 @@ FileStamp stamp_of_text(const std::string& text) {
   return {text.size(), std::hash<std::string_view>{}(text), true};
 }
 
+/// Called only when the new text is safely beside the file: a save that fails must not push the
+/// builder's older copies out. A hard link needs no room on a full disk.
 void keep_old_copies(const fs::path& path) {
   std::error_code ec;
   constexpr int kCopies = 3;
@@ -67,7 +69,8 @@ void keep_old_copies(const fs::path& path) {
     return fs::path(path.string() + ".old-" + std::to_string(n));
   };
   for (int n = kCopies; n > 1; --n) fs::rename(name(n - 1), name(n), ec);
-  fs::copy_file(path, name(1), fs::copy_options::overwrite_existing, ec);
+  fs::create_hard_link(path, name(1), ec);
+  if (ec) fs::copy_file(path, name(1), fs::copy_options::overwrite_existing, ec);
 }
 
 }  // namespace
@@ -115,28 +118,42 @@ Expected<OpenedJob> open_job(const fs::path& path) {
   return OpenedJob{std::move(*job), stamp_of_text(*text)};
 }
 
-Expected<FileStamp> write_atomically(const fs::path& path, const std::string& text) {
-  const fs::path beside = path.string() + fmt::format(".part-{}", ::getpid());
-  {
-    Descriptor fd(::open(beside.c_str(), O_WRONLY | O_CREAT | O_TRUNC | O_CLOEXEC, 0644));
-    if (fd.get() < 0) return fail(io_error(path, "Cannot save", errno));
-    int code = write_all(fd.get(), text);
-    if (code == 0 && ::fsync(fd.get()) != 0) code = errno;
-    if (fd.close() != 0 && code == 0) code = errno;
-    if (code != 0) {
-      ::unlink(beside.c_str());
-      return fail(io_error(path, "Cannot save", code));
-    }
-  }
-  if (::rename(beside.c_str(), path.c_str()) != 0) {
+namespace {
+
+fs::path beside(const fs::path& path) {
+  return path.string() + fmt::format(".part-{}", ::getpid());
+}
+
+/// Writes and syncs the text beside the path; 0 or the error.
+int write_beside(const fs::path& path, const std::string& text) {
+  Descriptor fd(::open(beside(path).c_str(), O_WRONLY | O_CREAT | O_TRUNC | O_CLOEXEC, 0644));
+  if (fd.get() < 0) return errno;
+  int code = write_all(fd.get(), text);
+  if (code == 0 && ::fsync(fd.get()) != 0) code = errno;
+  if (fd.close() != 0 && code == 0) code = errno;
+  if (code != 0) ::unlink(beside(path).c_str());
+  return code;
+}
+
+/// Puts what was written beside into place; 0 or the error.
+int put_in_place(const fs::path& path) {
+  if (::rename(beside(path).c_str(), path.c_str()) != 0) {
     const int code = errno;
-    ::unlink(beside.c_str());
-    return fail(io_error(path, "Cannot save", code));
+    ::unlink(beside(path).c_str());
+    return code;
   }
   // The rename itself must reach the disk too.
   const fs::path folder = path.has_parent_path() ? path.parent_path() : fs::path(".");
   const Descriptor dir(::open(folder.c_str(), O_RDONLY | O_DIRECTORY | O_CLOEXEC));
   if (dir.get() >= 0) (void)::fsync(dir.get());
+  return 0;
+}
+
+}  // namespace
+
+Expected<FileStamp> write_atomically(const fs::path& path, const std::string& text) {
+  if (const int code = write_beside(path, text)) return fail(io_error(path, "Cannot save", code));
+  if (const int code = put_in_place(path)) return fail(io_error(path, "Cannot save", code));
   return stamp_of_text(text);
 }
 
@@ -153,11 +170,12 @@ Expected<FileStamp> save_job(const fs::path& path, const Job& job,
   if (text.size() > kMostFileBytes)
     return fail({"file", path.string(), "up to 4 MB",
                  "The job has grown too large to be read again", "Shorten its notes"});
+  if (const int code = write_beside(path, text)) return fail(io_error(path, "Cannot save", code));
   std::error_code ec;
   if (fs::is_regular_file(path, ec)) keep_old_copies(path);
-  auto stamp = write_atomically(path, text);
-  if (stamp) drop_journal(path);
-  return stamp;
+  if (const int code = put_in_place(path)) return fail(io_error(path, "Cannot save", code));
+  drop_journal(path);
+  return stamp_of_text(text);
 }
 
 fs::path journal_of(const fs::path& path) {

@@ -149,31 +149,51 @@ void draw_brake(QPainter& p, const LineGeometry::Brake& b, const View& v) {
   }
 }
 
+/// Outlets that feed an axle, as traced; nothing is assumed for a wheel that was not.
+std::vector<Outlet> feeding(const LineInput& in, bool tandem, Axle axle) {
+  if (!tandem) return {Outlet::first};
+  std::vector<Outlet> list;
+  for (const Wheel w : kWheels) {
+    const auto o = outlet_of(in.job, in.which, w);
+    if (axle_of(w) == axle && o && std::find(list.begin(), list.end(), *o) == list.end())
+      list.push_back(*o);
+  }
+  return list;
+}
+
 void draw_lines(QPainter& p, const LineGeometry& g, const View& v, const LineInput& in) {
   p.setRenderHint(QPainter::Antialiasing);
   const double bottom = g.axis_y + g.body / 2;
-  const auto run = [&](double x, const LineGeometry::Brake& b, double level, bool dashed) {
-    QPen pen = scribe(1.8);
-    if (dashed) pen.setDashPattern({6, 3});
-    p.setPen(pen);
-    p.setBrush(Qt::NoBrush);
-    QPainterPath path(v.at(x, bottom));
-    path.lineTo(v.at(x, level));
-    path.lineTo(v.at(b.centre.x(), level));
-    path.lineTo(v.at(b.centre.x(), b.centre.y() + b.radius));
-    p.drawPath(path);
-  };
-  const auto outlet = [&](Axle axle) {
-    const Wheel left = axle == Axle::front ? Wheel::front_left : Wheel::rear_left;
-    const auto o = outlet_of(in.job, in.which, left);
-    return !g.tandem ? Outlet::first
-                     : o.value_or(axle == Axle::front ? Outlet::first : Outlet::second);
-  };
   const double low =
       std::max(g.front.centre.y() + g.front.radius, g.rear.centre.y() + g.rear.radius);
-  const auto x_of = [&](Outlet o) { return o == Outlet::first ? g.outlet1_x : g.outlet2_x; };
-  run(x_of(outlet(Axle::front)), g.front, low + 8, outlet(Axle::front) == Outlet::second);
-  run(x_of(outlet(Axle::rear)), g.rear, low + 20, outlet(Axle::rear) == Outlet::second);
+  const auto run = [&](Outlet o, const LineGeometry::Brake& b, double level, double aside) {
+    QPen pen = scribe(1.8);
+    if (o == Outlet::second) pen.setDashPattern({6, 3});
+    p.setPen(pen);
+    p.setBrush(Qt::NoBrush);
+    const double x = o == Outlet::first ? g.outlet1_x : g.outlet2_x;
+    QPainterPath path(v.at(x, bottom));
+    path.lineTo(v.at(x, level));
+    path.lineTo(v.at(b.centre.x() + aside, level));
+    path.lineTo(v.at(b.centre.x() + aside, b.centre.y() + b.radius * 0.98));
+    p.drawPath(path);
+  };
+  double level = low + 8;
+  for (const Axle axle : {Axle::front, Axle::rear}) {
+    const LineGeometry::Brake& b = axle == Axle::front ? g.front : g.rear;
+    const auto outlets = feeding(in, g.tandem, axle);
+    for (size_t i = 0; i < outlets.size(); ++i) {
+      const double aside = outlets.size() > 1 ? (i == 0 ? -8.0 : 8.0) : 0.0;
+      run(outlets[i], b, level, aside);
+      level += 9;
+    }
+    if (!outlets.empty()) continue;
+    p.setFont(theme::text(13));
+    p.setPen(theme::kMarkOnDye);
+    const QPointF at = v.at(b.centre.x(), b.centre.y() + b.radius);
+    p.drawText(QRectF(at.x() - 70, at.y() + 2, 140, 18), Qt::AlignCenter,
+               QStringLiteral("line not traced"));
+  }
 }
 
 struct Dimension {
@@ -349,6 +369,15 @@ Picture line_of_force_picture(const LineInput& in, QSizeF size) {
   });
   pic.layers.emplace_back([=](QPainter& p) { draw_pedal(p, g, v); });
   pic.said << in.title;
+  for (const Axle axle : {Axle::front, Axle::rear}) {
+    QStringList outlets;
+    for (const Outlet o : feeding(in, g.tandem, axle))
+      outlets << (o == Outlet::first ? QStringLiteral("1") : QStringLiteral("2"));
+    pic.said << (axle == Axle::front ? QStringLiteral("front fed by outlet ")
+                                     : QStringLiteral("rear fed by outlet ")) +
+                    (outlets.isEmpty() ? QStringLiteral("not traced")
+                                       : outlets.join(QStringLiteral(" and ")));
+  }
   add_dimensions(pic, g, v, in);
   const double x = v.at(g.firewall_x, 0).x() + 22;
   add_stations(pic, in, QRectF(x, size.height() - 76, size.width() - x - 10, 70), 17);

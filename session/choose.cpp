@@ -19,7 +19,7 @@ void set_plan(Job& job, Param p, double si) {
 
 }  // namespace
 
-void choose_cell(Session& session, double bore_m, double ratio, bool dragging) {
+void choose_cell(Session& session, double bore_m, double ratio, const QString& merge) {
   const BoreSize* size = named_bore(Length{bore_m});
   const QString name =
       QObject::tr("bore %1 at %2")
@@ -34,7 +34,7 @@ void choose_cell(Session& session, double bore_m, double ratio, bool dragging) {
         if (pad > 0 && (pin <= 0 || std::abs(pad / pin - ratio) > 0.01))
           set_plan(job, Param::control_pin_arm, pad / ratio);
       },
-      dragging ? QStringLiteral("map") : QString());
+      merge);
 }
 
 QString relative_sentence(const Job& job) {
@@ -56,6 +56,21 @@ QString relative_sentence(const Job& job) {
                   .arg(r->travel_factor, 0, 'f', 2)
                   .arg(text_of(relative_words(*r)));
   return s;
+}
+
+QString equal_feel(const Job& job, const Style& style) {
+  const auto arms = [&job](Which w) {
+    const double pin = value_of(job, w, Param::control_pin_arm).si;
+    return pin > 0 ? value_of(job, w, Param::control_pad_arm).si / pin : 0.0;
+  };
+  const auto r = relative(Length{value_of(job, Which::found, Param::master_bore).si},
+                          Length{value_of(job, Which::plan, Param::master_bore).si},
+                          arms(Which::found), arms(Which::plan));
+  if (!r) return {};
+  return QObject::tr(
+             "feels as found with a bore of %1 at this ratio, or a ratio of %2 with this bore")
+      .arg(full_text(r->equal_bore.value(), Kind::length, 2, style))
+      .arg(r->equal_ratio, 0, 'f', 2);
 }
 
 }  // namespace yoke

@@ -32,14 +32,18 @@ QString table(const QStringList& rows) {
          rows.join(QString()) + QStringLiteral("</table>");
 }
 
-QString head(const Job& job, const QDate& on) {
+QString head(const Job& job, const std::vector<Finding>& findings, const QDate& on) {
   QString h = QStringLiteral("<h1>%1</h1><p>%2</p>")
                   .arg(esc(std::string_view(job.title)), esc(std::string_view(job.vehicle)));
   if (!job.notes.empty()) h += QStringLiteral("<p>%1</p>").arg(esc(std::string_view(job.notes)));
   if (job.state == JobState::left_unsafe)
-    h += QStringLiteral("<h1 style='color:#a33b00'>LEFT UNSAFE – DO NOT DRIVE</h1>");
-  else if (job.state == JobState::proved)
+    h += QStringLiteral("<h1 style='color:#a83e00'>LEFT UNSAFE – DO NOT DRIVE</h1>");
+  else if (proved_now(job, findings))
     h += QStringLiteral("<p><b>Proved: every gate passed.</b></p>");
+  else if (job.state == JobState::proved)
+    h += QStringLiteral(
+        "<h1 style='color:#a83e00'>PROVED NO LONGER – DO NOT DRIVE</h1><p>Something was changed "
+        "after the gates were passed; see the open findings.</p>");
   else
     h += QStringLiteral("<p><b>In work: not proved. Do not drive on it.</b></p>");
   return h + QStringLiteral(
@@ -145,7 +149,7 @@ QString sheet_html(const Job& job, const std::vector<ConditionReport>& strip,
              "<html><head><style>body{font-family:Roboto;font-size:10pt;color:#23262b}"
              "h1{font-size:17pt}h2{font-size:12pt}th{background:#e9e1d0;text-align:left}"
              "td,th{font-size:9pt}</style></head><body>") +
-         head(job, printed_on) + foot(strip, style) + open_points(job, strip, findings) +
+         head(job, findings, printed_on) + foot(strip, style) + open_points(job, strip, findings) +
          work(job, style) + numbers(job, style) + QStringLiteral("</body></html>");
 }
 

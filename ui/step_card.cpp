@@ -3,6 +3,7 @@
 #include <QDate>
 #include <QHBoxLayout>
 
+#include "job/assemble.hpp"
 #include "session/texts.hpp"
 #include "ui/stage_page.hpp"
 
@@ -45,21 +46,16 @@ StepCard::StepCard(Session& session, const Step& step, QWidget* parent)
 }
 
 void StepCard::build_note() {
-  auto* note = new QLineEdit(this);
-  note->setPlaceholderText(tr("note"));
-  note->setAccessibleName(tr("Note: %1").arg(words_));
-  note->setFixedWidth(230);
-  grid_->addWidget(note, 0, 2, Qt::AlignTop);
-  if (const auto it = session_.job().steps.find(id_); it != session_.job().steps.end()) {
-    note->setText(text_of(it->second.note));
-    note->setToolTip(note->text());
-    note->setCursorPosition(0);
-  }
-  connect(note, &QLineEdit::editingFinished, this, [this, note] {
-    if (!note->isModified()) return;
-    note->setModified(false);
+  note_ = new QLineEdit(this);
+  note_->setPlaceholderText(tr("note"));
+  note_->setAccessibleName(tr("Note: %1").arg(words_));
+  note_->setFixedWidth(230);
+  grid_->addWidget(note_, 0, 2, Qt::AlignTop);
+  connect(note_, &QLineEdit::editingFinished, this, [this] {
+    if (!note_->isModified()) return;
+    note_->setModified(false);
     session_.edit(tr("note on “%1”").arg(words_.left(40)),
-                  [&](Job& j) { j.steps[id_].note = note->text().toStdString(); });
+                  [&](Job& j) { j.steps[id_].note = note_->text().toStdString(); });
   });
 }
 
@@ -100,8 +96,13 @@ void StepCard::commit_measure() {
                   [p](Job& j) { j.built.clear(p); });
   } else if (const auto v = parse_value(p, typed.toStdString(), session_.style())) {
     const How how = info(p).kind == Kind::length ? How::calliper : How::stated;
-    session_.edit(tr("as-built %1 %2").arg(text_of(info(p).words), typed),
-                  [&](Job& j) { j.built.set(p, measured(p, *v, how)); });
+    const auto put = [&](Job& j) { j.built.set(p, measured(p, *v, how)); };
+    Job after = session_.job();
+    put(after);
+    if (const auto e = new_impossibility(session_.job(), after))
+      refusal_->setText(error_text(*e));
+    else
+      session_.edit(tr("as-built %1 %2").arg(text_of(info(p).words), typed), put);
   } else {
     refusal_->setText(error_text(v.error()));
   }
@@ -113,6 +114,12 @@ bool StepCard::refresh() {
   const bool done = it != session_.job().steps.end() && it->second.done;
   box_->setChecked(done);
   box_->setText(done ? text_of(it->second.date) : QString());
+  const QString note = it != session_.job().steps.end() ? text_of(it->second.note) : QString();
+  if (!note_->isModified() && note_->text() != note) {
+    note_->setText(note);
+    note_->setToolTip(note);
+    note_->setCursorPosition(0);
+  }
   show_measure();
   return done;
 }

@@ -31,6 +31,7 @@ class StepCard : public QFrame {
   QString words_;
   QGridLayout* grid_;
   QCheckBox* box_;
+  QLineEdit* note_ = nullptr;
   std::optional<Param> measure_;
   QLineEdit* entry_ = nullptr;
   QLabel* refusal_ = nullptr;

@@ -185,6 +185,7 @@ ConditionReport condition_report(const Job& job, ConditionId id, std::size_t poi
   c.target = condition_target(id, *model, l);
   c.reason = condition_fault(id, *c.target, l, c.by_pressure);
   c.verdict = c.reason.empty() ? Verdict::pass : Verdict::fail;
+  if (c.reason.empty() && !a.system->strokes_known) c.reason = "passes, strokes unknown";
   if (id == ConditionId::assist_lost && std::holds_alternative<NoAssist>(a.system->assist) &&
       c.reason.empty())
     c.reason = "no assist fitted";

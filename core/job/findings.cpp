@@ -98,6 +98,14 @@ std::vector<Finding> survey_findings(const Job& job) {
       f.push_back({Severity::hard, Stage::survey, "survey.impossible", who + e.reason, e.range,
                    e.remedy, "geometry"});
   }
+  if (const Assembly plan = assemble(job, Which::plan);
+      plan.system && !plan.system->strokes_known && plan.missing_brakes.empty())
+    f.push_back(
+        {Severity::warning, Stage::survey, "survey.strokes_unknown",
+         "Plan: piston strokes not known, so the end of the bore is not checked",
+         "both strokes measured",
+         "Push each piston to its end with a rod and measure; reserve counts to the floor only",
+         ""});
   const Value pin = value_of(job, Which::plan, Param::control_pin_arm);
   if (pin.known() && pin.si > 0 && pin.doubt_si / pin.si > 0.03)
     f.push_back({Severity::note, Stage::survey, "survey.pin_doubt",
@@ -138,7 +146,19 @@ std::vector<Finding> find_all(const Job& job, const std::vector<ConditionReport>
   add(all, rod_report(job).findings);
   add(all, outlet_report(job, Which::plan).findings);
   add(all, prove_findings(job));
+  // "Proved" was said of another state of the job: an edit since then can undo it.
+  if (job.state == JobState::proved)
+    if (const auto ok = may_be_proved(gates_of(job, strip, all)); !ok)
+      all.push_back({Severity::hard, Stage::record, "record.lapsed",
+                     "Marked proved, but that no longer holds: " + ok.error().reason,
+                     ok.error().range, "Pass the gates again; do not drive until then", ""});
   return all;
+}
+
+bool proved_now(const Job& job, const std::vector<Finding>& findings) {
+  return job.state == JobState::proved &&
+         std::none_of(findings.begin(), findings.end(),
+                      [](const Finding& f) { return f.code == "record.lapsed"; });
 }
 
 bool any_hard(const std::vector<Finding>& findings) {
@@ -242,7 +262,8 @@ std::string stage_status(const Job& job, Stage stage, const std::vector<Conditio
       return fmt::format("{} of {} gates passed", passed, gates.size());
     }
     case Stage::record:
-      if (job.state == JobState::proved) return "proved";
+      if (job.state == JobState::proved)
+        return proved_now(job, findings) ? "proved" : "PROVED NO LONGER";
       if (job.state == JobState::left_unsafe) return "LEFT UNSAFE";
       return any_hard(findings) ? "open hard points" : "in work";
   }

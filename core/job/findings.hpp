@@ -12,6 +12,8 @@ namespace yoke {
 [[nodiscard]] std::vector<Finding> survey_findings(const Job& job);
 [[nodiscard]] std::vector<Finding> strip_findings(const Job& job,
                                                   const std::vector<ConditionReport>& strip);
+/// Marked proved, and every gate still passes.
+[[nodiscard]] bool proved_now(const Job& job, const std::vector<Finding>& findings);
 [[nodiscard]] bool any_hard(const std::vector<Finding>& findings);
 /// The one line a stage shows in the rail.
 [[nodiscard]] std::string stage_status(const Job& job, Stage stage,

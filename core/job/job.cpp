@@ -17,28 +17,27 @@ Value from(const Measured& m) {
 Value value_of(const Job& job, Which which, Param param) {
   const ParamInfo& p = info(param);
   const bool is_wish = p.group == Group::target;  // wishes belong to the job, not to a system
-  if (which == Which::plan && !is_wish) {
+  const bool planned = which == Which::plan && !is_wish;
+  if (planned) {
     if (const auto& built = job.built.at(param); built && built->known()) {
       Value v = from(*built);
       v.as_built = true;
       return v;
     }
-    if (const auto& planned = job.plan.at(param)) return from(*planned);
-    if (!p.inherits) return {};
+    if (const auto& own = job.plan.at(param); own && own->known()) return from(*own);
   }
-  if (const auto& found = job.found.at(param); found && found->known()) {
+  // A plan that says "unknown" on purpose does not take the fitted system's value.
+  const bool looks_at_found = !planned || (p.inherits && !job.plan.at(param));
+  if (const auto& found = job.found.at(param); looks_at_found && found && found->known()) {
     Value v = from(*found);
-    v.inherited = which == Which::plan && !is_wish;
+    v.inherited = planned;
     return v;
   }
-  if (const auto& found = job.found.at(param); found && which == Which::plan && !is_wish) return {};
-  if (p.typical_si && p.inherits) {
-    double doubt = p.kind == Kind::choice || is_wish ? 0.0 : 0.2 * std::abs(*p.typical_si);
-    // An efficiency cannot be better than 1: 20 % of 0.95 would say nothing but "less".
-    if (p.kind == Kind::fraction) doubt = std::min(doubt, p.max_si - *p.typical_si);
-    return {Origin::typical, *p.typical_si, doubt, How::unknown, false, false};
-  }
-  return {};
+  if (!p.typical_si || !p.inherits) return {};
+  double doubt = p.kind == Kind::choice || is_wish ? 0.0 : 0.2 * std::abs(*p.typical_si);
+  // An efficiency cannot be better than 1: 20 % of 0.95 would say nothing but "less".
+  if (p.kind == Kind::fraction) doubt = std::min(doubt, p.max_si - *p.typical_si);
+  return {Origin::typical, *p.typical_si, doubt, How::unknown, false, false};
 }
 
 std::string origin_words(const Job& job, Which which, Param param) {

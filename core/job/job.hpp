@@ -90,8 +90,9 @@ struct Value {
 };
 
 /// The value of a parameter: as built, planned, as found, typical, or unknown, in that order for a
-/// plan; as found, typical, unknown for the fitted system. Typical values carry 20 %,
-/// an efficiency no more than its distance from 1.
+/// plan; as found, typical, unknown for the fitted system. What is said to be unknown falls back to
+/// the typical value where there is one, so that no figure is ever computed from an empty value.
+/// Typical values carry 20 %, an efficiency no more than its distance from 1.
 [[nodiscard]] Value value_of(const Job& job, Which which, Param param);
 
 /// Where a value comes from, in words for the sheet: "calliper", "typical (common practice, …)".

@@ -49,6 +49,9 @@ BleedPlan bleed_plan(const Job& job) {
   if (!steering.known()) plan.missing.push_back(Param::vehicle_steering);
   if (!plan.missing.empty() || !a.system || !a.system->wheels) return plan;
 
+  for (const Param p : {Param::front_tube, Param::front_hose, Param::rear_tube, Param::rear_hose,
+                        Param::master_reservoir})
+    if (value_of(job, Which::plan, p).origin == Origin::typical) plan.typical.push_back(p);
   const System& s = *a.system;
   const bool left = steering.si == 0;
   const bool diagonal = two_circuits(s.master) &&

@@ -22,6 +22,7 @@ struct BleedWheel {
 
 struct BleedPlan {
   std::vector<Param> missing;
+  std::vector<Param> typical;  ///< typical figures the counts rest on
   std::string order_reason;
   std::vector<BleedWheel> wheels;  ///< in working order
   Volume fluid{};                  ///< to have at hand for three rounds and the filling

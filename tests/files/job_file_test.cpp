@@ -25,7 +25,7 @@ namespace {
 struct Folder {
   fs::path path;
   Folder() {
-    std::string pattern = (fs::temp_directory_path() / "yoke-XXXXXX").string();
+    std::string pattern = (fs::temp_directory_path() / "yoke-job-").string() + std::string(6, 'X');
     path = mkdtemp(pattern.data());
   }
   ~Folder() { fs::remove_all(path); }

@@ -134,7 +134,7 @@ TEST_CASE("choosing a cell sets bore and, when it differs, the pin arm") {
   Session s;
   REQUIRE(s.open(demo(dir)));
   const double pad = value_of(s.job(), Which::plan, Param::control_pad_arm).si;
-  choose_cell(s, 0.0238125, 5.0, false);
+  choose_cell(s, 0.0238125, 5.0, {});
   CHECK(value_of(s.job(), Which::plan, Param::master_bore).si == Approx(0.0238125));
   CHECK(value_of(s.job(), Which::plan, Param::control_pin_arm).si == Approx(pad / 5.0));
   CHECK(s.undo_name() == "bore 15/16 in at 5.00");

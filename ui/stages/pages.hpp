@@ -49,14 +49,16 @@ class MapView : public PictureView {
   [[nodiscard]] QString cursor_words() const;
 
  signals:
-  void cell_chosen(double bore_m, double ratio, bool dragging);
+  /// Choices with the same non-empty `merge` belong to one drag.
+  void cell_chosen(double bore_m, double ratio, const QString& merge);
   void cursor_moved();
 
  protected:
   void keyPressEvent(QKeyEvent* e) override;
 
  private:
-  void choose(const QString& id, bool dragging);
+  void choose(const QString& id);
+  int presses_ = 0;
   Session& session_;
   std::optional<std::pair<size_t, size_t>> cursor_;
 };
@@ -76,6 +78,7 @@ class SizePage : public StagePage {
  private:
   ParamPanel* panel_;
   QLabel* sentence_;
+  QLabel* plan_head_;
   QLabel* cell_;
   QLabel* doubt_;
   DoubtRunner* runner_;
@@ -157,6 +160,7 @@ class BleedPage : public StagePage {
   void add_row(QGridLayout* grid, int row, const QString& key, const QString& name,
                const QString& plan);
   QLabel* plan_;
+  QLabel* typical_;
   PictureView* order_;
   QScrollArea* scroll_;
   QStringList built_for_;

@@ -221,12 +221,14 @@ void ProvePage::refresh() {
   table_->setRowCount(static_cast<int>(readings.size()));
   for (size_t i = 0; i < readings.size(); ++i) {
     const int row = static_cast<int>(i);
-    table_->setItem(
-        row, 0,
-        new QTableWidgetItem(full_text(readings[i].force_n, Kind::force, 0, session_.style())));
-    table_->setItem(
-        row, 1,
-        new QTableWidgetItem(full_text(readings[i].travel_m, Kind::length, 0, session_.style())));
+    const Reading& r = readings[i];
+    const Style& style = session_.style();
+    const auto cell = [&](double si, double doubt_si, Kind kind) {
+      return new QTableWidgetItem(quantity_text(si, kind, 0, style) + QStringLiteral(" ± ") +
+                                  quantity_text(doubt_si, kind, 0, style));
+    };
+    table_->setItem(row, 0, cell(r.force_n, r.force_doubt_n, Kind::force));
+    table_->setItem(row, 1, cell(r.travel_m, r.travel_doubt_m, Kind::length));
     table_->setItem(row, 2, new QTableWidgetItem(readings[i].assist_alive ? tr("on") : tr("off")));
   }
   for (auto& [e, member] : pump_) {

@@ -157,8 +157,9 @@ void RecordPage::list_folder(const QString& folder) {
     title->setToolTip(e.error.empty() ? text_of(e.vehicle) : text_of(e.error));
     auto* file = new QTableWidgetItem(QString::fromStdString(e.path.filename().string()));
     file->setData(Qt::UserRole, QString::fromStdString(e.path.string()));
-    const QString state = !e.error.empty()                   ? text_of(e.error)
-                          : e.state == JobState::proved      ? tr("proved")
+    const QString state = !e.error.empty() ? text_of(e.error)
+                          : e.state == JobState::proved
+                              ? (e.hard_findings ? tr("PROVED NO LONGER") : tr("proved"))
                           : e.state == JobState::left_unsafe ? tr("LEFT UNSAFE")
                           : e.hard_findings                  ? tr("open hard points")
                                                              : tr("in work");
@@ -175,7 +176,11 @@ void RecordPage::refresh() {
                              session_.style(), QDate::currentDate()));
   switch (session_.job().state) {
     case JobState::proved:
-      state_->setText(tr("Proved: every gate passed."));
+      state_->setText(
+          proved_now(session_.job(), session_.findings())
+              ? tr("Proved: every gate passed.")
+              : tr("PROVED NO LONGER: something was changed after the gates were passed. "
+                   "Do not drive."));
       break;
     case JobState::left_unsafe:
       state_->setText(tr("LEFT UNSAFE, DO NOT DRIVE. It prints large on the sheet."));

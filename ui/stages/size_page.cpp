@@ -49,9 +49,12 @@ MapView::MapView(Session& session, QWidget* parent)
   });
   connect(&session_, &Session::changed, this, &PictureView::redraw);
   connect(&session_, &Session::style_changed, this, &PictureView::redraw);
-  connect(this, &PictureView::spot_clicked, this, [this](const QString& id) { choose(id, true); });
+  connect(this, &PictureView::spot_clicked, this, [this](const QString& id) {
+    ++presses_;
+    choose(id);
+  });
   connect(this, &PictureView::dragged, this, [this](const QString&, QPointF, QPointF to) {
-    if (const Spot* s = picture().hit(to)) choose(QString(s->id), true);
+    if (const Spot* s = picture().hit(to)) choose(QString(s->id));
   });
 }
 
@@ -63,7 +66,7 @@ QString MapView::cursor_words() const {
   return cell_words(map->at(cursor_->first, cursor_->second), session_.style());
 }
 
-void MapView::choose(const QString& id, bool dragging) {
+void MapView::choose(const QString& id) {
   const QStringList parts = id.split(QLatin1Char(':'));
   const auto& map = session_.map();
   if (parts.size() != 3 || !map) return;
@@ -71,7 +74,7 @@ void MapView::choose(const QString& id, bool dragging) {
   const auto r = parts[2].toUInt();
   if (b >= map->bores_m.size() || r >= map->ratios.size()) return;
   cursor_ = std::pair<size_t, size_t>(b, r);
-  emit cell_chosen(map->bores_m[b], map->ratios[r], dragging);
+  emit cell_chosen(map->bores_m[b], map->ratios[r], QStringLiteral("map %1").arg(presses_));
   emit cursor_moved();
 }
 
@@ -107,7 +110,7 @@ void MapView::keyPressEvent(QKeyEvent* e) {
     case Qt::Key_Return:
     case Qt::Key_Enter:
     case Qt::Key_Space:
-      emit cell_chosen(map->bores_m[b], map->ratios[r], false);
+      emit cell_chosen(map->bores_m[b], map->ratios[r], {});
       return;
     default:
       PictureView::keyPressEvent(e);
@@ -134,8 +137,9 @@ SizePage::SizePage(Session& session, QWidget* parent)
                        {Which::plan, Param::control_pin_arm}});
   panel_->setFixedHeight(116);
   auto* heads = new QHBoxLayout;
-  for (const QString& words : {tr("As found"), tr("Plan")}) {
-    auto* head = label(words, "soft", this);
+  auto* found_head = label(tr("As found"), "soft", this);
+  plan_head_ = label(tr("Plan"), "soft", this);
+  for (auto* head : {found_head, plan_head_}) {
     head->setFixedHeight(18);
     heads->addWidget(head, 1);
   }
@@ -173,14 +177,17 @@ SizePage::SizePage(Session& session, QWidget* parent)
   });
   connect(runner_, &DoubtRunner::progressed, this,
           [this](int percent) { doubt_->setText(tr("How sure is the plan? %1 %").arg(percent)); });
-  connect(map_, &MapView::cell_chosen, this, [this](double bore, double ratio, bool dragging) {
-    choose_cell(session_, bore, ratio, dragging);
-  });
+  connect(map_, &MapView::cell_chosen, this,
+          [this](double bore, double ratio, const QString& merge) {
+            choose_cell(session_, bore, ratio, merge);
+          });
   connect(map_, &MapView::cursor_moved, this, [this] { cell_->setText(map_->cursor_words()); });
 }
 
 void SizePage::refresh() {
   sentence_->setText(relative_sentence(session_.job()));
+  const QString equal = equal_feel(session_.job(), session_.style());
+  plan_head_->setText(equal.isEmpty() ? tr("Plan") : tr("Plan: %1").arg(equal));
   if (const QString w = map_->cursor_words(); !w.isEmpty()) cell_->setText(w);
   curve_->redraw();
   budget_->redraw();

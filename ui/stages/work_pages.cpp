@@ -112,6 +112,8 @@ BleedPage::BleedPage(Session& session, QWidget* parent)
   scroll_ = new QScrollArea(this);
   scroll_->setWidgetResizable(true);
   scroll_->setFocusPolicy(Qt::NoFocus);
+  typical_ = label({}, "soft", this);
+  body()->addWidget(typical_);
   scroll_->setMinimumHeight(250);
   body()->addWidget(scroll_, 3);
   order_ = new PictureView(tr("Bleeding order"), this);
@@ -173,6 +175,11 @@ void BleedPage::refresh() {
                        .arg(plan.rounds)
                        .arg(full_text(std::ceil(plan.fluid.value() * 1e5) / 1e5, Kind::volume, 0,
                                       session_.style())));
+  typical_->setText(plan.typical.empty() || !plan.missing.empty()
+                        ? QString()
+                        : tr("Typical, not measured: %1. The counts rest on them.")
+                              .arg(text_of(param_list(plan.typical))));
+  typical_->setVisible(!typical_->text().isEmpty());
   QStringList key{QStringLiteral("bench")};
   std::vector<BleedWheel> wheels = plan.wheels;
   if (wheels.empty())

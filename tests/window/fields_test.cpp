@@ -1,0 +1,198 @@
+// Every parameter can be entered in the window, by the mouse's fields and in any unit.
+#include "job/relevance.hpp"
+#include "proving/gates.hpp"
+#include "session/texts.hpp"
+#include "window/bench.hpp"
+
+using namespace yoke;
+using namespace yoke::test;
+
+namespace {
+
+constexpr Group kGroups[] = {Group::control, Group::assist,  Group::master,
+                             Group::front,   Group::rear,    Group::lines,
+                             Group::circuit, Group::vehicle, Group::target};
+
+/// A value in the middle of the range that does not contradict the known job.
+double plausible(const Job& job, Param p) {
+  const ParamInfo& i = info(p);
+  const Value now = value_of(job, Which::found, p);
+  if (now.known() && now.si != 0) return std::clamp(now.si * 1.01, i.min_si, i.max_si);
+  return i.min_si + 0.2 * (i.max_si - i.min_si);
+}
+
+}  // namespace
+
+TEST_CASE("each relevant parameter of the fitted system takes a value in its own field") {
+  Bench b;
+  REQUIRE(b.window->open_path(demo(b.dir)));
+  auto* survey = b.page<SurveyPage>(Stage::survey);
+  b.stage(Stage::survey);
+  survey->show_system(Which::found);
+  int entered = 0;
+  for (const Group g : kGroups) {
+    survey->show_group(g);
+    QApplication::processEvents();
+    for (const Param p : relevant_params(b.session.job(), Which::found, g)) {
+      if (info(p).kind == Kind::choice) continue;
+      auto* f = qobject_cast<QuantityField*>(survey->panel()->field(Which::found, p));
+      INFO(info(p).id);
+      REQUIRE(f);
+      const double si = plausible(b.session.job(), p);
+      const QString typed = QString::fromStdString(format_value(p, si, b.session.style()));
+      const Value before = value_of(b.session.job(), Which::found, p);
+      b.type(f->entry(), typed);
+      INFO(typed.toStdString() << " " << f->refusal().toStdString());
+      CHECK(f->refusal().isEmpty());
+      const Value after = value_of(b.session.job(), Which::found, p);
+      CHECK(QString::fromStdString(format_value(p, after.si, b.session.style())) == typed);
+      CHECK(after.origin == Origin::measured);
+      // How it was measured is kept, and a new value gets one.
+      CHECK(f->how()->currentIndex() == static_cast<int>(after.how));
+      if (before.origin == Origin::measured && before.how != How::unknown)
+        CHECK(after.how == before.how);
+      ++entered;
+    }
+  }
+  CHECK(entered > 45);
+}
+
+TEST_CASE("how it was measured sets the doubt, and unknown empties the value") {
+  Bench b;
+  REQUIRE(b.window->open_path(demo(b.dir)));
+  b.stage(Stage::survey);
+  auto* survey = b.page<SurveyPage>(Stage::survey);
+  survey->show_system(Which::found);
+  auto* f =
+      qobject_cast<QuantityField*>(survey->panel()->field(Which::found, Param::control_pin_arm));
+  REQUIRE(f);
+  const auto pick = [&](How how) {
+    f->how()->setCurrentIndex(static_cast<int>(how));
+    emit f->how()->activated(static_cast<int>(how));
+  };
+  pick(How::calliper);
+  CHECK(value_of(b.session.job(), Which::found, Param::control_pin_arm).doubt_si ==
+        Approx(0.05e-3));
+  pick(How::estimate);
+  CHECK(value_of(b.session.job(), Which::found, Param::control_pin_arm).doubt_si == Approx(0.0057));
+  CHECK(b.session.status_of(Stage::survey).contains("guess"));
+  pick(How::unknown);
+  CHECK_FALSE(value_of(b.session.job(), Which::found, Param::control_pin_arm).known());
+  CHECK(b.session.strip()[0].verdict == Verdict::unknown);
+  b.window->action("undo")->trigger();
+  CHECK(value_of(b.session.job(), Which::found, Param::control_pin_arm).si == Approx(0.057));
+}
+
+TEST_CASE("a plan's field shows where its value comes from, and emptying it returns to that") {
+  Bench b;
+  REQUIRE(b.window->open_path(demo(b.dir)));
+  b.stage(Stage::survey);
+  auto* survey = b.page<SurveyPage>(Stage::survey);
+  survey->show_system(Which::plan);
+  survey->show_group(Group::control);
+  QApplication::processEvents();
+  auto* f =
+      qobject_cast<QuantityField*>(survey->panel()->field(Which::plan, Param::control_pad_arm));
+  REQUIRE(f);
+  CHECK(f->entry()->text().isEmpty());
+  CHECK(f->entry()->placeholderText() == "330.2 mm");
+  CHECK(f->how()->currentText() == "as found");
+  b.type(f->entry(), "300");
+  CHECK(value_of(b.session.job(), Which::plan, Param::control_pad_arm).si == Approx(0.3));
+  CHECK(value_of(b.session.job(), Which::found, Param::control_pad_arm).si == Approx(0.3302));
+  f->entry()->selectAll();
+  QTest::keyClick(f->entry(), Qt::Key_Delete);
+  QTest::keyClick(f->entry(), Qt::Key_Return);
+  CHECK(value_of(b.session.job(), Which::plan, Param::control_pad_arm).inherited);
+  CHECK(f->entry()->placeholderText() == "330.2 mm");
+}
+
+TEST_CASE("Tab goes from field to field down the columns") {
+  Bench b;
+  REQUIRE(b.window->open_path(demo(b.dir)));
+  b.stage(Stage::survey);
+  auto* survey = b.page<SurveyPage>(Stage::survey);
+  survey->show_system(Which::found);
+  survey->show_group(Group::vehicle);
+  QApplication::processEvents();
+  b.entry(survey->panel(), Which::found, Param::vehicle_mass)->setFocus();
+  QStringList walked;
+  for (int i = 0; i < 40 && walked.size() < 4; ++i) {
+    QTest::keyClick(QApplication::focusWidget(), Qt::Key_Tab);
+    if (auto* e = qobject_cast<QLineEdit*>(QApplication::focusWidget()))
+      walked << e->accessibleName();
+  }
+  CHECK(walked == QStringList{"Wheelbase", "Height of the centre of mass",
+                              "Weight on the front axle", "Tyre grip"});
+}
+
+TEST_CASE("a click on the map is one undo step, a drag is one, and they do not merge") {
+  Bench b;
+  REQUIRE(b.window->open_path(demo(b.dir)));
+  b.stage(Stage::size);
+  auto* map = b.page<SizePage>(Stage::size)->map();
+  const Job start = b.session.job();
+  const auto at = [&](int i) {
+    return map->picture().spots[static_cast<size_t>(i)].area.center().toPoint();
+  };
+  QTest::mouseClick(map, Qt::LeftButton, {}, at(30));
+  const Job clicked = b.session.job();
+  QTest::mousePress(map, Qt::LeftButton, {}, at(33));
+  for (const int i : {34, 35, 36}) QTest::mouseMove(map, at(i));
+  QTest::mouseRelease(map, Qt::LeftButton, {}, at(36));
+  CHECK(b.session.job() != clicked);
+  b.window->action("undo")->trigger();
+  CHECK(b.session.job() == clicked);
+  b.window->action("undo")->trigger();
+  CHECK(b.session.job() == start);
+}
+
+TEST_CASE("notes follow undo, and as-built values that cannot be together are refused") {
+  Bench b;
+  REQUIRE(b.window->open_path(demo(b.dir)));
+  b.stage(Stage::install);
+  auto* page = b.window->page(Stage::install);
+  const auto find = [&](const QString& name) {
+    for (auto* e : page->findChildren<QLineEdit*>())
+      if (e->accessibleName().startsWith(name)) return e;
+    return static_cast<QLineEdit*>(nullptr);
+  };
+  auto* note = find("Note: Cap every open line");
+  REQUIRE(note);
+  b.type(note, "red caps");
+  CHECK(b.session.job().steps.at("out.cap").note == "red caps");
+  b.window->action("undo")->trigger();
+  CHECK(note->text().isEmpty());
+  b.window->action("redo")->trigger();
+  CHECK(note->text() == "red caps");
+  b.session.set_value(Which::plan, Param::control_offset,
+                      measured(Param::control_offset, 0.05, How::rule));
+  auto* rod = find("As built: Push rod length");
+  REQUIRE(rod);
+  b.type(rod, "40 mm");
+  CHECK_FALSE(b.session.job().built.at(Param::control_rod_length));
+  b.type(rod, "121 mm");
+  CHECK(b.session.job().built.at(Param::control_rod_length)->si == Approx(0.121));
+}
+
+TEST_CASE("proved lapses when something is changed afterwards") {
+  Bench b;
+  REQUIRE(b.window->open_path(demo(b.dir)));
+  b.session.edit("ready", [&](Job& j) {
+    j.found.set(Param::limit_z_failed, {0.1, How::stated, 0, {}});
+    const auto strip = foot_strip(j, 16);
+    for (const Gate& g : gates_of(j, strip, find_all(j, strip)))
+      j.gates[g.id].state = GateState::passed;
+  });
+  b.stage(Stage::record);
+  auto* record = b.window->page(Stage::record);
+  for (auto* p : record->findChildren<QPushButton*>())
+    if (p->text() == "Proved") QTest::mouseClick(p, Qt::LeftButton);
+  REQUIRE(b.session.job().state == JobState::proved);
+  CHECK(b.session.status_of(Stage::record) == "proved");
+  b.session.set_value(Which::plan, Param::circuit_fr, Measured{1, How::stated, 0, {}});
+  CHECK(b.session.status_of(Stage::record) == "PROVED NO LONGER");
+  CHECK(record->findChild<QTextBrowser*>()->toPlainText().contains("PROVED NO LONGER"));
+  b.window->action("undo")->trigger();
+  CHECK(b.session.status_of(Stage::record) == "proved");
+}
