@@ -147,16 +147,23 @@ Picture rod_section_picture(const Job& job, const RodReport&, const Style& style
   background(pic, QStringLiteral("Where the rod's ball end finds its seat"));
   const UnitSection units[] = {unit_of(job, Which::found), unit_of(job, Which::plan)};
   const QString names[] = {QStringLiteral("as found"), QStringLiteral("plan")};
-  // One scale for both, so that they can be compared by eye.
+  // Drawn for a small place and enlarged with it; one scale for both, to be compared by eye.
+  const double zoom = std::clamp(std::min(size.width() / 574, size.height() / 233), 1.0, 2.0);
+  const QSizeF place = size / zoom;
   const double longest = std::max({units[0].n() + units[0].g(), units[1].n() + units[1].g(), 30.0});
-  const double scale = std::min(4.0, (size.width() / 2 - 170) / longest);
+  const double scale = std::min(4.0, (place.width() / 2 - 170) / longest);
   for (int i = 0; i < 2; ++i) {
-    const QPointF face(size.width() * (i == 0 ? 0.5 : 1.0) - 96, size.height() / 2 + 14);
+    const QPointF face(place.width() * (i == 0 ? 0.5 : 1.0) - 96, place.height() / 2 + 14);
     const UnitSection u = units[i];
     const QString name = names[i];
-    pic.layers.emplace_back([=](QPainter& p) { draw_unit(p, u, face, scale, name, style); });
-    pic.said << name + (u.known() ? QStringLiteral(": seat %1 mm in front of the face")
-                                        .arg(u.t() - u.n(), 0, 'f', 2)
+    pic.layers.emplace_back([=](QPainter& p) {
+      p.scale(zoom, zoom);
+      draw_unit(p, u, face, scale, name, style);
+    });
+    const double seat_m = (u.t() - u.n()) * 1e-3;
+    pic.said << name + (u.known() ? QStringLiteral(": seat ") +
+                                        q(format_full(seat_m, Kind::length, 2, style)) +
+                                        QStringLiteral(" in front of the face")
                                   : QStringLiteral(": not all measured"));
   }
   return pic;
@@ -178,7 +185,7 @@ Picture bleed_picture(const Job& job, const BleedPlan& plan, QSizeF size) {
     p.drawText(QRectF(size.width() * 0.12, size.height() / 2 - 20, size.width() * 0.12, 56),
                Qt::AlignCenter, QStringLiteral("master"));
     p.setPen(theme::kScribeSoft);
-    p.drawText(QRectF(40, 54, 200, 18), Qt::AlignLeft, QStringLiteral("front of the car"));
+    p.drawText(QRectF(40, 54, 200, 18), Qt::AlignLeft, QStringLiteral("front"));
   });
   int order = 0;
   for (const BleedWheel& w : plan.wheels) {

@@ -2,6 +2,7 @@
 
 #include <cmath>
 
+#include "job/assemble.hpp"
 #include "master/bores.hpp"
 #include "session/texts.hpp"
 #include "sizing/relative.hpp"
@@ -30,47 +31,48 @@ void choose_cell(Session& session, double bore_m, double ratio, const QString& m
       [&](Job& job) {
         set_plan(job, Param::master_bore, bore_m);
         const double pad = value_of(job, Which::plan, Param::control_pad_arm).si;
-        const double pin = value_of(job, Which::plan, Param::control_pin_arm).si;
-        if (pad > 0 && (pin <= 0 || std::abs(pad / pin - ratio) > 0.01))
+        const auto now = arm_ratio(job, Which::plan);
+        if (pad > 0 && (!now || std::abs(*now - ratio) > 0.01))
           set_plan(job, Param::control_pin_arm, pad / ratio);
       },
       merge);
 }
 
-QString relative_sentence(const Job& job) {
-  const auto ratio = [&job](Which w) {
-    const double pin = value_of(job, w, Param::control_pin_arm).si;
-    return pin > 0 ? value_of(job, w, Param::control_pad_arm).si / pin : 0.0;
-  };
+namespace {
+
+/// Old against new by what is known of them; nothing while a bore or an arm is not.
+std::optional<Expected<Relative>> relative_of(const Job& job) {
   const Value old_bore = value_of(job, Which::found, Param::master_bore);
   const Value new_bore = value_of(job, Which::plan, Param::master_bore);
-  if (!old_bore.known() || !new_bore.known() || ratio(Which::found) <= 0)
+  const auto old_ratio = arm_ratio(job, Which::found);
+  const auto new_ratio = arm_ratio(job, Which::plan);
+  if (!old_bore.known() || !new_bore.known() || !old_ratio || !new_ratio) return std::nullopt;
+  return relative(Length{old_bore.si}, Length{new_bore.si}, *old_ratio, *new_ratio);
+}
+
+}  // namespace
+
+QString relative_sentence(const Job& job) {
+  const auto r = relative_of(job);
+  if (!r)
     return QObject::tr(
         "Enter two bores and the two arms of the pedal: that alone says how much harder and "
         "shorter.");
-  const auto r =
-      relative(Length{old_bore.si}, Length{new_bore.si}, ratio(Which::found), ratio(Which::plan));
-  if (!r) return error_text(r.error());
-  QString s = QObject::tr("Force × %1, travel × %2 by bore and ratio alone. %3")
-                  .arg(r->force_factor, 0, 'f', 2)
-                  .arg(r->travel_factor, 0, 'f', 2)
-                  .arg(text_of(relative_words(*r)));
-  return s;
+  if (!*r) return error_text(r->error());
+  return QObject::tr("Force × %1, travel × %2 by bore and ratio alone. %3")
+      .arg((*r)->force_factor, 0, 'f', 2)
+      .arg((*r)->travel_factor, 0, 'f', 2)
+      .arg(text_of(relative_words(**r)));
 }
 
 QString equal_feel(const Job& job, const Style& style) {
-  const auto arms = [&job](Which w) {
-    const double pin = value_of(job, w, Param::control_pin_arm).si;
-    return pin > 0 ? value_of(job, w, Param::control_pad_arm).si / pin : 0.0;
-  };
-  const auto r = relative(Length{value_of(job, Which::found, Param::master_bore).si},
-                          Length{value_of(job, Which::plan, Param::master_bore).si},
-                          arms(Which::found), arms(Which::plan));
-  if (!r) return {};
-  return QObject::tr(
-             "feels as found with a bore of %1 at this ratio, or a ratio of %2 with this bore")
-      .arg(full_text(r->equal_bore.value(), Kind::length, 2, style))
-      .arg(r->equal_ratio, 0, 'f', 2);
+  const auto r = relative_of(job);
+  if (!r || !*r) return {};
+  const BoreSize* size = named_bore((*r)->equal_bore);
+  return QObject::tr("same feel as found with bore %1, or ratio %2")
+      .arg(size ? text_of(size->name)
+                : quantity_text((*r)->equal_bore.value(), Kind::length, 2, style))
+      .arg((*r)->equal_ratio, 0, 'f', 2);
 }
 
 }  // namespace yoke

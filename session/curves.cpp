@@ -186,11 +186,9 @@ QStringList prove_words(const Session& s) {
     words << QStringLiteral(
         "No readings yet. Bathroom scale between foot and pad, tape from the seat: three light "
         "presses, two firm ones.");
-  const double pin = value_of(s.job(), Which::plan, Param::control_pin_arm).si;
-  if (pin > 0) {
-    const PumpReport p =
-        pump_report(s.job().pump, Length{value_of(s.job(), Which::plan, Param::master_bore).si},
-                    value_of(s.job(), Which::plan, Param::control_pad_arm).si / pin);
+  const Value bore = value_of(s.job(), Which::plan, Param::master_bore);
+  if (const auto ratio = arm_ratio(s.job(), Which::plan); ratio && bore.known()) {
+    const PumpReport p = pump_report(s.job().pump, Length{bore.si}, *ratio);
     for (const auto& w : p.words) words << text_of(w);
   }
   return words;

@@ -240,6 +240,13 @@ Assembly assemble(const Job& job, Which which) {
   return a;
 }
 
+std::optional<double> arm_ratio(const Job& job, Which which) {
+  const Value pad = value_of(job, which, Param::control_pad_arm);
+  const Value pin = value_of(job, which, Param::control_pin_arm);
+  if (!pad.known() || !pin.known() || pin.si <= 0) return std::nullopt;
+  return pad.si / pin.si;
+}
+
 bool has_assist(const Job& job, Which which) {
   const Value v = value_of(job, which, Param::assist_kind);
   return v.known() && v.si >= 1;

@@ -19,6 +19,9 @@ struct Assembly {
 
 [[nodiscard]] Assembly assemble(const Job& job, Which which);
 
+/// Pad arm over pin arm, the ratio by two lengths; nothing while one of them is unknown.
+[[nodiscard]] std::optional<double> arm_ratio(const Job& job, Which which);
+
 /// A booster of any kind is fitted or planned; false when that is not known.
 [[nodiscard]] bool has_assist(const Job& job, Which which);
 [[nodiscard]] bool has_two_circuits(const Job& job, Which which);

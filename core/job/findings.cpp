@@ -29,10 +29,8 @@ const ConditionReport* report_of(const std::vector<ConditionReport>& strip, Cond
 std::vector<Finding> prove_findings(const Job& job) {
   std::vector<Finding> f;
   const Value bore = value_of(job, Which::plan, Param::master_bore);
-  const Value pad = value_of(job, Which::plan, Param::control_pad_arm);
-  const Value pin = value_of(job, Which::plan, Param::control_pin_arm);
-  if (bore.known() && pad.known() && pin.known()) {
-    const PumpReport p = pump_report(job.pump, Length{bore.si}, pad.si / pin.si);
+  if (const auto ratio = arm_ratio(job, Which::plan); bore.known() && ratio) {
+    const PumpReport p = pump_report(job.pump, Length{bore.si}, *ratio);
     if (p.sinking)
       f.push_back({Severity::hard, Stage::prove, "prove.sinking", p.words.back(),
                    "no more than a tape can mistake, 2 mm a minute",
@@ -189,14 +187,10 @@ std::string size_status(const Job& job, const std::vector<ConditionReport>& stri
     return std::to_string(failing) + (failing == 1 ? " condition fails" : " conditions fail");
   }
   if (plan && plan->target) return "plan " + plan->reason;
-  const auto get = [&job](Which w, Param p) { return value_of(job, w, p).si; };
-  const auto ratio = [&](Which w) {
-    const double pin = get(w, Param::control_pin_arm);
-    return pin > 0 ? get(w, Param::control_pad_arm) / pin : 0.0;
-  };
-  const auto rel = relative(Length{get(Which::found, Param::master_bore)},
-                            Length{get(Which::plan, Param::master_bore)}, ratio(Which::found),
-                            ratio(Which::plan));
+  const auto bore = [&job](Which w) { return Length{value_of(job, w, Param::master_bore).si}; };
+  const auto rel =
+      relative(bore(Which::found), bore(Which::plan), arm_ratio(job, Which::found).value_or(0.0),
+               arm_ratio(job, Which::plan).value_or(0.0));
   if (rel)
     return fmt::format("force ×{:.2f}, travel ×{:.2f}", rel->force_factor, rel->travel_factor);
   return "two bores and two ratios needed";

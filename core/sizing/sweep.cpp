@@ -203,10 +203,8 @@ SweepRequest default_request(const Job& job) {
   add_unique(q.bores_m, bore, 3e-5);
   add_unique(q.bores_m, fitted, 3e-5);
   for (int i = 0; i <= 20; ++i) q.ratios.push_back(3.0 + 0.25 * i);
-  for (const Which w : {Which::plan, Which::found}) {
-    const double pin = value_of(job, w, Param::control_pin_arm).si;
-    if (pin > 0) add_unique(q.ratios, value_of(job, w, Param::control_pad_arm).si / pin, 0.06);
-  }
+  for (const Which w : {Which::plan, Which::found})
+    if (const auto ratio = arm_ratio(job, w)) add_unique(q.ratios, *ratio, 0.06);
   std::sort(q.bores_m.begin(), q.bores_m.end());
   std::sort(q.ratios.begin(), q.ratios.end());
   return q;

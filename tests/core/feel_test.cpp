@@ -217,13 +217,67 @@ TEST_CASE("stops: the first one is named") {
   CHECK(FeelModel::make(s, {})->stop() == Stop::booster_stroke);
   s.booster_stroke.reset();
   s.vehicle->mass = Mass{300};
-  CHECK(FeelModel::make(s, {})->stop() == Stop::locked);
+  const auto light = FeelModel::make(s, {});
+  CHECK(light->stop() == Stop::locked);
+  // It ends at 1.2 times the pressure that locks every braked axle.
+  CHECK(light->at(light->end_pressure_pa() / 1.21).lock != Lock::both);
+  CHECK(light->at(light->end_pressure_pa() / 1.19).lock == Lock::both);
   s.vehicle.reset();
   s.control.pad_stop = Length{0.4};
   s.strokes_known = false;
   CHECK(FeelModel::make(s, {})->stop() == Stop::pressure_limit);
   s.control.geometry = RodGeometry{Length{0.05}, Length{0.0}, Angle{0.9}, Length{0.12}};
   CHECK(FeelModel::make(s, {})->stop() == Stop::geometry);
+}
+
+TEST_CASE("available travel: the first of pad stop, master and booster; reserve counts from it") {
+  System s = car();
+  s.control.pad_stop = Length{0.5};
+  const double before = 0.00075;
+  const auto master = FeelModel::make(s, {});
+  CHECK(master->available_m() == Approx(6 * (before + 0.018 + 0.017)));
+  s.control.pad_stop = Length{0.16};
+  CHECK(FeelModel::make(s, {})->available_m() == Approx(0.16));
+  s.control.pad_stop = Length{0.5};
+  s.booster_stroke = Length{0.020};
+  CHECK(FeelModel::make(s, {})->available_m() == Approx(6 * (before + 0.020)));
+  s.booster_stroke.reset();
+  s.strokes_known = false;
+  CHECK(FeelModel::make(s, {})->available_m() == Approx(0.5));
+  const TargetReport r = master->at_z(0.4);
+  CHECK(r.reserve_m == Approx(master->available_m() - r.at.pad_travel_m));
+  CHECK(r.reserve_share == Approx(r.reserve_m / master->available_m()));
+  CHECK(r.left1_m == Approx(0.018 - r.at.piston1_m));
+  CHECK(r.left2_m == Approx(0.017 - r.at.piston2_m));
+  // Stiffness is the slope of the curve.
+  const FeelPoint a = master->at(r.at.pressure_pa * 0.999);
+  const FeelPoint b = master->at(r.at.pressure_pa * 1.001);
+  CHECK(r.stiffness_n_m ==
+        Approx((b.pad_force_n - a.pad_force_n) / (b.pad_travel_m - a.pad_travel_m)).epsilon(1e-3));
+}
+
+TEST_CASE("the curve begins with its free part and is read between its points") {
+  const auto m = FeelModel::make(car(), {});
+  const FeelCurve c = m->curve(64);
+  CHECK(c.points[0].pad_travel_m == 0);
+  CHECK(c.points[0].pad_force_n == Approx(15));  // the return spring alone
+  CHECK(c.points[1].pad_travel_m == Approx(6 * 0.00075));
+  CHECK(c.points[1].pad_force_n == Approx(15));
+  CHECK(c.points[2].pad_force_n == Approx(15 + 45 / (6 * 0.95)));  // the master's own spring
+  CHECK(c.points[3].pad_travel_m == Approx(6 * (0.00075 + 0.002)));
+  CHECK(c.points[3].pressure_pa == 0);
+  const FeelPoint& a = c.points[20];
+  const FeelPoint& b = c.points[21];
+  const FeelPoint half = point_at_travel(c, (a.pad_travel_m + b.pad_travel_m) / 2);
+  CHECK(half.pad_force_n == Approx((a.pad_force_n + b.pad_force_n) / 2));
+  CHECK(half.pressure_pa == Approx((a.pressure_pa + b.pressure_pa) / 2));
+  CHECK(point_at_travel(c, -1).pad_travel_m == 0);
+  CHECK(point_at_travel(c, 9).pad_travel_m == c.points.back().pad_travel_m);
+  CHECK(point_at_travel({}, 0.1).pad_force_n == 0);
+  const TargetReport high = m->at_pressure(9e7);
+  CHECK_FALSE(high.reached);
+  CHECK(high.at.pressure_pa == Approx(m->end_pressure_pa()));
+  CHECK(m->at_pressure(1e6).reached);
 }
 
 TEST_CASE("what cannot be is an error value") {

@@ -336,6 +336,9 @@ TEST_CASE("a job cannot be proved while a gate stands open or failed") {
     CHECK(g.state == GateState::passed);
   }
   CHECK(may_be_proved(gates()));
+  job.gates["weep"].state = GateState::open;  // one that nobody has looked at is enough
+  CHECK_FALSE(may_be_proved(gates()));
+  job.gates["weep"].state = GateState::passed;
   plan(job, Param::circuit_fr, 1, How::stated);
   CHECK_FALSE(may_be_proved(gates()));
   const auto held = gates();

@@ -13,11 +13,6 @@ namespace yoke {
 
 namespace {
 
-double ratio_of(const Job& job, Which which) {
-  const double pin = value_of(job, which, Param::control_pin_arm).si;
-  return pin > 0 ? value_of(job, which, Param::control_pad_arm).si / pin : 0.0;
-}
-
 Picture no_map(const QString& why, QSizeF size) {
   PlotInput in;
   in.title = QStringLiteral("The map of bores and ratios");
@@ -38,9 +33,9 @@ MapView::MapView(Session& session, QWidget* parent)
     const Job& job = session_.job();
     MapMarks m;
     m.plan_bore_m = value_of(job, Which::plan, Param::master_bore).si;
-    m.plan_ratio = ratio_of(job, Which::plan);
+    m.plan_ratio = arm_ratio(job, Which::plan).value_or(0.0);
     m.found_bore_m = value_of(job, Which::found, Param::master_bore).si;
-    m.found_ratio = ratio_of(job, Which::found);
+    m.found_ratio = arm_ratio(job, Which::found).value_or(0.0);
     m.cursor = cursor_;
     if (m.cursor &&
         (m.cursor->first >= map->bores_m.size() || m.cursor->second >= map->ratios.size()))
@@ -90,7 +85,7 @@ void MapView::keyPressEvent(QKeyEvent* e) {
   if (!cursor_)
     cursor_ = std::pair(
         nearest(map->bores_m, value_of(session_.job(), Which::plan, Param::master_bore).si),
-        nearest(map->ratios, ratio_of(session_.job(), Which::plan)));
+        nearest(map->ratios, arm_ratio(session_.job(), Which::plan).value_or(0.0)));
   auto& [b, r] = *cursor_;
   b = std::min(b, map->bores_m.size() - 1);
   r = std::min(r, map->ratios.size() - 1);
@@ -141,6 +136,7 @@ SizePage::SizePage(Session& session, QWidget* parent)
   plan_head_ = label(tr("Plan"), "soft", this);
   for (auto* head : {found_head, plan_head_}) {
     head->setFixedHeight(18);
+    head->setWordWrap(false);
     heads->addWidget(head, 1);
   }
   body()->addLayout(heads);
