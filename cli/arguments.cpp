@@ -21,6 +21,10 @@ const std::map<std::string, std::vector<std::string>>& known_options() {
         "--clearance-more", "--ratio", "--pitch", "--height"}},
       {"params", {}},
       {"doubt", {"--condition", "--samples", "--seed"}},
+      {"figures", {"--group"}},
+      {"calc", {}},
+      {"map", {"--prefer"}},
+      {"curve", {"--condition", "--points"}},
       {"check", {}},
       {"schema", {}},
       {"help", {}}};
@@ -50,7 +54,8 @@ Expected<Arguments> read_arguments(const std::vector<std::string>& words) {
   const auto known = known_options().find(a.command);
   if (known == known_options().end())
     return fail(wrong(a.command, "There is no command “" + a.command + "”",
-                      "Commands: solve, relative, rod, doubt, params, check, schema, help"));
+                      "Commands: solve, relative, rod, doubt, figures, curve, map, calc, params, "
+                      "check, schema, help"));
   for (size_t i = 1; i < words.size(); ++i) {
     const std::string& w = words[i];
     if (w.rfind("--", 0) != 0) {

@@ -24,8 +24,14 @@ constexpr const char* kHelp =
     "      [--clearance-more L] [--ratio R] [--pitch P] [--height L]\n"
     "                            how much to shorten or lengthen the rod, and the turns\n"
     "  rod JOB                   the same from a job\n"
-    "  doubt JOB [--condition plan] [--samples 4000] [--seed 1]\n"
+    "  doubt JOB [--condition plan|all] [--samples 4000] [--seed 1]\n"
     "                            10 to 90 % bands of the figures, and what to measure next\n"
+    "  figures JOB [--group G]   lever, press, balance, holding, reserve, bar, clutch, causes …\n"
+    "  curve JOB [--condition plan] [--points 16]\n"
+    "                            one press, point by point\n"
+    "  map JOB [--prefer light|short|firm]\n"
+    "                            every bore, ratio and assist: inside, or why not\n"
+    "  calc [NAME input=value …] bench arithmetic: crowfoot, thread, off-axis, copper …\n"
     "  params                    every parameter: id, words, kind, range, typical, source\n"
     "  check JOB                 findings; exit status 1 when a hard one stands\n"
     "  schema                    the JSON Schema of job files\n"
@@ -201,8 +207,6 @@ Expected<Table> rod_table(const Arguments& a) {
   return t;
 }
 
-namespace {
-
 Expected<ConditionId> condition_named(const std::string& name) {
   static constexpr const char* names[] = {"found",       "plan", "assist_lost", "first_lost",
                                           "second_lost", "hot",  "air_left"};
@@ -213,13 +217,40 @@ Expected<ConditionId> condition_named(const std::string& name) {
                "There is no condition “" + name + "”", "Use one of the names"});
 }
 
+namespace {
+
+Expected<Table> all_bands(const Job& job, const DoubtRequest& q, const Style& style) {
+  const auto r = doubt(job, conditions_for(strip_inputs(job).clutch), q);
+  if (!r) return fail(r.error());
+  Table t;
+  t.keys = {"condition", "figure", "low_10", "middle", "high_90"};
+  for (const ConditionDoubt& c : r->conditions) {
+    const std::string title = condition_title(job, c.id);
+    if (!c.because.empty()) {
+      t.notes.push_back(title + ": " + c.because);
+      continue;
+    }
+    for (std::size_t i = 0; i < kFigureCount; ++i) {
+      const auto& f = figure_info(static_cast<FigureId>(i));
+      const Band& b = c.bands[i];
+      t.rows.push_back(
+          {text(title), text(std::string(f.key)), quantity(b.low, f.kind, f.digits, style),
+           quantity(b.middle, f.kind, f.digits, style), quantity(b.high, f.kind, f.digits, style)});
+    }
+    t.notes.push_back(
+        fmt::format("{}: {:.0f} % of {} draws pass", title, c.pass_share * 100, r->samples));
+  }
+  return t;
+}
+
 }  // namespace
 
 Expected<Table> doubt_table(const Arguments& a) {
   const auto job = job_of(a);
   if (!job) return fail(job.error());
   const auto named = a.options.find("--condition");
-  const auto id = condition_named(named == a.options.end() ? "plan" : named->second);
+  const bool all = named != a.options.end() && named->second == "all";
+  const auto id = condition_named(named == a.options.end() || all ? "plan" : named->second);
   if (!id) return fail(id.error());
   const auto samples = option(a, "--samples", Kind::number, 4000);
   const auto seed = option(a, "--seed", Kind::number, 1);
@@ -228,24 +259,25 @@ Expected<Table> doubt_table(const Arguments& a) {
   DoubtRequest q;
   q.samples = *samples >= 0 && *samples <= 1e6 ? static_cast<std::size_t>(*samples) : 0;
   q.seed = *seed >= 0 && *seed < 1e15 ? static_cast<std::uint64_t>(*seed) : 0;
+  if (all) return all_bands(*job, q, a.style);
   const auto r = doubt(*job, *id, q);
   if (!r) return fail(r.error());
   Table t;
   t.keys = {"figure", "low_10", "middle", "high_90"};
-  const auto band = [&](const char* name, const Band& b, Kind kind, int digits) {
-    t.rows.push_back({text(name), quantity(b.low, kind, digits, a.style),
-                      quantity(b.middle, kind, digits, a.style),
-                      quantity(b.high, kind, digits, a.style)});
-  };
-  band("effort_N", r->effort_n, Kind::force, 0);
-  band("travel_m", r->travel_m, Kind::length, 1);
-  band("reserve", r->reserve_share, Kind::fraction, 0);
+  for (std::size_t i = 0; i < kFigureCount; ++i) {
+    const auto& f = figure_info(static_cast<FigureId>(i));
+    const Band& b = r->bands[i];
+    t.rows.push_back({text(std::string(f.key)), quantity(b.low, f.kind, f.digits, a.style),
+                      quantity(b.middle, f.kind, f.digits, a.style),
+                      quantity(b.high, f.kind, f.digits, a.style)});
+  }
   t.notes = {fmt::format("{:.0f} % of {} draws pass; {} contradict themselves.",
-                         r->pass_share * 100, r->samples, r->impossible)};
+                         r->pass_share * 100, q.samples, r->impossible)};
   for (size_t i = 0; i < std::min<size_t>(5, r->ranked.size()); ++i)
     t.notes.push_back(fmt::format("measure next {}: {} is good for ±{:.1f} N and ±{:.1f} mm", i + 1,
-                                  info(r->ranked[i].param).words, std::abs(r->ranked[i].effort_n),
-                                  std::abs(r->ranked[i].travel_m) * 1e3));
+                                  info(r->ranked[i].param).words,
+                                  std::abs(r->ranked[i].of(FigureId::effort)),
+                                  std::abs(r->ranked[i].of(FigureId::travel)) * 1e3));
   return t;
 }
 
@@ -254,7 +286,8 @@ Table params_table(const Arguments& a) {
   t.keys = {"id", "words", "kind", "range", "typical", "source"};
   static constexpr const char* kinds[] = {
       "length",      "area",     "volume", "force",    "pressure", "mass", "angle",
-      "temperature", "altitude", "pitch",  "fraction", "number",   "time", "choice"};
+      "temperature", "altitude", "pitch",  "fraction", "number",   "time", "flow",
+      "spring_rate", "torque",   "speed",  "current",  "choice"};
   for (const ParamInfo& p : all_params())
     t.rows.push_back({text(std::string(p.id)), text(std::string(p.words)),
                       text(kinds[static_cast<size_t>(p.kind)]), text(range_words(p, a.style)),
@@ -288,6 +321,10 @@ Outcome run(const std::vector<std::string>& words) {
                             : a->command == "relative" ? relative_table(*a)
                             : a->command == "rod"      ? rod_table(*a)
                             : a->command == "doubt"    ? doubt_table(*a)
+                            : a->command == "figures"  ? figures_table(*a)
+                            : a->command == "calc"     ? calc_table(*a)
+                            : a->command == "map"      ? map_table(*a)
+                            : a->command == "curve"    ? curve_table(*a)
                             : a->command == "params"   ? Expected<Table>(params_table(*a))
                                                        : check_table(*a, hard);
   if (!t) return {"", t.error().text() + "\n", 2};

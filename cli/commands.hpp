@@ -6,6 +6,7 @@
 #include <vector>
 
 #include "cli/table.hpp"
+#include "feel/conditions.hpp"
 #include "job/job.hpp"
 
 namespace yoke::cli {
@@ -31,6 +32,16 @@ struct Outcome {
 [[nodiscard]] Expected<Table> solve(const Arguments& a);
 [[nodiscard]] Expected<Table> relative_table(const Arguments& a);
 [[nodiscard]] Expected<Table> rod_table(const Arguments& a);
+/// Groups of figures: lever, press, balance, holding, reserve, clutch …
+[[nodiscard]] Expected<Table> figures_table(const Arguments& a);
+/// Bench arithmetic; without a name the list of it.
+[[nodiscard]] Expected<Table> calc_table(const Arguments& a);
+/// Every cell of the map, and the first of the ranking.
+[[nodiscard]] Expected<Table> map_table(const Arguments& a);
+/// The press of one condition, point by point.
+[[nodiscard]] Expected<Table> curve_table(const Arguments& a);
+/// "plan", "first_lost" …
+[[nodiscard]] Expected<ConditionId> condition_named(const std::string& name);
 [[nodiscard]] Table params_table(const Arguments& a);
 /// Bands of effort, travel and reserve, and what to measure next.
 [[nodiscard]] Expected<Table> doubt_table(const Arguments& a);

@@ -55,7 +55,9 @@ json write_logs(const Job& job, json root) {
                                 {"travel_m", r.travel_m},
                                 {"force_plus_minus_N", r.force_doubt_n},
                                 {"travel_plus_minus_m", r.travel_doubt_m},
-                                {"assist", r.assist_alive}});
+                                {"assist", r.assist_alive},
+                                {"second_apply", r.second_apply},
+                                {"hoses_clamped", r.hoses_clamped}});
   root["pump"] = {{"first_m", optional_number(job.pump.first_m)},
                   {"third_m", optional_number(job.pump.third_m)},
                   {"sink_m", optional_number(job.pump.sink_m)},

@@ -217,7 +217,8 @@ void read_logs(Checker& c, Job& job, const json& root) {
                               c.number_of(v, "travel_m", place, 0, 1, 0),
                               c.number_of(v, "force_plus_minus_N", place, 0, 1000, 10),
                               c.number_of(v, "travel_plus_minus_m", place, 0, 0.2, 0.0015),
-                              flag(c, v, "assist", place)});
+                              flag(c, v, "assist", place), flag(c, v, "second_apply", place),
+                              flag(c, v, "hoses_clamped", place)});
     }
   }
   if (const json* v = c.object(root, "pump")) {

@@ -29,6 +29,16 @@ namespace yoke {
       return "degC";
     case Kind::time:
       return "s";
+    case Kind::flow:
+      return "m3/s";
+    case Kind::spring_rate:
+      return "N/m";
+    case Kind::torque:
+      return "N.m";
+    case Kind::speed:
+      return "m/s";
+    case Kind::current:
+      return "A";
     case Kind::fraction:
     case Kind::number:
     case Kind::choice:

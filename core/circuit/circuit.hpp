@@ -2,7 +2,8 @@
 // All pressures gauge, SI. smooth(u) = 3u^2 - 2u^3 on [0, 1], clamped.
 #pragma once
 
-#include <vector>
+#include <algorithm>
+#include <cmath>
 
 #include "quantity/units.hpp"
 
@@ -14,7 +15,7 @@ namespace yoke {
 struct Disc {
   Area side_area{};          ///< A_s: pistons on one side
   bool opposed = false;      ///< pistons on both sides
-  Length clearance{0.0002};  ///< d: both pads together
+  Length clearance{0.0002};  ///< d: both pads together, knock-back included
   Length effective_radius{};
   double mu = 0.40;
 };
@@ -43,12 +44,19 @@ struct Tube {
 
 enum class HoseKind { rubber_new, rubber_aged, braided };
 
-/// Flexible hose, 1/8 in: expansion per length by straight lines through 0, 1000 and 1500 psi
-/// (regulatory maxima 0.66 and 0.79 cm3 per foot, 49 CFR 571.106, from memory), times a factor:
-/// new rubber 0.30, aged 1.0, braided 0.12 (common practice, no source).
+enum class HoseSize { eighth, three_sixteenths, quarter };
+enum class HoseGrade { regular, low_expansion };
+
+/// Flexible hose: expansion per length by straight lines through 0, 1000 and 1500 psi, the last
+/// slope continued. Regulatory maxima in cm3 per foot at both pressures (49 CFR 571.106, from
+/// memory): 1/8 in 0.66, 0.79 (low expansion 0.33, 0.42); 3/16 in 0.86, 1.02 (0.55, 0.72); 1/4 in
+/// 1.04, 1.30 (0.82, 1.17). Times a factor: new rubber 0.30, aged 1.0, braided 0.12 (common
+/// practice, no source).
 struct Hose {
   Length length{};
   HoseKind kind = HoseKind::rubber_new;
+  HoseSize size = HoseSize::eighth;
+  HoseGrade grade = HoseGrade::regular;
 };
 
 /// Fluid column. V = V0 p / K(T), K20 1.7 GPa glycol, 1.0 GPa silicone,
@@ -69,16 +77,65 @@ struct VolumeParts {
   [[nodiscard]] double total_m3() const {
     return take_up_m3 + brake_m3 + hose_m3 + tube_m3 + fluid_m3 + air_m3;
   }
-  VolumeParts& operator+=(const VolumeParts& o);
+  VolumeParts& operator+=(const VolumeParts& o) {
+    take_up_m3 += o.take_up_m3;
+    brake_m3 += o.brake_m3;
+    hose_m3 += o.hose_m3;
+    tube_m3 += o.tube_m3;
+    fluid_m3 += o.fluid_m3;
+    air_m3 += o.air_m3;
+    return *this;
+  }
   bool operator==(const VolumeParts&) const = default;
 };
 
-[[nodiscard]] double smooth_step(double u);
+// Short and called for every point of a press: kept where they can be inlined.
+[[nodiscard]] inline double smooth_step(double u) {
+  u = std::clamp(u, 0.0, 1.0);
+  return u * u * (3.0 - 2.0 * u);
+}
+/// What a brake adds to its circuit, apart from the shapes over pressure below.
+struct DiscSums {
+  double take_up_m3 = 0;  ///< times disc_contact
+  double linear_m3_pa = 0;
+  double soft_m3 = 0;  ///< times disc_softness
+};
+struct DrumSums {
+  double take_up_m3 = 0;  ///< times drum_contact
+  double linear_m3_pa = 0;
+};
+[[nodiscard]] DiscSums disc_sums(const Disc& disc);
+[[nodiscard]] DrumSums drum_sums(const Drum& drum);
+/// 0 … 1 over pressure: pads to contact, shoes to contact, growth that levels off.
+inline constexpr double kDiscContact_pa = 0.15e6;
+inline constexpr double kDiscSoftening_pa = 1.5e6;
+/// Pressures at which the shoe springs begin to give, and have given way.
+inline constexpr double kDrumSpringLow_pa = 0.25e6;
+inline constexpr double kDrumSpringHigh_pa = 0.50e6;
+[[nodiscard]] inline double disc_contact(double p_pa) {
+  return p_pa >= kDiscContact_pa ? 1.0 : smooth_step(p_pa / kDiscContact_pa);
+}
+[[nodiscard]] inline double drum_contact(double p_pa) {
+  if (p_pa >= kDrumSpringHigh_pa) return 1.0;
+  return smooth_step((p_pa - kDrumSpringLow_pa) / (kDrumSpringHigh_pa - kDrumSpringLow_pa));
+}
+[[nodiscard]] inline double disc_softness(double p_pa) {
+  return 1.0 - std::exp(-p_pa * (1.0 / kDiscSoftening_pa));
+}
 /// Volumes of one brake: take-up and growth.
 [[nodiscard]] VolumeParts disc_volume(const Disc& disc, double p_pa);
 [[nodiscard]] VolumeParts drum_volume(const Drum& drum, double p_pa);
 [[nodiscard]] double tube_volume_m3(const Tube& tube, double p_pa);
 [[nodiscard]] double hose_volume_m3(const Hose& hose, double p_pa);
+/// Expansion of a hose as two slopes: m3/Pa up to the knee at 1000 psi, and beyond it.
+struct HoseSlopes {
+  double first_m3_pa = 0;
+  double then_m3_pa = 0;
+};
+inline constexpr double kHoseKnee_pa = 1000 * 6894.757293168361;
+[[nodiscard]] HoseSlopes hose_slopes(const Hose& hose);
+/// Volume of a tube for each pascal.
+[[nodiscard]] double tube_m3_pa(const Tube& tube);
 [[nodiscard]] double bulk_modulus_pa(const Fluid& fluid);
 /// Volume given up by air that was `free_m3` at ambient pressure; polytropic exponent 1 (slow) to
 /// 1.4 (fast). Ideal gas.
@@ -86,7 +143,7 @@ struct VolumeParts {
                                    double exponent = 1.0);
 /// Bore of the tube times its length: the fluid it holds.
 [[nodiscard]] Volume tube_content(const Tube& tube);
-/// A 1/8 in hose's bore times its length.
+/// A hose's bore times its length.
 [[nodiscard]] Volume hose_content(const Hose& hose);
 /// Fluid inside one brake at rest: pistons about 6 mm out (common practice, no source).
 [[nodiscard]] Volume brake_content(Area piston_area);
@@ -101,7 +158,17 @@ struct Metering {
   Pressure hold{600000.0};
   Pressure blend{1200000.0};
 };
-[[nodiscard]] double metered_pa(const Metering& valve, double p_pa);
-[[nodiscard]] double proportioned_pa(const Proportioning& valve, double p_pa);
+[[nodiscard]] inline double metered_pa(const Metering& valve, double p_pa) {
+  const double hold_pa = valve.hold.value();
+  const double blend_pa = valve.blend.value();
+  if (p_pa <= hold_pa) return 0.0;
+  if (p_pa >= blend_pa) return p_pa;
+  return blend_pa * (p_pa - hold_pa) / (blend_pa - hold_pa);
+}
+
+[[nodiscard]] inline double proportioned_pa(const Proportioning& valve, double p_pa) {
+  const double knee_pa = valve.knee.value();
+  return p_pa <= knee_pa ? p_pa : knee_pa + valve.slope * (p_pa - knee_pa);
+}
 
 }  // namespace yoke

@@ -15,14 +15,22 @@ struct Doubtful {
   Param param = Param::count_;
   double si = 0;
   double sigma = 0;
+  std::uint64_t stream = 0;
+};
+
+/// Both systems with their doubtful values. A plan that took the fitted value shares its draw: it
+/// is the same measurement.
+struct Drawn {
+  Values values[2];  ///< found, plan
+  std::vector<Doubtful> doubtful[2];
 };
 
 struct Figures {
   bool ok = false;
   bool pass = false;
-  double effort_n = 0;
-  double travel_m = 0;
-  double reserve_share = 0;
+  std::array<double, kFigureCount> of{};
+  double& operator[](FigureId f) { return of[static_cast<std::size_t>(f)]; }
+  double operator[](FigureId f) const { return of[static_cast<std::size_t>(f)]; }
 };
 
 std::uint64_t split_mix(std::uint64_t x) {
@@ -32,70 +40,113 @@ std::uint64_t split_mix(std::uint64_t x) {
   return x ^ (x >> 31);
 }
 
-std::vector<Doubtful> doubtful_params(const Job& job, Which which) {
+std::vector<Doubtful> doubtful_values(const Values& values, bool plan) {
   std::vector<Doubtful> list;
   for (const ParamInfo& p : all_params()) {
     if (p.kind == Kind::choice || p.group == Group::target || p.group == Group::rod) continue;
-    const Value v = value_of(job, which, p.param);
-    if (v.known() && v.doubt_si > 0) list.push_back({p.param, v.si, v.doubt_si / 2});
+    const Value& v = values.at(p.param);
+    if (!v.known() || v.doubt_si <= 0) continue;
+    const bool own = plan && v.origin == Origin::measured && !v.inherited;
+    list.push_back({p.param, v.si, v.doubt_si / 2,
+                    static_cast<std::uint64_t>(p.param) + (own ? kParamCount : 0)});
   }
   return list;
+}
+
+Drawn read(const Job& job) {
+  Drawn d;
+  for (const Which w : {Which::found, Which::plan}) {
+    const auto i = static_cast<std::size_t>(w);
+    d.values[i] = resolve(job, w);
+    d.doubtful[i] = doubtful_values(d.values[i], w == Which::plan);
+  }
+  return d;
 }
 
 double within_range(Param p, double si) {
   return std::clamp(si, info(p).min_si, info(p).max_si);
 }
 
-/// Where a drawn value goes so that `value_of` returns it.
-Sheet& sheet_of(Job& job, Which which) {
-  return which == Which::found ? job.found : job.plan;
-}
-
-Figures figures_of(const Job& job, ConditionId id) {
+Figures press_figures(const StripInputs& in, ConditionId id) {
   Figures f;
-  const Assembly a = assemble(job, which_of(id));
-  if (!a.system || !a.impossible.empty()) return f;
-  const auto model = FeelModel::make(*a.system, condition_of(job, id));
+  const Assembly& a = in.assembly(id);
+  if (!a.system) return f;
+  const auto model = FeelModel::make(*a.system, condition_of(in.plan, id));
   if (!model) return f;
-  const Limits l = limits_of(job);
-  const TargetReport r = condition_target(id, *model, l);
+  const TargetReport r = condition_target(id, *model, in.limits);
   f.ok = true;
-  f.pass = condition_fault(id, r, l, !a.system->vehicle).empty();
-  f.effort_n = r.at.pad_force_n;
-  f.travel_m = r.at.pad_travel_m;
-  f.reserve_share = r.reserve_share;
+  f.pass = condition_fault(id, r, in.limits, !a.system->vehicle).empty();
+  f[FigureId::effort] = r.at.pad_force_n;
+  f[FigureId::travel] = r.at.pad_travel_m;
+  f[FigureId::reserve_share] = r.reserve_share;
+  f[FigureId::reserve] = r.reserve_m;
+  f[FigureId::stiffness] = r.stiffness_n_m;
+  f[FigureId::pressure] = r.at.pressure_pa;
+  f[FigureId::rod_force] = r.at.input_force_n;
+  f[FigureId::stroke] = r.at.stroke_m;
+  f[FigureId::left1] = r.left1_m;
+  f[FigureId::left2] = r.left2_m;
+  f[FigureId::deceleration] = r.at.z;
+  if (const double bite = model->drive_for_z(kBite_g); bite >= 0)
+    f[FigureId::bite_travel] = model->at(bite).pad_travel_m;
+  const double lock = model->first_lock_drive();
+  f[FigureId::lock_z] = model->at(lock >= 0 ? lock : model->end_drive_pa()).z;
   return f;
 }
 
-Band band_of(std::vector<double> v) {
+Figures clutch_figures(const StripInputs& in, ConditionId id) {
+  Figures f;
+  const ConditionReport c = condition_report(in, id, 0);
+  if (!c.target || !c.clutch) return f;
+  f.ok = true;
+  f.pass = c.verdict == Verdict::pass;
+  f[FigureId::effort] = c.target->at.pad_force_n;
+  f[FigureId::travel] = c.target->at.pad_travel_m;
+  f[FigureId::reserve_share] = c.target->reserve_share;
+  f[FigureId::reserve] = c.target->reserve_m;
+  f[FigureId::pressure] = c.target->at.pressure_pa;
+  f[FigureId::rod_force] = c.target->at.input_force_n;
+  f[FigureId::stroke] = c.target->at.stroke_m;
+  f[FigureId::left1] = c.target->left1_m;
+  f[FigureId::bite_travel] = c.clutch->bite.pad_travel_up_m;
+  return f;
+}
+
+Figures figures_of(const StripInputs& in, ConditionId id) {
+  return in.clutch ? clutch_figures(in, id) : press_figures(in, id);
+}
+
+Band band_of(std::vector<double>& v) {
   if (v.empty()) return {};
-  std::sort(v.begin(), v.end());
   const auto at = [&v](double share) {
-    return v[std::min(v.size() - 1, static_cast<size_t>(share * static_cast<double>(v.size())))];
+    const auto k = static_cast<std::ptrdiff_t>(
+        std::min(v.size() - 1, static_cast<std::size_t>(share * static_cast<double>(v.size()))));
+    std::nth_element(v.begin(), v.begin() + k, v.end());
+    return v[static_cast<std::size_t>(k)];
   };
   return {at(0.1), at(0.5), at(0.9)};
 }
 
-std::vector<Sensitivity> sensitivities(const Job& bare, ConditionId id,
-                                       const std::vector<Doubtful>& doubtful,
-                                       const Figures& middle) {
+std::vector<Sensitivity> sensitivities(const Drawn& d, ConditionId id, const Figures& middle) {
   std::vector<Sensitivity> list;
-  const Which which = which_of(id);
-  for (const Doubtful& d : doubtful) {
+  const auto w = static_cast<std::size_t>(which_of(id));
+  for (const Doubtful& q : d.doubtful[w]) {
     Figures side[2];
     for (int k = 0; k < 2; ++k) {
-      Job job = bare;
-      const double si = within_range(d.param, d.si + (k == 0 ? -d.sigma : d.sigma));
-      sheet_of(job, which).set(d.param, {si, How::stated, 0.0, {}});
-      side[k] = figures_of(job, id);
+      Values v[2] = {d.values[0], d.values[1]};
+      v[w].set_si(q.param, within_range(q.param, q.si + (k == 0 ? -q.sigma : q.sigma)));
+      side[k] = figures_of(strip_inputs(std::move(v[0]), std::move(v[1])), id);
     }
     if (!side[0].ok || !side[1].ok) continue;
-    list.push_back({d.param, (side[1].effort_n - side[0].effort_n) / 2,
-                    (side[1].travel_m - side[0].travel_m) / 2});
+    Sensitivity s;
+    s.param = q.param;
+    for (std::size_t f = 0; f < kFigureCount; ++f)
+      s.change[f] = (side[1].of[f] - side[0].of[f]) / 2;
+    list.push_back(s);
   }
   const auto weight = [&middle](const Sensitivity& s) {
-    return std::abs(s.effort_n) / std::max(1.0, middle.effort_n) +
-           std::abs(s.travel_m) / std::max(1e-3, middle.travel_m);
+    return std::abs(s.of(FigureId::effort)) / std::max(1.0, middle[FigureId::effort]) +
+           std::abs(s.of(FigureId::travel)) / std::max(1e-3, middle[FigureId::travel]);
   };
   std::stable_sort(list.begin(), list.end(), [&](const Sensitivity& a, const Sensitivity& b) {
     return weight(a) > weight(b);
@@ -103,44 +154,82 @@ std::vector<Sensitivity> sensitivities(const Job& bare, ConditionId id,
   return list;
 }
 
-/// The job without its logs and texts: copied for every draw.
-Job bare_job(const Job& job, Which which) {
-  Job bare;
-  bare.found = job.found;
-  bare.plan = job.plan;
-  // As-built values count as planned here, so that a draw replaces them too.
-  if (which == Which::plan)
-    for (const ParamInfo& p : all_params())
-      if (const auto& b = job.built.at(p.param); b && b->known()) bare.plan.set(p.param, *b);
-  return bare;
+/// One draw, all conditions pressed with it; written to `out`, one place a condition.
+void draw(const Drawn& d, std::span<const ConditionId> ids, std::uint64_t seed, std::size_t sample,
+          Figures* out) {
+  Values v[2] = {d.values[0], d.values[1]};
+  for (int w = 0; w < 2; ++w)
+    for (const Doubtful& q : d.doubtful[w])
+      v[w].set_si(q.param,
+                  within_range(q.param, q.si + counter_normal(seed, q.stream, sample) * q.sigma));
+  const StripInputs in = strip_inputs(std::move(v[0]), std::move(v[1]));
+  for (std::size_t c = 0; c < ids.size(); ++c) out[c] = figures_of(in, ids[c]);
 }
 
-DoubtReport collect(const std::vector<Figures>& all) {
-  DoubtReport r;
-  std::vector<double> effort;
-  std::vector<double> travel;
-  std::vector<double> reserve;
+ConditionDoubt collect(const std::vector<Figures>& all, std::size_t column, std::size_t columns) {
+  ConditionDoubt r;
+  std::array<std::vector<double>, kFigureCount> figures;
   std::size_t passed = 0;
-  for (const Figures& f : all) {
-    if (!f.ok) {
+  std::size_t good = 0;
+  for (std::size_t i = column; i < all.size(); i += columns) {
+    if (!all[i].ok) {
       ++r.impossible;
       continue;
     }
-    effort.push_back(f.effort_n);
-    travel.push_back(f.travel_m);
-    reserve.push_back(f.reserve_share);
-    passed += f.pass ? 1 : 0;
+    ++good;
+    passed += all[i].pass ? 1 : 0;
+    for (std::size_t f = 0; f < kFigureCount; ++f) figures[f].push_back(all[i].of[f]);
   }
-  r.samples = all.size();
-  if (!effort.empty())
-    r.pass_share = static_cast<double>(passed) / static_cast<double>(effort.size());
-  r.effort_n = band_of(std::move(effort));
-  r.travel_m = band_of(std::move(travel));
-  r.reserve_share = band_of(std::move(reserve));
+  if (good > 0) r.pass_share = static_cast<double>(passed) / static_cast<double>(good);
+  for (std::size_t f = 0; f < kFigureCount; ++f) r.bands[f] = band_of(figures[f]);
   return r;
 }
 
+/// Runs all draws on a pool; false when cancelled.
+bool run_draws(const Drawn& d, std::span<const ConditionId> ids, const DoubtRequest& q,
+               std::vector<Figures>& all) {
+  std::atomic<std::size_t> next{0};
+  std::atomic<bool> cancelled{false};
+  const auto work = [&](bool tells) {
+    constexpr std::size_t kBlock = 50;
+    for (std::size_t from = next.fetch_add(kBlock); from < q.samples && !cancelled;
+         from = next.fetch_add(kBlock)) {
+      for (std::size_t i = from; i < std::min(from + kBlock, q.samples); ++i)
+        draw(d, ids, q.seed, i, &all[i * ids.size()]);
+      if (tells && q.progress &&
+          !q.progress(static_cast<double>(std::min(next.load(), q.samples)) /
+                      static_cast<double>(q.samples)))
+        cancelled = true;
+    }
+  };
+  const unsigned threads =
+      q.threads > 0 ? q.threads : std::clamp(std::thread::hardware_concurrency(), 1u, 16u);
+  std::vector<std::jthread> pool;
+  for (unsigned t = 1; t < threads; ++t) pool.emplace_back([&work] { work(false); });
+  work(true);
+  pool.clear();
+  return !cancelled;
+}
+
 }  // namespace
+
+const FigureInfo& figure_info(FigureId id) {
+  static constexpr FigureInfo table[] = {
+      {"effort_N", "effort", Kind::force, 0},
+      {"travel_m", "travel", Kind::length, 1},
+      {"reserve", "reserve", Kind::fraction, 0},
+      {"reserve_m", "reserve at the pad", Kind::length, 1},
+      {"stiffness_N_m", "stiffness at the pad", Kind::spring_rate, 1},
+      {"pressure_Pa", "line pressure", Kind::pressure, 2},
+      {"rod_force_N", "rod force", Kind::force, 0},
+      {"stroke_m", "master stroke", Kind::length, 1},
+      {"left1_m", "first piston's stroke left", Kind::length, 1},
+      {"left2_m", "second piston's stroke left", Kind::length, 1},
+      {"z_g", "deceleration", Kind::number, 3},
+      {"bite_m", "travel to bite", Kind::length, 1},
+      {"lock_g", "first lock at", Kind::number, 2}};
+  return table[static_cast<std::size_t>(id)];
+}
 
 double counter_uniform(std::uint64_t seed, std::uint64_t stream, std::uint64_t sample) {
   const std::uint64_t bits = split_mix(split_mix(split_mix(seed) ^ stream) ^ sample);
@@ -152,53 +241,52 @@ double counter_normal(std::uint64_t seed, std::uint64_t stream, std::uint64_t sa
   return std::clamp(std::sqrt(2.0) * boost::math::erf_inv(2 * u - 1), -3.0, 3.0);
 }
 
-Expected<DoubtReport> doubt(const Job& job, ConditionId id, const DoubtRequest& q) {
-  if (q.samples < 100 || q.samples > 200000)
-    return fail({"samples", std::to_string(q.samples), "100 to 200000",
+Expected<DoubtReport> doubt(const Job& job, std::span<const ConditionId> ids,
+                            const DoubtRequest& q) {
+  if (q.samples < 100 || q.samples > 50000)
+    return fail({"samples", std::to_string(q.samples), "100 to 50000",
                  "That many draws cannot be made", "4000 are enough for two figures"});
-  const Which which = which_of(id);
-  const Job bare = bare_job(job, which);
-  const Figures middle = figures_of(bare, id);
-  if (!middle.ok) {
-    const ConditionReport c = condition_report(job, id, 8);
-    return fail({"job", "", "", c.reason.empty() ? "Cannot say yet" : c.reason,
-                 "Enter what is missing in Survey"});
-  }
-  const std::vector<Doubtful> doubtful = doubtful_params(bare, which);
-  std::vector<Figures> all(q.samples);
-  std::atomic<std::size_t> next{0};
-  std::atomic<bool> cancelled{false};
-  const auto work = [&](bool tells) {
-    constexpr std::size_t kBlock = 50;
-    for (std::size_t from = next.fetch_add(kBlock); from < q.samples && !cancelled;
-         from = next.fetch_add(kBlock)) {
-      for (std::size_t i = from; i < std::min(from + kBlock, q.samples); ++i) {
-        Job draw = bare;
-        for (const Doubtful& d : doubtful) {
-          const double z = counter_normal(q.seed, static_cast<std::uint64_t>(d.param), i);
-          sheet_of(draw, which)
-              .set(d.param, {within_range(d.param, d.si + z * d.sigma), How::stated, 0.0, {}});
-        }
-        all[i] = figures_of(draw, id);
-      }
-      if (tells && q.progress &&
-          !q.progress(static_cast<double>(std::min(next.load(), q.samples)) /
-                      static_cast<double>(q.samples)))
-        cancelled = true;
+  const Drawn d = read(job);
+  const StripInputs in = strip_inputs(d.values[0], d.values[1]);
+  std::vector<ConditionId> possible;
+  std::vector<Figures> middle;
+  DoubtReport r;
+  r.samples = q.samples;
+  for (const ConditionId id : ids) {
+    ConditionDoubt c;
+    c.id = id;
+    const Figures f = figures_of(in, id);
+    if (f.ok) {
+      possible.push_back(id);
+      middle.push_back(f);
+    } else {
+      c.because = condition_report(in, id, 0).reason;
+      if (c.because.empty()) c.because = "Cannot say yet";
     }
-  };
-  const unsigned threads =
-      q.threads > 0 ? q.threads : std::clamp(std::thread::hardware_concurrency(), 1u, 16u);
-  {
-    std::vector<std::jthread> pool;
-    for (unsigned t = 1; t < threads; ++t) pool.emplace_back([&work] { work(false); });
-    work(true);
+    r.conditions.push_back(c);
   }
-  if (cancelled)
+  if (possible.empty())
+    return fail({"job", "", "", r.conditions.empty() ? "No condition" : r.conditions[0].because,
+                 "Enter what is missing in Survey"});
+  std::vector<Figures> all(q.samples * possible.size());
+  if (!run_draws(d, possible, q, all))
     return fail({"samples", "", "", "The run was cancelled", "Start it again when you like"});
-  DoubtReport r = collect(all);
-  r.ranked = sensitivities(bare, id, doubtful, middle);
+  std::size_t column = 0;
+  for (ConditionDoubt& c : r.conditions) {
+    if (!c.because.empty()) continue;
+    const ConditionId id = c.id;
+    c = collect(all, column, possible.size());
+    c.id = id;
+    c.ranked = sensitivities(d, id, middle[column]);
+    ++column;
+  }
   return r;
+}
+
+Expected<ConditionDoubt> doubt(const Job& job, ConditionId id, const DoubtRequest& q) {
+  auto r = doubt(job, std::span(&id, 1), q);
+  if (!r) return fail(r.error());
+  return std::move(r->conditions.front());
 }
 
 }  // namespace yoke

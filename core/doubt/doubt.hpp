@@ -1,17 +1,46 @@
-// How sure a figure is: every measured or typical value is drawn within its doubt, and the figures'
-// bands are reported. First-order sensitivities rank which measurement to improve next.
+// How sure a figure is: every measured or typical value is drawn within its doubt, and the bands of
+// every reported figure are told. First-order sensitivities rank which measurement to improve next.
 //   doubt = twice the standard uncertainty; normal, clipped at 3 standard uncertainties and at the
 //   parameter's range. Random numbers are counter-based (SplitMix64 of seed, stream and sample), so
 //   the result is the same on any number of cores.
 #pragma once
 
+#include <array>
 #include <cstdint>
 #include <functional>
+#include <span>
+#include <string_view>
 #include <vector>
 
 #include "feel/conditions.hpp"
 
 namespace yoke {
+
+/// Every figure that a condition reports at its target.
+enum class FigureId {
+  effort,         ///< N at the pad; of a clutch the peak
+  travel,         ///< m at the pad
+  reserve_share,  ///< of the available travel
+  reserve,        ///< m at the pad
+  stiffness,      ///< N/m at the pad
+  pressure,       ///< Pa in the line
+  rod_force,      ///< N
+  stroke,         ///< m of the master
+  left1,          ///< m of the first piston's stroke
+  left2,
+  deceleration,  ///< g reached
+  bite_travel,   ///< m at the pad where 0.05 g begins; of a clutch where it bites
+  lock_z,        ///< g at which a first axle locks; what is reached when none does
+  count_
+};
+inline constexpr std::size_t kFigureCount = static_cast<std::size_t>(FigureId::count_);
+struct FigureInfo {
+  std::string_view key;    ///< "effort_N"
+  std::string_view words;  ///< "effort"
+  Kind kind;
+  int digits;
+};
+[[nodiscard]] const FigureInfo& figure_info(FigureId id);
 
 struct Band {
   double low = 0;     ///< 10 % of the samples lie below
@@ -21,26 +50,32 @@ struct Band {
 
 struct Sensitivity {
   Param param = Param::count_;
-  double effort_n = 0;  ///< change of the figure for one standard uncertainty of the parameter
-  double travel_m = 0;
+  /// Change of each figure for one standard uncertainty of the parameter.
+  std::array<double, kFigureCount> change{};
+  [[nodiscard]] double of(FigureId id) const { return change[static_cast<std::size_t>(id)]; }
 };
 
 struct DoubtRequest {
-  std::size_t samples = 4000;  ///< 100 … 200000
+  std::size_t samples = 4000;  ///< 100 … 50000
   std::uint64_t seed = 1;
   unsigned threads = 0;  ///< 0: as many as the machine has
   /// Called now and then with the share done, from one of the threads; false cancels.
   std::function<bool(double)> progress;
 };
 
-struct DoubtReport {
-  std::size_t samples = 0;
+struct ConditionDoubt {
+  ConditionId id = ConditionId::plan;
+  std::string because;         ///< why nothing can be said; empty when it can
   std::size_t impossible = 0;  ///< draws that contradict themselves; left out
   double pass_share = 0;       ///< of the draws, within the condition's limits
-  Band effort_n;
-  Band travel_m;
-  Band reserve_share;
+  std::array<Band, kFigureCount> bands{};
   std::vector<Sensitivity> ranked;  ///< largest influence first, by effort and travel together
+  [[nodiscard]] const Band& band(FigureId f) const { return bands[static_cast<std::size_t>(f)]; }
+};
+
+struct DoubtReport {
+  std::size_t samples = 0;
+  std::vector<ConditionDoubt> conditions;  ///< in the order asked for
 };
 
 /// A uniform number in (0, 1) that depends on its three counters alone.
@@ -49,8 +84,12 @@ struct DoubtReport {
 /// Standard normal by the inverse of its distribution, clipped at ±3.
 [[nodiscard]] double counter_normal(std::uint64_t seed, std::uint64_t stream, std::uint64_t sample);
 
-/// Needs what the condition itself needs; an error says what is missing, or that it was cancelled.
-[[nodiscard]] Expected<DoubtReport> doubt(const Job& job, ConditionId id,
+/// Draws all conditions together: one draw of the values presses each of them. An error says that
+/// nothing can be said of any, or that it was cancelled.
+[[nodiscard]] Expected<DoubtReport> doubt(const Job& job, std::span<const ConditionId> ids,
                                           const DoubtRequest& request);
+/// One condition.
+[[nodiscard]] Expected<ConditionDoubt> doubt(const Job& job, ConditionId id,
+                                             const DoubtRequest& request);
 
 }  // namespace yoke

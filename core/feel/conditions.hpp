@@ -5,6 +5,7 @@
 #include <string>
 #include <vector>
 
+#include "clutch/clutch.hpp"
 #include "feel/feel.hpp"
 #include "job/assemble.hpp"
 
@@ -28,6 +29,7 @@ struct Limits {
   double z_failed = 0.249;
 };
 [[nodiscard]] Limits limits_of(const Job& job);
+[[nodiscard]] Limits limits_of(const Values& plan);
 
 struct ConditionReport {
   ConditionId id = ConditionId::found;
@@ -39,10 +41,32 @@ struct ConditionReport {
   std::optional<FeelCurve> curve;       ///< absent likewise
   std::optional<double> effort_only_n;  ///< at the rule-of-thumb pressure, when travel is unknown
   bool by_pressure = false;             ///< judged at a pressure: deceleration is unknown
+  std::optional<ClutchReport> clutch;   ///< of a clutch; `target` then is its clean release
 };
 
+/// What all conditions of a job share, read once.
+struct StripInputs {
+  Values found;
+  Values plan;
+  Assembly found_system;
+  Assembly plan_system;
+  Limits limits;
+  bool clutch = false;
+  [[nodiscard]] const Values& values(ConditionId id) const {
+    return id == ConditionId::found ? found : plan;
+  }
+  [[nodiscard]] const Assembly& assembly(ConditionId id) const {
+    return id == ConditionId::found ? found_system : plan_system;
+  }
+};
+[[nodiscard]] StripInputs strip_inputs(const Job& job);
+[[nodiscard]] StripInputs strip_inputs(Values found, Values plan);
+
 /// The condition of the model that belongs to an id.
+[[nodiscard]] Condition condition_of(const Values& plan, ConditionId id);
 [[nodiscard]] Condition condition_of(const Job& job, ConditionId id);
+/// The conditions that exist for what the control works: a clutch has no circuits to lose.
+[[nodiscard]] std::vector<ConditionId> conditions_for(bool clutch);
 [[nodiscard]] Which which_of(ConditionId id);
 /// "front lost", "diagonal 1 lost": named by what the outlet feeds.
 [[nodiscard]] std::string condition_title(const Job& job, ConditionId id);
@@ -54,7 +78,13 @@ struct ConditionReport {
 [[nodiscard]] std::string condition_fault(ConditionId id, const TargetReport& report, Limits limits,
                                           bool by_pressure);
 
-/// Computes one condition. `points` of the curve.
+/// The first limit a clutch fails, in words, or empty.
+[[nodiscard]] std::string clutch_fault(const ClutchReport& report, const ClutchUnit& unit,
+                                       const Limits& limits);
+
+/// Computes one condition. `points` of the curve; 0 leaves it out.
+[[nodiscard]] ConditionReport condition_report(const StripInputs& inputs, ConditionId id,
+                                               std::size_t points = 256);
 [[nodiscard]] ConditionReport condition_report(const Job& job, ConditionId id,
                                                std::size_t points = 256);
 /// All of them, in order.

@@ -1,9 +1,10 @@
 #include "feel/feel.hpp"
 
 #include <algorithm>
-#include <boost/math/tools/toms748_solve.hpp>
 #include <cmath>
-#include <cstdint>
+#include <limits>
+
+#include "feel/roots.hpp"
 
 namespace yoke {
 
@@ -12,60 +13,36 @@ namespace {
 constexpr double kPressureLimit_pa = 20e6;
 constexpr double kHotFluid_c = 120.0;
 
-/// First value in [lo, hi] at which a predicate that turns once from false to true is true.
-template <class Predicate>
-double first_true(double lo, double hi, Predicate predicate) {
-  for (int i = 0; i < 48 && hi - lo > 1e-9 * hi; ++i) {
-    const double mid = 0.5 * (lo + hi);
-    (predicate(mid) ? hi : lo) = mid;
-  }
-  return hi;
-}
-
-/// Root of a non-decreasing function with f(lo) <= 0 <= f(hi).
-template <class F>
-double rising_root(double lo, double hi, F f) {
-  const double flo = f(lo);
-  const double fhi = f(hi);
-  if (flo >= 0) return lo;
-  if (fhi <= 0) return hi;
-  std::uintmax_t tries = 80;
-  const auto [a, b] = boost::math::tools::toms748_solve(
-      f, lo, hi, flo, fhi, boost::math::tools::eps_tolerance<double>(40), tries);
-  return 0.5 * (a + b);
-}
-
-VolumeParts brake_volume(const WheelBrake& w, double p_pa) {
-  const auto* disc = std::get_if<Disc>(&w.brake);
-  return disc ? disc_volume(*disc, p_pa) : drum_volume(std::get<Drum>(w.brake), p_pa);
-}
-
-}  // namespace
-
-Expected<FeelModel> FeelModel::make(const System& system, const Condition& condition) {
-  auto kinematics = Kinematics::make(system.control);
-  if (!kinematics) return fail(kinematics.error());
-  if (const auto a = check_assist(system.assist); !a) return fail(a.error());
-  if (!system.wheels)
+Expected<bool> check_system(const System& s, const Condition& c) {
+  if (const auto a = check_assist(s.assist); !a) return fail(a.error());
+  if (s.servo)
+    if (const auto v = check_servo(*s.servo); !v) return fail(v.error());
+  if (!s.wheels)
     return fail({.field = "front.kind",
                  .value = "",
                  .range = "",
                  .reason = "Cannot say: the brakes at the wheels are not known",
                  .remedy = "Enter the brakes of both axles"});
-  if (system.vehicle)
-    if (const auto v = check_vehicle(*system.vehicle); !v) return fail(v.error());
-  if (!(system.master.bore.value() > 0))
-    return fail({.field = "master.bore",
-                 .value = "",
-                 .range = "more than 0",
-                 .reason = "The master has no bore",
-                 .remedy = "Measure the bore"});
-  if (condition.lost != LostCircuit::none && !system.strokes_known && two_circuits(system.master))
+  if (s.vehicle)
+    if (const auto v = check_vehicle(*s.vehicle); !v) return fail(v.error());
+  if (const auto m = check_master(s.master); !m) return fail(m.error());
+  if (c.lost != LostCircuit::none && !s.strokes_known && two_circuits(s.master))
     return fail({.field = "master.stroke1",
                  .value = "",
                  .range = "",
                  .reason = "Cannot say: the strokes of both pistons are not known",
                  .remedy = "Push each piston to its end with a rod and measure"});
+  return true;
+}
+
+}  // namespace
+
+Expected<FeelModel> FeelModel::make(const System& system, const Condition& condition) {
+  const bool made = system.kinematics && system.kinematics->control() == system.control;
+  auto kinematics =
+      made ? Expected<Kinematics>(*system.kinematics) : Kinematics::make(system.control);
+  if (!kinematics) return fail(kinematics.error());
+  if (const auto ok = check_system(system, condition); !ok) return fail(ok.error());
   const auto dead = dead_stroke(system.master, condition.lost);
   if (!dead)
     return fail({.field = "master.kind",
@@ -74,7 +51,7 @@ Expected<FeelModel> FeelModel::make(const System& system, const Condition& condi
                  .reason = "Single circuit: with it lost no brake is left",
                  .remedy = "A tandem master keeps one circuit"});
 
-  FeelModel m(*kinematics);
+  FeelModel m(std::move(*kinematics));
   m.system_ = system;
   m.condition_ = condition;
   m.lost_m_ = dead->value();
@@ -82,72 +59,151 @@ Expected<FeelModel> FeelModel::make(const System& system, const Condition& condi
     m.system_.fluid.temperature_c = std::max(kHotFluid_c, system.fluid.temperature_c);
     for (auto& w : *m.system_.wheels) w = hot_brake(w);
   }
-  for (const Outlet o : {Outlet::first, Outlet::second}) {
-    const auto& wheels = *m.system_.wheels;
-    if (std::any_of(wheels.begin(), wheels.end(),
-                    [&](const WheelBrake& w) { return w.outlet == o && m.live(w); }))
-      ++m.live_outlets_;
-  }
-  if (m.live_outlets_ == 0)
+  m.branches_ = gather(m.system_, condition);
+  const auto& b = m.branches_;
+  m.valves_ = Valves(m.system_, !b[0][0].live && !b[1][0].live);
+  const bool live[2] = {b[0][0].live || b[0][1].live, b[1][0].live || b[1][1].live};
+  const int live_outlets = int{live[0]} + int{live[1]};
+  if (live_outlets == 0)
     return fail({.field = "circuit.fl",
                  .value = "",
                  .range = "",
                  .reason = "With that circuit lost no wheel is braked",
                  .remedy = "Give each outlet its own wheels"});
+  for (const std::size_t o : {std::size_t{0}, std::size_t{1}})
+    if (live[o])
+      m.air_m3_[o] =
+          condition.air_m3 / live_outlets + (o == 0 ? condition.air1_m3 : condition.air2_m3);
   if (step_works(system.master, condition.lost)) {
     const double p_q = system.master.crack.value();
-    m.crack_m3_ = m.outlet_volume(Outlet::first, p_q).total_m3() +
-                  m.outlet_volume(Outlet::second, p_q).total_m3();
+    m.crack_m3_ = m.outlet_volume(0, m.line_pa(0, p_q)).total_m3() +
+                  m.outlet_volume(1, m.line_pa(1, p_q)).total_m3();
   }
+  m.prepare_twin();
   m.find_end();
   m.find_available();
   return m;
 }
 
-bool FeelModel::live(const WheelBrake& wheel) const {
-  if (condition_.lost == LostCircuit::first) return wheel.outlet != Outlet::first;
-  if (condition_.lost == LostCircuit::second) return wheel.outlet != Outlet::second;
-  return true;
+bool FeelModel::lost(std::size_t outlet) const {
+  return condition_.lost == (outlet == 0 ? LostCircuit::first : LostCircuit::second);
 }
 
-double FeelModel::residual_pa(const WheelBrake& wheel) const {
-  return (wheel.rear ? system_.residual_rear : system_.residual_front).value();
+double FeelModel::line_pa(std::size_t outlet, double master_pa) const {
+  if (!system_.servo || !condition_.assist_alive) return master_pa;
+  const bool fed = outlet == 0 ? system_.servo->feeds_first : system_.servo->feeds_second;
+  return fed ? servo_output_pa(*system_.servo, master_pa) : master_pa;
 }
 
-bool FeelModel::front_lost() const {
-  return std::none_of(system_.wheels->begin(), system_.wheels->end(),
-                      [this](const WheelBrake& w) { return !w.rear && live(w); });
+std::array<double, 2> FeelModel::wheels_of(std::size_t outlet, double line_pa) const {
+  std::array<double, 2> wheel_pa{};
+  for (std::size_t i = 0; i < 2; ++i)
+    if (const Branch& b = branches_[outlet][i]; b.live) wheel_pa[i] = valves_.wheel_pa(b, line_pa);
+  return wheel_pa;
 }
 
-double FeelModel::wheel_pa(const WheelBrake& wheel, double p_pa) const {
-  if (!live(wheel)) return 0.0;
-  double out_pa = p_pa;
-  if (wheel.rear && system_.rear_valve && !(system_.rear_valve_opens && front_lost()))
-    out_pa = proportioned_pa(*system_.rear_valve, p_pa);
-  if (!wheel.rear && system_.front_valve) out_pa = metered_pa(*system_.front_valve, p_pa);
-  return std::max(out_pa, residual_pa(wheel));
-}
-
-VolumeParts FeelModel::outlet_volume(Outlet outlet, double p_pa) const {
+VolumeParts FeelModel::branch_volume(std::size_t outlet, double line_pa,
+                                     const std::array<double, 2>& wheel_pa) const {
   VolumeParts v;
-  bool any = false;
-  for (const auto& w : *system_.wheels) {
-    if (w.outlet != outlet || !live(w)) continue;
-    any = true;
-    // A residual valve keeps the linings near: demand counts from its pressure.
-    const double pw_pa = wheel_pa(w, p_pa);
-    const VolumeParts pressed = brake_volume(w, pw_pa);
-    const VolumeParts held = brake_volume(w, residual_pa(w));
-    v.take_up_m3 += pressed.take_up_m3 - held.take_up_m3;
-    v.brake_m3 += pressed.brake_m3 - held.brake_m3;
-    // The long tube runs before or behind a valve; taking the outlet pressure errs to more travel.
-    v.tube_m3 += tube_volume_m3(w.tube, p_pa);
-    v.hose_m3 += hose_volume_m3(w.hose, pw_pa) - hose_volume_m3(w.hose, residual_pa(w));
-    v.fluid_m3 += branch_content(w).value() * p_pa / bulk_modulus_pa(system_.fluid);
-  }
-  if (any && condition_.air_m3 > 0)
-    v.air_m3 = air_volume_m3(condition_.air_m3 / live_outlets_, p_pa, system_.ambient.value());
+  for (std::size_t i = 0; i < 2; ++i)
+    if (const Branch& b = branches_[outlet][i]; b.live)
+      v += b.volume(valves_.tube_pa(line_pa, wheel_pa[i]), wheel_pa[i]);
+  if (air_m3_[outlet] > 0)
+    v.air_m3 = air_volume_m3(air_m3_[outlet], line_pa, system_.ambient.value());
   return v;
+}
+
+VolumeParts FeelModel::outlet_volume(std::size_t outlet, double line_pa) const {
+  return branch_volume(outlet, line_pa, wheels_of(outlet, line_pa));
+}
+
+void FeelModel::prepare_twin() {
+  const Master& m = system_.master;
+  if (m.kind != MasterKind::twin) return;
+  const double spring_n = m.spring_force.value();
+  const auto slope = [&](bool second) {
+    return outlet_area(m, second).value() / m.efficiency / bar_share(m, second);
+  };
+  bar_n_pa_ = std::min(slope(false), slope(true));
+  bar_start_n_ = spring_n / std::max(bar_share(m, false), bar_share(m, true));
+  if (condition_.lost == LostCircuit::none) return;
+  // The dead piston only pushes its spring back; the bar leans on its limit until that piston is
+  // home.
+  const std::size_t alive = condition_.lost == LostCircuit::first ? 1 : 0;
+  const double area = outlet_area(m, alive == 1).value();
+  const double dead_end = (alive == 1 ? m.stroke1 : m.stroke2).value();
+  const double before = (alive == 1 ? m.cutoff2 : m.cutoff1).value() + bar_lead(m).value();
+  const auto home = [&](double p) {
+    return before + outlet_volume(alive, line_pa(alive, p)).total_m3() / area >= dead_end;
+  };
+  bar_start_n_ = 2 * spring_n;
+  bar_n_pa_ = area / m.efficiency;
+  if (!home(2 * kPressureLimit_pa)) {
+    bar_hold_n_ = std::numeric_limits<double>::max();
+    return;
+  }
+  const double p = home(0.0) ? 0.0 : first_true(0.0, 2 * kPressureLimit_pa, home);
+  bar_hold_n_ = p * area / m.efficiency + spring_n;
+}
+
+FeelModel::Delivery FeelModel::deliver(double drive_pa) const {
+  const Master& m = system_.master;
+  Delivery d;
+  if (m.kind != MasterKind::twin) {
+    d.master_pa = {drive_pa, drive_pa};
+    d.force_n = piston_force(m, Pressure{drive_pa}, condition_.lost).value();
+  } else {
+    const double spring_n = m.spring_force.value();
+    d.force_n = bar_start_n_ + drive_pa * bar_n_pa_;
+    for (const std::size_t o : {std::size_t{0}, std::size_t{1}}) {
+      const bool second = o == 1;
+      double rod_n = d.force_n * bar_share(m, second);
+      if (condition_.lost != LostCircuit::none) {
+        const double leaning = d.force_n - spring_n;
+        rod_n = leaning <= bar_hold_n_ ? leaning : std::max(bar_hold_n_, rod_n);
+      }
+      if (!lost(o))
+        d.master_pa[o] =
+            std::max(0.0, rod_n - spring_n) * m.efficiency / outlet_area(m, second).value();
+    }
+  }
+  for (const std::size_t o : {std::size_t{0}, std::size_t{1}})
+    d.line_pa[o] = lost(o) ? 0.0 : line_pa(o, d.master_pa[o]);
+  for (const std::size_t o : {std::size_t{0}, std::size_t{1}})
+    d.wheel_pa[o] = wheels_of(o, d.line_pa[o]);
+  return d;
+}
+
+FeelModel::Strokes FeelModel::strokes(const Delivery& d) const {
+  const Master& m = system_.master;
+  Strokes s;
+  for (const std::size_t o : {std::size_t{0}, std::size_t{1}})
+    s.volume[o] = branch_volume(o, d.line_pa[o], d.wheel_pa[o]);
+  const double v1 = s.volume[0].total_m3();
+  const double v2 = s.volume[1].total_m3();
+  const bool first_lost = lost(0);
+  const bool second_lost = lost(1);
+  if (m.kind == MasterKind::twin) {
+    s.first_m = m.cutoff1.value() + v1 / outlet_area(m, false).value();
+    s.second_m = m.cutoff2.value() + v2 / outlet_area(m, true).value();
+    const double lead = bar_lead(m).value();
+    if (first_lost) s.first_m = std::min(s.second_m + lead, m.stroke1.value());
+    if (second_lost) s.second_m = std::min(s.first_m + lead, m.stroke2.value());
+    s.stroke_m = bearing_travel(m, Length{s.first_m}, Length{s.second_m}).value();
+    return s;
+  }
+  const double displaced_m =
+      volume_stroke(m, condition_.lost, Volume{v1 + v2}, Volume{crack_m3_}).value();
+  s.stroke_m = lost_m_ + displaced_m;
+  if (m.kind == MasterKind::single) {
+    s.first_m = s.stroke_m;
+    return s;
+  }
+  const double second_m = v2 / bore_area(m).value();
+  // A take-up step saves stroke of the primary alone.
+  s.first_m = first_lost ? m.stroke1.value() : primary_cutoff(m).value() + displaced_m - second_m;
+  s.second_m = second_lost ? m.stroke2.value() : m.cutoff2.value() + second_m;
+  return s;
 }
 
 double FeelModel::rod_before_stroke_m() const {
@@ -157,94 +213,106 @@ double FeelModel::rod_before_stroke_m() const {
 }
 
 double FeelModel::pad_m(double rod_m) const {
-  const auto s = kinematics_.pad_travel(Length{rod_m});
-  return s ? s->value() : kinematics_.limit().value();
+  return kinematics_.pad_state(Length{rod_m}).pad_m;
 }
 
-Braking FeelModel::braking_at(double p_pa) const {
+WheelForces FeelModel::forces(const Delivery& d) const {
+  WheelForces f;
+  for (const std::size_t o : {std::size_t{0}, std::size_t{1}})
+    for (std::size_t i = 0; i < 2; ++i) {
+      const Branch& b = branches_[o][i];
+      if (!b.live) continue;
+      (b.rear ? f.rear_n : f.front_n) += b.force_n(d.wheel_pa[o][i]);
+      (b.rear ? f.rear_share : f.front_share) += b.live_share;
+    }
+  return f;
+}
+
+WheelForces FeelModel::wheel_forces(double drive_pa) const {
+  return forces(deliver(drive_pa));
+}
+
+Braking FeelModel::braking_of(const Delivery& d) const {
   if (!system_.vehicle) return {};
-  AxleBraking axle[2] = {{0, 0}, {0, 0}};
   const double weight_n = system_.vehicle->mass.value() * kGravity_m_s2;
-  for (const auto& w : *system_.wheels) {
-    if (!live(w) || !(w.tyre_radius.value() > 0)) continue;
-    AxleBraking& a = axle[w.rear ? 1 : 0];
-    a.b += wheel_torque_nm(w, wheel_pa(w, p_pa)) / (w.tyre_radius.value() * weight_n);
-    a.live_share += 0.5;
-  }
-  return braking(*system_.vehicle, axle[0], axle[1]);
+  const WheelForces f = forces(d);
+  return braking(*system_.vehicle, {f.front_n / weight_n, f.front_share},
+                 {f.rear_n / weight_n, f.rear_share});
 }
 
-FeelPoint FeelModel::at(double p_pa) const {
+Braking FeelModel::braking_at(double drive_pa) const {
+  return braking_of(deliver(drive_pa));
+}
+
+FeelPoint FeelModel::at(double drive_pa) const {
   FeelPoint f;
-  f.pressure_pa = p_pa;
   const Master& m = system_.master;
-  const double area_m2 = bore_area(m).value();
-  const VolumeParts v1 = outlet_volume(Outlet::first, p_pa);
-  const VolumeParts v2 = outlet_volume(Outlet::second, p_pa);
-  f.volume = v1;
-  f.volume += v2;
-  const double displaced_m =
-      volume_stroke(m, condition_.lost, Volume{f.volume.total_m3()}, Volume{crack_m3_}).value();
-  f.stroke_m = lost_m_ + displaced_m;
-  const double second_m = m.cutoff2.value() + v2.total_m3() / area_m2;
-  // A take-up step saves stroke of the primary alone.
-  const double first_m = primary_cutoff(m).value() + displaced_m - v2.total_m3() / area_m2;
-  if (m.kind == MasterKind::single) {
-    f.piston1_m = f.stroke_m;
-  } else {
-    f.piston1_m = condition_.lost == LostCircuit::first ? m.stroke1.value() : first_m;
-    f.piston2_m = condition_.lost == LostCircuit::second ? m.stroke2.value() : second_m;
-  }
+  const Delivery d = deliver(drive_pa);
+  const Strokes s = strokes(d);
+  f.pressure_pa = d.line_pa[lost(0) ? 1 : 0];
+  f.volume = s.volume[0];
+  f.volume += s.volume[1];
+  f.stroke_m = s.stroke_m;
+  f.piston1_m = s.first_m;
+  f.piston2_m = s.second_m;
+  f.bar_binds = m.kind == MasterKind::twin && condition_.lost == LostCircuit::none &&
+                std::abs(s.first_m - s.second_m) > bar_lead(m).value();
   f.rod_travel_m = rod_before_stroke_m() + f.stroke_m;
-  f.pad_travel_m = pad_m(f.rod_travel_m);
-  const Force out = piston_force(m, Pressure{p_pa}, condition_.lost);
+  const PadState pad = kinematics_.pad_state(Length{f.rod_travel_m});
+  f.pad_travel_m = pad.pad_m;
+  const Force out{d.force_n};
   const Force in =
       condition_.assist_alive ? assist_input(system_.assist, out) : dead_input(system_.assist, out);
   f.output_force_n = out.value();
   f.input_force_n = in.value();
-  f.pad_force_n = kinematics_.pad_force(in, Length{f.pad_travel_m}).value();
-  f.assist = assist_state(system_.assist, in, condition_.assist_alive);
-  for (const auto& w : *system_.wheels)
-    if (live(w)) (w.rear ? f.rear_pa : f.front_pa) = wheel_pa(w, p_pa);
-  const Braking b = braking_at(p_pa);
+  f.pad_force_n = kinematics_.pad_force_n(in.value(), pad);
+  f.assist = system_.servo ? servo_state(*system_.servo, d.master_pa[lost(0) ? 1 : 0],
+                                         condition_.assist_alive)
+                           : assist_state(system_.assist, in, condition_.assist_alive);
+  for (const std::size_t o : {std::size_t{1}, std::size_t{0}})
+    for (std::size_t i = 0; i < 2; ++i)
+      if (const Branch& b = branches_[o][i]; b.live)
+        (b.rear ? f.rear_pa : f.front_pa) = d.wheel_pa[o][i];
+  const Braking b = braking_of(d);
   f.z = b.z;
   f.lock = b.lock;
   f.rear_lifts = b.rear_lifts;
   return f;
 }
 
-std::optional<Stop> FeelModel::stopped(double p_pa) const {
-  if (locked_pa_ > 0 && p_pa > locked_pa_ * 1.2) return Stop::locked;
-  const FeelPoint f = at(p_pa);
+std::optional<Stop> FeelModel::stopped(double drive_pa) const {
+  if (locked_pa_ > 0 && drive_pa > locked_pa_ * 1.2) return Stop::locked;
+  const Delivery d = deliver(drive_pa);
+  const Strokes s = strokes(d);
   const Master& m = system_.master;
-  if (!kinematics_.pad_travel(Length{f.rod_travel_m}))
+  constexpr double kHair_m = 1e-12;
+  if (rod_before_stroke_m() + s.stroke_m > kinematics_.rod_limit().value() * (1 + 1e-12))
     return kinematics_.limited_by_geometry() ? Stop::geometry : Stop::pad_stop;
   if (system_.strokes_known) {
-    constexpr double kHair_m = 1e-12;
-    if (condition_.lost != LostCircuit::first && f.piston1_m > m.stroke1.value() + kHair_m)
-      return Stop::primary_stroke;
-    if (two_circuits(m) && condition_.lost != LostCircuit::second &&
-        f.piston2_m > m.stroke2.value() + kHair_m)
+    if (!lost(0) && s.first_m > m.stroke1.value() + kHair_m) return Stop::primary_stroke;
+    if (two_circuits(m) && !lost(1) && s.second_m > m.stroke2.value() + kHair_m)
       return Stop::secondary_stroke;
   }
-  if (system_.booster_stroke && f.stroke_m > system_.booster_stroke->value())
+  if (system_.booster_stroke && s.stroke_m > system_.booster_stroke->value())
     return Stop::booster_stroke;
+  if (std::max(d.line_pa[0], d.line_pa[1]) > kPressureLimit_pa * (1 + 1e-9))
+    return Stop::pressure_limit;
   return std::nullopt;
 }
 
+bool FeelModel::all_locked(double drive_pa) const {
+  const Delivery d = deliver(drive_pa);
+  const Braking b = braking_of(d);
+  if (b.rear_lifts || b.lock == Lock::both) return true;
+  const bool front = branches_[0][0].live || branches_[1][0].live;
+  const bool rear = branches_[0][1].live || branches_[1][1].live;
+  return (!rear && b.lock == Lock::front) || (!front && b.lock == Lock::rear);
+}
+
 void FeelModel::find_end() {
-  if (system_.vehicle) {
-    const auto done = [this](double p) {
-      const Braking b = braking_at(p);
-      if (b.rear_lifts || b.lock == Lock::both) return true;
-      bool front = false;
-      bool rear = false;
-      for (const auto& w : *system_.wheels)
-        if (live(w)) (w.rear ? rear : front) = true;
-      return (!rear && b.lock == Lock::front) || (!front && b.lock == Lock::rear);
-    };
-    if (done(kPressureLimit_pa)) locked_pa_ = first_true(0.0, kPressureLimit_pa, done);
-  }
+  const auto locks = [this](double p) { return all_locked(p); };
+  if (system_.vehicle && locks(kPressureLimit_pa))
+    locked_pa_ = first_true(0.0, kPressureLimit_pa, locks);
   if (const auto s = stopped(0.0)) {
     stop_ = *s;
     end_pa_ = 0;
@@ -269,104 +337,22 @@ void FeelModel::find_available() {
   available_m_ = s;
 }
 
-double FeelModel::pressure_for_z(double z) const {
-  if (!system_.vehicle || at(end_pa_).z < z) return -1.0;
+double FeelModel::drive_for(const std::function<double(double)>& rising) const {
+  return rising_root(0.0, end_pa_, rising);
+}
+
+double FeelModel::drive_for_z(double z) const {
+  if (!system_.vehicle || braking_at(end_pa_).z < z) return -1.0;
   return rising_root(0.0, end_pa_, [&](double p) { return braking_at(p).z - z; });
 }
 
-double FeelModel::pressure_for_force(double pad_force_n) const {
+double FeelModel::drive_for_force(double pad_force_n) const {
   return rising_root(0.0, end_pa_, [&](double p) { return at(p).pad_force_n - pad_force_n; });
 }
 
-double FeelModel::first_lock_pa() const {
+double FeelModel::first_lock_drive() const {
   if (!system_.vehicle || braking_at(end_pa_).lock == Lock::none) return -1.0;
   return first_true(0.0, end_pa_, [this](double p) { return braking_at(p).lock != Lock::none; });
-}
-
-TargetReport FeelModel::report(double p_pa, double wanted, bool reached) const {
-  TargetReport r;
-  r.wanted = wanted;
-  r.reached = reached;
-  r.prevented_by = stop_;
-  r.at = at(p_pa);
-  r.available_m = available_m_;
-  r.reserve_m = available_m_ - r.at.pad_travel_m;
-  r.reserve_share = available_m_ > 0 ? r.reserve_m / available_m_ : 0;
-  const double step = std::max(1e3, p_pa * 1e-3);
-  const FeelPoint a = at(std::max(0.0, p_pa - step));
-  const FeelPoint b = at(p_pa + step);
-  const double ds = b.pad_travel_m - a.pad_travel_m;
-  r.stiffness_n_m = ds > 1e-12 ? (b.pad_force_n - a.pad_force_n) / ds : 0;
-  r.left1_m = system_.master.stroke1.value() - r.at.piston1_m;
-  r.left2_m = system_.master.stroke2.value() - r.at.piston2_m;
-  r.budget = budget(r.at);
-  return r;
-}
-
-TargetReport FeelModel::at_z(double z) const {
-  const double p = pressure_for_z(z);
-  return p >= 0 ? report(p, z, true) : report(end_pa_, z, false);
-}
-
-TargetReport FeelModel::at_pressure(double p_pa) const {
-  const bool reached = p_pa <= end_pa_;
-  return report(reached ? p_pa : end_pa_, p_pa, reached);
-}
-
-TravelBudget FeelModel::budget(const FeelPoint& f) const {
-  const VolumeParts& v = f.volume;
-  // The stroke that displaces all of it, shared by volume: with a take-up step the areas differ.
-  const double total_m3 = v.total_m3();
-  const double m_per_m3 = total_m3 > 0 ? (f.stroke_m - lost_m_) / total_m3 : 0.0;
-  const std::array<double, kLayerCount> rod_m = {
-      std::max(0.0, system_.control.rod_clearance.value()),
-      assist_lost_travel(system_.assist, condition_.assist_alive).value(),
-      std::max(0.0, assist_gap(system_.assist).value()),
-      lost_m_,
-      v.take_up_m3 * m_per_m3,
-      v.brake_m3 * m_per_m3,
-      v.hose_m3 * m_per_m3,
-      v.tube_m3 * m_per_m3,
-      v.fluid_m3 * m_per_m3,
-      v.air_m3 * m_per_m3};
-  TravelBudget layers{};
-  double rod = 0;
-  double pad = 0;
-  for (size_t i = 0; i < kLayerCount; ++i) {
-    rod += rod_m[i];
-    const double next = pad_m(rod);
-    layers[i] = next - pad;
-    pad = next;
-  }
-  return layers;
-}
-
-FeelCurve FeelModel::curve(std::size_t points) const {
-  FeelCurve c;
-  c.stop = stop_;
-  c.available_m = available_m_;
-  c.end_pa = end_pa_;
-  c.points.reserve(points + 3);
-  const double clear_m = std::max(0.0, system_.control.rod_clearance.value());
-  FeelPoint rest;
-  rest.pad_force_n = system_.control.return_force.value();
-  c.points.push_back(rest);
-  FeelPoint touch = rest;
-  touch.rod_travel_m = clear_m;
-  touch.pad_travel_m = pad_m(clear_m);
-  c.points.push_back(touch);
-  FeelPoint moving = at(0.0);
-  moving.stroke_m = moving.piston1_m = moving.piston2_m = 0;
-  moving.rod_travel_m = clear_m;
-  moving.pad_travel_m = touch.pad_travel_m;
-  c.points.push_back(moving);
-  const size_t n = std::max<size_t>(points, 2);
-  for (size_t i = 0; i < n; ++i) {
-    // Squared spacing: the low pressures, where linings close up, need the most points.
-    const double u = static_cast<double>(i) / static_cast<double>(n - 1);
-    c.points.push_back(at(end_pa_ * u * u));
-  }
-  return c;
 }
 
 }  // namespace yoke

@@ -1,16 +1,23 @@
 // The feel curve: pad force, travel, pressures and deceleration along a press.
-// Driven by outlet pressure p: valve outputs -> volumes -> master stroke -> rod travel -> pad
-// travel; and piston force -> assist -> rod -> pad force. Everything is explicit in p and monotone.
+// Driven by one variable, the "drive": the master's outlet pressure for single, tandem and stepped
+// masters (before a remote servo); for twin masters the force on the bar, scaled to a pressure.
+// Outlet pressures -> valve outputs -> volumes -> master stroke -> rod travel -> pad travel; and
+// piston force -> assist -> rod -> pad force. Everything is explicit in the drive and monotone.
 #pragma once
 
 #include <array>
+#include <functional>
 #include <string>
 #include <string_view>
 #include <vector>
 
+#include "feel/branches.hpp"
 #include "feel/system.hpp"
 
 namespace yoke {
+
+/// Deceleration at which the brakes are said to bite, in g.
+inline constexpr double kBite_g = 0.05;
 
 /// What ends a press.
 enum class Stop {
@@ -34,12 +41,13 @@ struct FeelPoint {
   double stroke_m = 0;        ///< of the master
   double piston1_m = 0;
   double piston2_m = 0;
-  double pressure_pa = 0;
-  double front_pa = 0;  ///< at the first live front wheel, 0 when none is live
+  double pressure_pa = 0;  ///< in the line of the first live outlet, behind a servo
+  double front_pa = 0;     ///< at the first live front wheel, 0 when none is live
   double rear_pa = 0;
   double z = 0;  ///< deceleration in g; 0 when the vehicle is unknown
   Lock lock = Lock::none;
   bool rear_lifts = false;
+  bool bar_binds = false;  ///< a balance bar leans on its limit with both circuits sound
   AssistState assist = AssistState::none;
   VolumeParts volume;
 };
@@ -56,6 +64,7 @@ enum class TravelLayer {
   tube,
   fluid,
   air,
+  slave,  ///< of a clutch: what the slave itself takes
   count_
 };
 inline constexpr std::size_t kLayerCount = static_cast<std::size_t>(TravelLayer::count_);
@@ -93,44 +102,78 @@ class FeelModel {
 
   [[nodiscard]] const System& system() const { return system_; }
   [[nodiscard]] const Condition& condition() const { return condition_; }
-  /// State at an outlet pressure; pad travel is clamped at the control's limit.
-  [[nodiscard]] FeelPoint at(double p_pa) const;
-  /// Highest pressure before the first stop, and which stop; 0 when nothing is reached.
-  [[nodiscard]] double end_pressure_pa() const { return end_pa_; }
+  /// State at a drive; pad travel is clamped at the control's limit.
+  [[nodiscard]] FeelPoint at(double drive_pa) const;
+  /// Highest drive before the first stop, and which stop; 0 when nothing is reached.
+  [[nodiscard]] double end_drive_pa() const { return end_pa_; }
   [[nodiscard]] Stop stop() const { return stop_; }
   [[nodiscard]] double available_m() const { return available_m_; }
-  /// Pressure for a deceleration (or a negative number when it is not reached before the stop).
-  [[nodiscard]] double pressure_for_z(double z) const;
-  /// Pressure at which the pad takes a force, within 0 ... end.
-  [[nodiscard]] double pressure_for_force(double pad_force_n) const;
-  [[nodiscard]] double first_lock_pa() const;
+  /// Forces at the tyres, by what the brakes can do; grip not judged.
+  [[nodiscard]] WheelForces wheel_forces(double drive_pa) const;
+  /// Drive at which a function that never falls along the press becomes 0, within 0 ... end.
+  [[nodiscard]] double drive_for(const std::function<double(double)>& rising) const;
+  /// Drive for a deceleration (or a negative number when it is not reached before the stop).
+  [[nodiscard]] double drive_for_z(double z) const;
+  /// Drive at which the pad takes a force, within 0 ... end.
+  [[nodiscard]] double drive_for_force(double pad_force_n) const;
+  /// Drive at which a first axle locks; negative when none does before the stop.
+  [[nodiscard]] double first_lock_drive() const;
   [[nodiscard]] TargetReport at_z(double z) const;
+  /// At a pressure in the line of the first live outlet.
   [[nodiscard]] TargetReport at_pressure(double p_pa) const;
+  /// At a drive that is within the press.
+  [[nodiscard]] TargetReport at_drive(double drive_pa) const;
   [[nodiscard]] TravelBudget budget(const FeelPoint& point) const;
   /// The whole press in `points` states plus the free part.
   [[nodiscard]] FeelCurve curve(std::size_t points = 256) const;
 
  private:
-  explicit FeelModel(Kinematics kinematics) : kinematics_(kinematics) {}
-  [[nodiscard]] bool live(const WheelBrake& wheel) const;
-  [[nodiscard]] VolumeParts outlet_volume(Outlet outlet, double p_pa) const;
-  [[nodiscard]] double wheel_pa(const WheelBrake& wheel, double p_pa) const;
-  [[nodiscard]] double residual_pa(const WheelBrake& wheel) const;
-  [[nodiscard]] bool front_lost() const;
+  /// Pressures behind the master and the force at its piston (or the bar).
+  struct Delivery {
+    std::array<double, 2> master_pa{};
+    std::array<double, 2> line_pa{};                  ///< behind a servo
+    std::array<std::array<double, 2>, 2> wheel_pa{};  ///< behind the valves, by branch
+    double force_n = 0;
+  };
+  /// Strokes and what fills them.
+  struct Strokes {
+    std::array<VolumeParts, 2> volume;
+    double first_m = 0;
+    double second_m = 0;
+    double stroke_m = 0;
+  };
+  explicit FeelModel(Kinematics kinematics) : kinematics_(std::move(kinematics)) {}
+  [[nodiscard]] bool lost(std::size_t outlet) const;
+  [[nodiscard]] Delivery deliver(double drive_pa) const;
+  [[nodiscard]] Strokes strokes(const Delivery& delivery) const;
+  [[nodiscard]] double line_pa(std::size_t outlet, double master_pa) const;
+  [[nodiscard]] VolumeParts outlet_volume(std::size_t outlet, double line_pa) const;
+  [[nodiscard]] VolumeParts branch_volume(std::size_t outlet, double line_pa,
+                                          const std::array<double, 2>& wheel_pa) const;
+  [[nodiscard]] std::array<double, 2> wheels_of(std::size_t outlet, double line_pa) const;
   [[nodiscard]] double rod_before_stroke_m() const;
   [[nodiscard]] double pad_m(double rod_m) const;
-  [[nodiscard]] Braking braking_at(double p_pa) const;
-  [[nodiscard]] std::optional<Stop> stopped(double p_pa) const;
-  [[nodiscard]] TargetReport report(double p_pa, double wanted, bool reached) const;
+  [[nodiscard]] WheelForces forces(const Delivery& delivery) const;
+  [[nodiscard]] Braking braking_of(const Delivery& delivery) const;
+  [[nodiscard]] Braking braking_at(double drive_pa) const;
+  [[nodiscard]] std::optional<Stop> stopped(double drive_pa) const;
+  [[nodiscard]] bool all_locked(double drive_pa) const;
+  [[nodiscard]] TargetReport report(double drive_pa, double wanted, bool reached) const;
+  void prepare_twin();
   void find_end();
   void find_available();
 
   System system_;
   Condition condition_;
   Kinematics kinematics_;
+  Branches branches_{};
+  Valves valves_;
   double lost_m_ = 0;    ///< stroke before the live circuits deliver
   double crack_m3_ = 0;  ///< volume at which a take-up step stops helping
-  int live_outlets_ = 0;
+  std::array<double, 2> air_m3_{};
+  double bar_start_n_ = 0;  ///< twin: force on the bar at drive 0
+  double bar_n_pa_ = 0;     ///< twin: force for each pascal of drive
+  double bar_hold_n_ = 0;   ///< twin, one lost: rod force at which the bar meets the dead piston
   double locked_pa_ = 0;
   double end_pa_ = 0;
   double available_m_ = 0;

@@ -46,6 +46,8 @@ std::string_view layer_words(TravelLayer layer) {
       return "fluid";
     case TravelLayer::air:
       return "air";
+    case TravelLayer::slave:
+      return "slave";
     case TravelLayer::count_:
       break;
   }

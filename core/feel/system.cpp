@@ -9,9 +9,8 @@ double wheel_torque_nm(const WheelBrake& wheel, double p_pa) {
   if (const auto* d = std::get_if<Disc>(&wheel.brake))
     return 2.0 * d->mu * p_pa * d->side_area.value() * 0.98 * d->effective_radius.value();
   const auto& drum = std::get<Drum>(wheel.brake);
-  constexpr double kSpringHigh_pa = 0.50e6;
-  return std::max(0.0, p_pa - kSpringHigh_pa) * drum.cylinder_area.value() * 0.96 * drum.factor *
-         drum.radius.value();
+  return std::max(0.0, p_pa - kDrumSpringHigh_pa) * drum.cylinder_area.value() * 0.96 *
+         drum.factor * drum.radius.value();
 }
 
 WheelBrake hot_brake(WheelBrake wheel) {

@@ -6,6 +6,7 @@
 #include <variant>
 
 #include "assist/assist.hpp"
+#include "assist/servo.hpp"
 #include "circuit/circuit.hpp"
 #include "control/control.hpp"
 #include "master/master.hpp"
@@ -27,7 +28,11 @@ struct WheelBrake {
 
 struct System {
   Control control;
+  /// Made once where a system is pressed in many conditions; not used when it is of another
+  /// control.
+  std::optional<Kinematics> kinematics;
   Assist assist;
+  std::optional<Servo> servo;  ///< in the line, behind the master
   Master master;
   bool strokes_known = true;  ///< false: the pistons' own ends are not checked
   std::optional<Length> booster_stroke;
@@ -35,7 +40,8 @@ struct System {
   std::optional<Proportioning> rear_valve;
   bool rear_valve_opens = false;  ///< combination valve: full rear pressure with the front lost
   std::optional<Metering> front_valve;
-  Pressure residual_front{};  ///< held in the front lines at rest
+  bool valves_at_axle = false;  ///< tubes run before the valves and see the full pressure
+  Pressure residual_front{};    ///< held in the front lines at rest
   Pressure residual_rear{};
   Fluid fluid;
   std::optional<Vehicle> vehicle;  ///< absent: no deceleration
@@ -46,8 +52,13 @@ struct System {
 struct Condition {
   bool assist_alive = true;
   LostCircuit lost = LostCircuit::none;
-  bool hot = false;   ///< fluid 120 C, disc friction x 0.7, shoe factor with its exponent
-  double air_m3 = 0;  ///< free air, shared by the live circuits
+  bool hot = false;    ///< fluid 120 C, disc friction x 0.7, shoe factor with its exponent
+  double air_m3 = 0;   ///< free air, shared by the live circuits
+  double air1_m3 = 0;  ///< free air in circuit 1 beside that
+  double air2_m3 = 0;
+  double take_up_scale = 1;  ///< of all lining clearances
+  double growth_scale = 1;   ///< of what calipers and drums give
+  double hose_scale = 1;     ///< of what hoses give
 };
 
 /// Torque of one wheel [N m]: disc 2 mu p A eta r, eta 0.98; drum max(0, p - 0.5 MPa) A eta C r,

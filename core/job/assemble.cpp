@@ -3,173 +3,232 @@
 #include <algorithm>
 #include <cmath>
 
+#include "circuit/shoe.hpp"
+#include "clutch/assemble_clutch.hpp"
+
 namespace yoke {
 
 namespace {
 
-/// Reads values of one system and notes what is missing.
-class Reader {
- public:
-  Reader(const Job& job, Which which) : job_(job), which_(which) {}
-  [[nodiscard]] Value get(Param p) const { return value_of(job_, which_, p); }
-  double need(Param p, std::vector<Param>& missing) const {
-    const Value v = get(p);
-    if (!v.known() && std::find(missing.begin(), missing.end(), p) == missing.end())
-      missing.push_back(p);
-    return v.si;
+using Missing = std::vector<Param>;
+
+double need(const Values& v, Param p, Missing& missing) {
+  if (!v.known(p) && std::find(missing.begin(), missing.end(), p) == missing.end())
+    missing.push_back(p);
+  return v.si(p);
+}
+
+Length need_length(const Values& v, Param p, Missing& missing) {
+  return Length{need(v, p, missing)};
+}
+
+void read_links(const Values& v, Control& c, Missing& missing) {
+  if (v.option(Param::control_mid) == 1)
+    c.mid = MidLever{need_length(v, Param::control_mid_in, missing),
+                     need_length(v, Param::control_mid_out, missing)};
+  if (v.option(Param::control_helper) == 1) {
+    HelperSpring h;
+    h.rate_n_m = need(v, Param::control_helper_rate, missing);
+    h.free_length = need_length(v, Param::control_helper_free, missing);
+    h.body_x = need_length(v, Param::control_helper_body_x, missing);
+    h.body_y = need_length(v, Param::control_helper_body_y, missing);
+    h.pedal_x = need_length(v, Param::control_helper_arm_x, missing);
+    h.pedal_y = need_length(v, Param::control_helper_arm_y, missing);
+    c.helper = h;
   }
-  [[nodiscard]] double typical(Param p) const { return get(p).si; }
-  [[nodiscard]] int option(Param p) const { return static_cast<int>(get(p).si); }
+}
 
- private:
-  const Job& job_;
-  Which which_;
-};
+}  // namespace
 
-Control read_control(const Reader& r, std::vector<Param>& missing) {
+Control assemble_control(const Values& v, Missing& missing) {
   Control c;
-  c.pad_arm = Length{r.need(Param::control_pad_arm, missing)};
-  c.pin_arm = Length{r.need(Param::control_pin_arm, missing)};
-  c.return_force = Force{r.typical(Param::control_return_force)};
-  c.efficiency = r.typical(Param::control_efficiency);
-  c.pad_stop = Length{r.typical(Param::control_pad_stop)};
-  c.rod_clearance = Length{r.typical(Param::control_rod_clearance)};
-  const Value h = r.get(Param::control_axis_height);
-  const Value a0 = r.get(Param::control_rest_angle);
-  const Value l = r.get(Param::control_rod_length);
-  const Value d = r.get(Param::control_offset);
-  if (h.known() && a0.known() && l.known() && d.known())
-    c.geometry = RodGeometry{Length{h.si}, Length{d.si}, Angle{a0.si}, Length{l.si}};
+  c.pad_arm = need_length(v, Param::control_pad_arm, missing);
+  c.pin_arm = need_length(v, Param::control_pin_arm, missing);
+  c.return_force = Force{v.si(Param::control_return_force)};
+  c.efficiency = v.si(Param::control_efficiency);
+  c.pad_stop = Length{v.si(Param::control_pad_stop)};
+  c.rod_clearance = Length{v.si(Param::control_rod_clearance)};
+  if (v.known(Param::control_axis_height) && v.known(Param::control_rest_angle) &&
+      v.known(Param::control_rod_length) && v.known(Param::control_offset))
+    c.geometry = RodGeometry{
+        Length{v.si(Param::control_axis_height)}, Length{v.si(Param::control_offset)},
+        Angle{v.si(Param::control_rest_angle)}, Length{v.si(Param::control_rod_length)}};
+  read_links(v, c, missing);
   return c;
 }
 
-/// A typical figure that depends on the kind of booster; a measured one wins always.
-double by_kind(const Reader& r, Param p, BoosterKind kind, double hydraulic, double electric) {
-  const Value v = r.get(p);
-  if (v.origin == Origin::measured || kind == BoosterKind::vacuum) return v.si;
-  return kind == BoosterKind::hydraulic ? hydraulic : electric;
+Expected<Pressure> assemble_vacuum(const Values& v) {
+  if (!v.known(Param::assist_manifold))
+    return vacuum_difference(Pressure{v.si(Param::assist_vacuum)},
+                             v.si(Param::assist_vacuum_altitude), v.si(Param::vehicle_altitude));
+  const auto ambient = ambient_pressure(v.si(Param::vehicle_altitude));
+  if (!ambient) return ambient;
+  return Pressure{std::max(0.0, ambient->value() - v.si(Param::assist_manifold))};
 }
 
-Force read_vacuum(const Reader& r, Assembly& a) {
-  const Area diaphragm =
-      effective_diaphragm(Length{r.need(Param::assist_diaphragm1, a.missing_system)},
-                          Length{r.typical(Param::assist_diaphragm2)});
-  const auto dp = vacuum_difference(Pressure{r.typical(Param::assist_vacuum)},
-                                    r.typical(Param::assist_vacuum_altitude),
-                                    r.typical(Param::vehicle_altitude));
-  if (dp) return vacuum_assist(diaphragm, *dp, r.typical(Param::assist_efficiency));
+namespace {
+
+Pressure vacuum_or_impossible(const Values& v, Assembly& a) {
+  const auto dp = assemble_vacuum(v);
+  if (dp) return *dp;
   a.impossible.push_back(dp.error());
-  return Force{0.0};
+  return Pressure{0.0};
 }
 
-Assist read_assist(const Reader& r, Assembly& a) {
-  const int option = static_cast<int>(r.need(Param::assist_kind, a.missing_system));
-  if (option == 0) return NoAssist{};
+Area read_diaphragm(const Values& v, Assembly& a) {
+  return effective_diaphragm(need_length(v, Param::assist_diaphragm1, a.missing_system),
+                             Length{v.si(Param::assist_diaphragm2)});
+}
+
+Servo read_servo(const Values& v, Assembly& a) {
+  Servo s;
+  s.crack = Pressure{v.si(Param::assist_servo_crack)};
+  s.gain = v.si(Param::assist_servo_gain);
+  const Length slave = need_length(v, Param::assist_servo_slave, a.missing_system);
+  if (slave.value() > 0)
+    s.max_assist = servo_max(read_diaphragm(v, a), vacuum_or_impossible(v, a),
+                             v.si(Param::assist_efficiency), slave);
+  else
+    static_cast<void>(read_diaphragm(v, a));
+  const int feeds = v.option(Param::assist_servo_feeds);
+  s.feeds_first = feeds != 1;
+  s.feeds_second = feeds != 0;
+  return s;
+}
+
+void read_assist(const Values& v, System& s, Assembly& a) {
+  s.assist = NoAssist{};
+  if (works_clutch(v)) return;
+  const int option = static_cast<int>(need(v, Param::assist_kind, a.missing_system));
+  if (option == 4) s.servo = read_servo(v, a);
+  if (option < 1 || option > 3) return;
   Booster b;
   b.kind = static_cast<BoosterKind>(option - 1);
   switch (b.kind) {
     case BoosterKind::vacuum:
-      b.max_assist = read_vacuum(r, a);
+      b.max_assist = vacuum_assist(read_diaphragm(v, a), vacuum_or_impossible(v, a),
+                                   v.si(Param::assist_efficiency));
       break;
     case BoosterKind::hydraulic:
-      b.max_assist = hydraulic_assist(Pressure{r.typical(Param::assist_pump_pressure)},
-                                      Area{r.typical(Param::assist_power_area)});
+      b.max_assist = hydraulic_assist(Pressure{v.si(Param::assist_pump_pressure)},
+                                      Area{v.si(Param::assist_power_area)});
       break;
     case BoosterKind::electric:
-      b.max_assist = Force{r.typical(Param::assist_electric_force)};
+      b.max_assist = Force{v.si(Param::assist_electric_force)};
       break;
   }
-  // Typical figures of the other kinds: common practice, no source.
-  b.gain = by_kind(r, Param::assist_gain, b.kind, 6, 5);
-  b.cut_in = Force{by_kind(r, Param::assist_cut_in, b.kind, 40, 15)};
-  b.jump_in = Force{by_kind(r, Param::assist_jump_in, b.kind, 150, 0)};
-  b.dead_force = Force{by_kind(r, Param::assist_dead_force, b.kind, 60, 60)};
-  b.travel_working = Length{r.typical(Param::assist_travel_working)};
-  b.travel_dead = Length{r.typical(Param::assist_travel_dead)};
-  b.output_gap = Length{r.typical(Param::assist_output_gap)};
-  return b;
+  b.gain = v.si(Param::assist_gain);
+  b.cut_in = Force{v.si(Param::assist_cut_in)};
+  b.jump_in = Force{v.si(Param::assist_jump_in)};
+  b.dead_force = Force{v.si(Param::assist_dead_force)};
+  b.travel_working = Length{v.si(Param::assist_travel_working)};
+  b.travel_dead = Length{v.si(Param::assist_travel_dead)};
+  b.output_gap = Length{v.si(Param::assist_output_gap)};
+  s.assist = b;
+  if (v.known(Param::assist_stroke)) s.booster_stroke = Length{v.si(Param::assist_stroke)};
 }
 
-Master read_master(const Reader& r, Assembly& a, bool& strokes_known) {
+}  // namespace
+
+Master assemble_master(const Values& v, Missing& missing, bool& strokes_known) {
   Master m;
-  m.kind = static_cast<MasterKind>(static_cast<int>(r.need(Param::master_kind, a.missing_system)));
+  // A clutch has one piston: what is not asked is not missing.
+  m.kind = works_clutch(v)
+               ? MasterKind::single
+               : static_cast<MasterKind>(static_cast<int>(need(v, Param::master_kind, missing)));
   if (m.kind == MasterKind::stepped) {
-    m.step_bore = Length{r.need(Param::master_step_bore, a.missing_system)};
-    m.crack = Pressure{r.typical(Param::master_crack)};
+    m.step_bore = need_length(v, Param::master_step_bore, missing);
+    m.crack = Pressure{v.si(Param::master_crack)};
   }
-  m.bore = Length{r.need(Param::master_bore, a.missing_system)};
-  const Value s1 = r.get(Param::master_stroke1);
-  const Value s2 = r.get(Param::master_stroke2);
-  m.stroke1 = Length{s1.si};
-  m.stroke2 = Length{s2.si};
-  strokes_known = s1.known() && (m.kind == MasterKind::single || s2.known());
-  m.cutoff1 = Length{r.typical(Param::master_cutoff1)};
-  m.cutoff2 = Length{r.typical(Param::master_cutoff2)};
-  m.springs = static_cast<Springs>(r.option(Param::master_springs));
-  m.spring_force = Force{r.typical(Param::master_spring_force)};
-  m.efficiency = r.typical(Param::master_efficiency);
-  if (strokes_known && (m.cutoff1 >= m.stroke1 || (two_circuits(m) && m.cutoff2 >= m.stroke2)))
-    a.impossible.push_back({.field = "master.cutoff1",
-                            .value = "",
-                            .range = "less than the stroke",
-                            .reason = "A cut-off as long as the whole stroke delivers nothing",
-                            .remedy = "Measure cut-off and stroke again"});
+  if (m.kind == MasterKind::twin) {
+    m.bore2 = need_length(v, Param::master_bore2, missing);
+    m.bar_a = need_length(v, Param::master_bar_a, missing);
+    m.bar_b = need_length(v, Param::master_bar_b, missing);
+    m.bar_tilt = Angle{v.si(Param::master_bar_tilt)};
+  }
+  m.bore = need_length(v, Param::master_bore, missing);
+  m.stroke1 = Length{v.si(Param::master_stroke1)};
+  m.stroke2 = Length{v.si(Param::master_stroke2)};
+  strokes_known = v.known(Param::master_stroke1) &&
+                  (m.kind == MasterKind::single || v.known(Param::master_stroke2));
+  m.cutoff1 = Length{v.si(Param::master_cutoff1)};
+  m.cutoff2 = Length{v.si(Param::master_cutoff2)};
+  m.springs = static_cast<Springs>(v.option(Param::master_springs));
+  m.spring_force = Force{v.si(Param::master_spring_force)};
+  m.efficiency = v.si(Param::master_efficiency);
   return m;
 }
 
-Disc read_disc(const Reader& r, Axle axle, bool opposed, std::vector<Param>& missing) {
+namespace {
+
+Disc read_disc(const Values& v, Axle axle, bool opposed, std::vector<Param>& missing) {
   Disc d;
   d.opposed = opposed;
-  d.side_area = circle_area(Length{r.need(of_axle(Param::front_piston, axle), missing)}) *
-                std::round(r.typical(of_axle(Param::front_pistons, axle)));
-  d.clearance = Length{r.typical(of_axle(Param::front_clearance, axle))};
-  d.effective_radius = Length{r.need(of_axle(Param::front_radius, axle), missing)};
-  d.mu = r.typical(of_axle(Param::front_mu, axle));
+  d.side_area = circle_area(Length{need(v, of_axle(Param::front_piston, axle), missing)}) *
+                std::round(v.si(of_axle(Param::front_pistons, axle)));
+  d.clearance = Length{v.si(of_axle(Param::front_clearance, axle)) +
+                       v.si(of_axle(Param::front_knock_back, axle))};
+  d.effective_radius = Length{need(v, of_axle(Param::front_radius, axle), missing)};
+  d.mu = v.si(of_axle(Param::front_mu, axle));
   return d;
 }
 
-Drum read_drum(const Reader& r, Axle axle, std::vector<Param>& missing) {
+Drum read_drum(const Values& v, Axle axle, Assembly& a) {
+  Missing& missing = a.missing_brakes;
   // Shoe factors and exponents by arrangement: common practice, no source; Limpert, from memory.
   static constexpr double kFactor[] = {2.15, 3.0, 4.2};
   static constexpr double kExponent[] = {1.45, 1.75, 2.2};
   Drum d;
-  d.cylinder_area = circle_area(Length{r.need(of_axle(Param::front_cylinder, axle), missing)});
-  d.pistons =
-      static_cast<int>(std::lround(r.typical(of_axle(Param::front_cylinder_pistons, axle))));
-  d.shoe_clearance = Length{r.typical(of_axle(Param::front_shoe_clearance, axle))};
-  d.radius = Length{r.need(of_axle(Param::front_drum, axle), missing) / 2};
-  const auto shoes = static_cast<size_t>(r.option(of_axle(Param::front_shoes, axle)));
-  const Value factor = r.get(of_axle(Param::front_brake_factor, axle));
-  d.factor = factor.known() ? factor.si : kFactor[shoes];
+  d.cylinder_area = circle_area(Length{need(v, of_axle(Param::front_cylinder, axle), missing)});
+  d.pistons = static_cast<int>(std::lround(v.si(of_axle(Param::front_cylinder_pistons, axle))));
+  d.shoe_clearance = Length{v.si(of_axle(Param::front_shoe_clearance, axle))};
+  d.radius = Length{need(v, of_axle(Param::front_drum, axle), missing) / 2};
+  const auto shoes = static_cast<size_t>(v.option(of_axle(Param::front_shoes, axle)));
   d.hot_exponent = kExponent[shoes];
+  const double mu = v.si(of_axle(Param::front_lining_mu, axle));
+  d.factor = factor_at(kFactor[shoes], mu, kLiningMu0, d.hot_exponent);
+  const ShoeGeometry g{Length{v.si(of_axle(Param::front_shoe_push, axle))},
+                       Length{v.si(of_axle(Param::front_shoe_normal, axle))},
+                       Length{v.si(of_axle(Param::front_shoe_friction, axle))}};
+  const bool measured = g.push.value() > 0 && g.normal.value() > 0 && g.friction.value() > 0;
+  if (const Value& stated = v.at(of_axle(Param::front_brake_factor, axle)); stated.known()) {
+    d.factor = stated.si;
+  } else if (measured && static_cast<Shoes>(shoes) != Shoes::linked) {
+    if (const auto f = shoe_factor(g, mu, static_cast<Shoes>(shoes)))
+      d.factor = *f;
+    else
+      a.impossible.push_back(f.error());
+  }
   return d;
 }
 
-WheelBrake read_wheel(const Reader& r, Axle axle, Assembly& a) {
+WheelBrake read_wheel(const Values& v, Axle axle, Assembly& a) {
   WheelBrake w;
   w.rear = axle == Axle::rear;
-  const int kind = static_cast<int>(r.need(of_axle(Param::front_kind, axle), a.missing_brakes));
+  const int kind = static_cast<int>(need(v, of_axle(Param::front_kind, axle), a.missing_brakes));
   if (kind == 2)
-    w.brake = read_drum(r, axle, a.missing_brakes);
+    w.brake = read_drum(v, axle, a);
   else
-    w.brake = read_disc(r, axle, kind == 1, a.missing_brakes);
-  w.tyre_radius = Length{r.need(of_axle(Param::front_tyre, axle), a.missing_vehicle)};
-  w.tube.outside = Length{r.typical(Param::lines_tube_outside)};
-  w.tube.wall = Length{r.typical(Param::lines_tube_wall)};
-  w.tube.material = static_cast<TubeMaterial>(r.option(Param::lines_tube_material));
-  w.tube.length = Length{r.typical(of_axle(Param::front_tube, axle)) / 2};
-  w.hose.length = Length{r.typical(of_axle(Param::front_hose, axle)) / 2};
-  w.hose.kind = static_cast<HoseKind>(r.option(of_axle(Param::front_hose_kind, axle)));
+    w.brake = read_disc(v, axle, kind == 1, a.missing_brakes);
+  w.tyre_radius = Length{need(v, of_axle(Param::front_tyre, axle), a.missing_vehicle)};
+  w.tube.outside = Length{v.si(Param::lines_tube_outside)};
+  w.tube.wall = Length{v.si(Param::lines_tube_wall)};
+  w.tube.material = static_cast<TubeMaterial>(v.option(Param::lines_tube_material));
+  w.tube.length = Length{v.si(of_axle(Param::front_tube, axle)) / 2};
+  w.hose.length = Length{v.si(of_axle(Param::front_hose, axle)) / 2};
+  w.hose.size = static_cast<HoseSize>(v.option(Param::lines_hose_bore));
+  w.hose.grade = static_cast<HoseGrade>(v.option(Param::lines_hose_grade));
+  w.hose.kind = static_cast<HoseKind>(v.option(of_axle(Param::front_hose_kind, axle)));
   return w;
 }
 
-void read_circuits(const Job& job, Which which, MasterKind kind, Assembly& a,
+void read_circuits(const Values& v, MasterKind kind, Assembly& a,
                    std::array<WheelBrake, 4>& wheels) {
   for (const Wheel w : kWheels) {
     WheelBrake& brake = wheels[static_cast<size_t>(w)];
     if (kind == MasterKind::single) {
       brake.outlet = Outlet::first;
-    } else if (const auto o = outlet_of(job, which, w)) {
+    } else if (const auto o = outlet_of(v, w)) {
       brake.outlet = *o;
     } else {
       a.missing_brakes.push_back(circuit_of(w));
@@ -177,15 +236,15 @@ void read_circuits(const Job& job, Which which, MasterKind kind, Assembly& a,
   }
 }
 
-std::optional<Vehicle> read_vehicle(const Reader& r, Assembly& a) {
-  Vehicle v;
-  v.mass = Mass{r.need(Param::vehicle_mass, a.missing_vehicle)};
-  v.wheelbase = Length{r.need(Param::vehicle_wheelbase, a.missing_vehicle)};
-  v.front_share = r.need(Param::vehicle_front_share, a.missing_vehicle);
-  v.cg_height = Length{r.typical(Param::vehicle_cg_height)};
-  v.tyre_mu = r.typical(Param::vehicle_tyre_mu);
+std::optional<Vehicle> read_vehicle(const Values& v, Assembly& a) {
+  Vehicle car;
+  car.mass = Mass{need(v, Param::vehicle_mass, a.missing_vehicle)};
+  car.wheelbase = Length{need(v, Param::vehicle_wheelbase, a.missing_vehicle)};
+  car.front_share = need(v, Param::vehicle_front_share, a.missing_vehicle);
+  car.cg_height = Length{v.si(Param::vehicle_cg_height)};
+  car.tyre_mu = v.si(Param::vehicle_tyre_mu);
   if (!a.missing_vehicle.empty()) return std::nullopt;
-  return v;
+  return car;
 }
 
 }  // namespace
@@ -196,63 +255,107 @@ std::optional<Outlet> outlet_of(const Job& job, Which which, Wheel wheel) {
   return v.si == 0 ? Outlet::first : Outlet::second;
 }
 
-Assembly assemble(const Job& job, Which which) {
-  Assembly a;
-  const Reader r(job, which);
-  System s;
-  s.control = read_control(r, a.missing_system);
-  s.assist = read_assist(r, a);
-  s.master = read_master(r, a, s.strokes_known);
-  if (const Value stroke = r.get(Param::assist_stroke); stroke.known())
-    s.booster_stroke = Length{stroke.si};
-  if (r.option(Param::valve_kind) == 1)
-    s.rear_valve = Proportioning{Pressure{r.need(Param::valve_knee, a.missing_brakes)},
-                                 r.typical(Param::valve_slope)};
-  s.rear_valve_opens = r.option(Param::valve_bypass) == 1;
-  if (r.option(Param::valve_metering) == 1)
-    s.front_valve =
-        Metering{Pressure{r.typical(Param::valve_hold)}, Pressure{r.typical(Param::valve_blend)}};
-  s.residual_front = Pressure{r.typical(Param::valve_residual_front)};
-  s.residual_rear = Pressure{r.typical(Param::valve_residual_rear)};
+namespace {
+
+void read_valves(const Values& v, System& s, Assembly& a) {
+  if (v.option(Param::valve_kind) == 1)
+    s.rear_valve = Proportioning{Pressure{need(v, Param::valve_knee, a.missing_brakes)},
+                                 v.si(Param::valve_slope)};
+  s.rear_valve_opens = v.option(Param::valve_bypass) == 1;
+  if (v.option(Param::valve_metering) == 1)
+    s.front_valve = Metering{Pressure{v.si(Param::valve_hold)}, Pressure{v.si(Param::valve_blend)}};
+  s.valves_at_axle = v.option(Param::valve_place) == 1;
+  s.residual_front = Pressure{v.si(Param::valve_residual_front)};
+  s.residual_rear = Pressure{v.si(Param::valve_residual_rear)};
   if (s.front_valve && s.front_valve->hold >= s.front_valve->blend)
     a.impossible.push_back({"valve.blend", "", "above the holding pressure",
                             "A metering valve must open above the pressure it holds",
                             "Read both pressures again"});
-  s.fluid = {r.option(Param::fluid_grade) == 2, r.typical(Param::fluid_temperature)};
-  if (const auto p = ambient_pressure(r.typical(Param::vehicle_altitude))) s.ambient = *p;
-  std::array<WheelBrake, 4> wheels;
-  for (const Wheel w : kWheels) wheels[static_cast<size_t>(w)] = read_wheel(r, axle_of(w), a);
-  read_circuits(job, which, s.master.kind, a, wheels);
-  s.vehicle = read_vehicle(r, a);
-  if (a.missing_brakes.empty()) s.wheels = wheels;
+}
+
+/// How values go together that are each within their range.
+void check_together(System& s, Assembly& a) {
+  const Master& m = s.master;
+  if (s.strokes_known && (m.cutoff1 >= m.stroke1 || (two_circuits(m) && m.cutoff2 >= m.stroke2)))
+    a.impossible.push_back({.field = "master.cutoff1",
+                            .value = "",
+                            .range = "less than the stroke",
+                            .reason = "A cut-off as long as the whole stroke delivers nothing",
+                            .remedy = "Measure cut-off and stroke again"});
   // The geometry is judged as soon as it is known, whatever else is missing.
-  if (s.control.pad_arm.value() > 0 && s.control.pin_arm.value() > 0)
-    if (const auto k = Kinematics::make(s.control); !k) a.impossible.push_back(k.error());
-  if (!a.missing_system.empty()) return a;
-  if (s.master.kind == MasterKind::stepped && s.master.step_bore <= s.master.bore)
+  const Control& c = s.control;
+  const bool arms = c.pad_arm.value() > 0 && c.pin_arm.value() > 0 &&
+                    (!c.mid || (c.mid->input.value() > 0 && c.mid->output.value() > 0));
+  if (arms) {
+    if (auto k = Kinematics::make(c))
+      s.kinematics = std::move(*k);
+    else
+      a.impossible.push_back(k.error());
+  }
+  if (!a.missing_system.empty()) return;
+  if (m.kind == MasterKind::stepped && m.step_bore <= m.bore)
     a.impossible.push_back({"master.step_bore", "", "larger than the plain bore",
                             "The take-up bore is not larger than the plain one",
                             "Measure both bores; without a step it is a plain tandem"});
-  if (const auto b = check_assist(s.assist); !b) a.impossible.push_back(b.error());
+  if (const auto ok = check_master(m); !ok) a.impossible.push_back(ok.error());
+  if (const auto ok = check_assist(s.assist); !ok) a.impossible.push_back(ok.error());
+  if (s.servo)
+    if (const auto ok = check_servo(*s.servo); !ok) a.impossible.push_back(ok.error());
   if (s.vehicle)
-    if (const auto v = check_vehicle(*s.vehicle); !v) a.impossible.push_back(v.error());
-  if (a.impossible.empty()) a.system = s;
+    if (const auto ok = check_vehicle(*s.vehicle); !ok) a.impossible.push_back(ok.error());
+}
+
+}  // namespace
+
+Assembly assemble(const Values& v) {
+  Assembly a;
+  System s;
+  s.control = assemble_control(v, a.missing_system);
+  read_assist(v, s, a);
+  s.master = assemble_master(v, a.missing_system, s.strokes_known);
+  read_valves(v, s, a);
+  s.fluid = {v.option(Param::fluid_grade) == 2, v.si(Param::fluid_temperature)};
+  if (const auto p = ambient_pressure(v.si(Param::vehicle_altitude))) s.ambient = *p;
+  std::array<WheelBrake, 4> wheels;
+  for (const Wheel w : kWheels) wheels[static_cast<size_t>(w)] = read_wheel(v, axle_of(w), a);
+  read_circuits(v, s.master.kind, a, wheels);
+  s.vehicle = read_vehicle(v, a);
+  if (works_clutch(v)) {
+    ClutchAssembly clutch = assemble_clutch(v);
+    a.missing_brakes = std::move(clutch.missing);
+    a.missing_vehicle.clear();
+    a.impossible.insert(a.impossible.end(), clutch.impossible.begin(), clutch.impossible.end());
+    s.vehicle.reset();
+  } else if (a.missing_brakes.empty()) {
+    s.wheels = wheels;
+  }
+  check_together(s, a);
+  if (a.missing_system.empty() && a.impossible.empty()) a.system = s;
   return a;
 }
 
-std::optional<double> arm_ratio(const Job& job, Which which) {
-  const Value pad = value_of(job, which, Param::control_pad_arm);
-  const Value pin = value_of(job, which, Param::control_pin_arm);
-  if (!pad.known() || !pin.known() || pin.si <= 0) return std::nullopt;
-  return pad.si / pin.si;
+Assembly assemble(const Job& job, Which which) {
+  return assemble(resolve(job, which));
 }
 
+std::optional<double> arm_ratio(const Job& job, Which which) {
+  return arm_ratio(resolve(job, which));
+}
+
+namespace {
+bool is_clutch(const Job& job, Which which) {
+  return value_of(job, which, Param::control_use).si == 1;
+}
+}  // namespace
+
 bool has_assist(const Job& job, Which which) {
+  if (is_clutch(job, which)) return false;
   const Value v = value_of(job, which, Param::assist_kind);
   return v.known() && v.si >= 1;
 }
 
 bool has_two_circuits(const Job& job, Which which) {
+  if (is_clutch(job, which)) return false;
   const Value v = value_of(job, which, Param::master_kind);
   return v.known() && v.si >= 1;
 }

@@ -5,6 +5,7 @@
 
 #include "feel/system.hpp"
 #include "job/job.hpp"
+#include "job/values.hpp"
 
 namespace yoke {
 
@@ -17,7 +18,15 @@ struct Assembly {
   std::vector<Error> impossible;       ///< values that contradict each other
 };
 
+[[nodiscard]] Assembly assemble(const Values& values);
 [[nodiscard]] Assembly assemble(const Job& job, Which which);
+/// The control alone; unknown arms go to `missing`.
+[[nodiscard]] Control assemble_control(const Values& values, std::vector<Param>& missing);
+/// The master alone, strokes known or not.
+[[nodiscard]] Master assemble_master(const Values& values, std::vector<Param>& missing,
+                                     bool& strokes_known);
+/// Difference between ambient and manifold pressure at the altitude of use.
+[[nodiscard]] Expected<Pressure> assemble_vacuum(const Values& values);
 
 /// Pad arm over pin arm, the ratio by two lengths; nothing while one of them is unknown.
 [[nodiscard]] std::optional<double> arm_ratio(const Job& job, Which which);

@@ -4,6 +4,7 @@
 
 #include <algorithm>
 
+#include "figures/figures.hpp"
 #include "plumbing/outlets.hpp"
 #include "proving/fit.hpp"
 #include "proving/gates.hpp"
@@ -144,6 +145,7 @@ std::vector<Finding> find_all(const Job& job, const std::vector<ConditionReport>
   add(all, rod_report(job).findings);
   add(all, outlet_report(job, Which::plan).findings);
   add(all, prove_findings(job));
+  add(all, figure_findings(job));
   // "Proved" was said of another state of the job: an edit since then can undo it.
   if (job.state == JobState::proved)
     if (const auto ok = may_be_proved(gates_of(job, strip, all)); !ok)
@@ -187,10 +189,12 @@ std::string size_status(const Job& job, const std::vector<ConditionReport>& stri
     return std::to_string(failing) + (failing == 1 ? " condition fails" : " conditions fail");
   }
   if (plan && plan->target) return "plan " + plan->reason;
-  const auto bore = [&job](Which w) { return Length{value_of(job, w, Param::master_bore).si}; };
+  const Values found = resolve(job, Which::found);
+  const Values planned = resolve(job, Which::plan);
+  const Length none{0.0};
   const auto rel =
-      relative(bore(Which::found), bore(Which::plan), arm_ratio(job, Which::found).value_or(0.0),
-               arm_ratio(job, Which::plan).value_or(0.0));
+      relative(equivalent_bore(found).value_or(none), equivalent_bore(planned).value_or(none),
+               arm_ratio(found).value_or(0.0), arm_ratio(planned).value_or(0.0));
   if (rel)
     return fmt::format("force ×{:.2f}, travel ×{:.2f}", rel->force_factor, rel->travel_factor);
   return "two bores and two ratios needed";
@@ -198,6 +202,11 @@ std::string size_status(const Job& job, const std::vector<ConditionReport>& stri
 
 std::string bleed_status(const Job& job) {
   const BleedPlan plan = bleed_plan(job);
+  if (plan.clutch) {
+    const auto it = job.bleeding.find("slave");
+    const bool clear = it != job.bleeding.end() && it->second.clear_strokes >= kClearStrokes;
+    return clear ? "line bled" : "line to bleed";
+  }
   if (!plan.missing.empty()) return param_list({plan.missing.front()}) + " unknown";
   int done = 0;
   for (const auto& w : plan.wheels) {

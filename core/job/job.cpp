@@ -3,6 +3,8 @@
 #include <algorithm>
 #include <cmath>
 
+#include "job/typical.hpp"
+
 namespace yoke {
 
 namespace {
@@ -33,11 +35,13 @@ Value value_of(const Job& job, Which which, Param param) {
     v.inherited = planned;
     return v;
   }
-  if (!p.typical_si || !p.inherits) return {};
-  double doubt = p.kind == Kind::choice || is_wish ? 0.0 : 0.2 * std::abs(*p.typical_si);
+  if (!p.inherits) return {};
+  const auto typical = typical_of(job, is_wish ? Which::plan : which, param);
+  if (!typical) return {};
+  double doubt = p.kind == Kind::choice || is_wish ? 0.0 : 0.2 * std::abs(*typical);
   // An efficiency cannot be better than 1: 20 % of 0.95 would say nothing but "less".
-  if (p.kind == Kind::fraction) doubt = std::min(doubt, p.max_si - *p.typical_si);
-  return {Origin::typical, *p.typical_si, doubt, How::unknown, false, false};
+  if (p.kind == Kind::fraction) doubt = std::min(doubt, p.max_si - *typical);
+  return {Origin::typical, *typical, doubt, How::unknown, false, false};
 }
 
 std::string origin_words(const Job& job, Which which, Param param) {

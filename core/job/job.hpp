@@ -36,6 +36,8 @@ struct Reading {
   double force_doubt_n = 10;       ///< a bathroom scale read in a hurry
   double travel_doubt_m = 0.0015;  ///< a tape
   bool assist_alive = false;
+  bool second_apply = false;   ///< right after another press: clearances are taken up
+  bool hoses_clamped = false;  ///< flexible hoses clamped off: only the lines before them give
   bool operator==(const Reading&) const = default;
 };
 

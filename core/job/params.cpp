@@ -97,6 +97,10 @@ std::string_view group_words(Group group) {
       return "Pedal";
     case Group::assist:
       return "Assist";
+    case Group::supply:
+      return "Assist supply";
+    case Group::clutch:
+      return "Clutch";
     case Group::master:
       return "Master";
     case Group::front:

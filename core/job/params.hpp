@@ -23,7 +23,20 @@ enum class Param : int {
 
 inline constexpr std::size_t kParamCount = static_cast<std::size_t>(Param::count_);
 
-enum class Group { control, assist, master, front, rear, lines, circuit, vehicle, target, rod };
+enum class Group {
+  control,
+  assist,
+  supply,
+  master,
+  front,
+  rear,
+  lines,
+  circuit,
+  clutch,
+  vehicle,
+  target,
+  rod
+};
 
 struct ParamOption {
   std::string_view key;    ///< in files and on the command line

@@ -62,7 +62,20 @@ void check_residual(const Job& job, Which which, OutletReport& r) {
   for (const Axle axle : {Axle::front, Axle::rear}) {
     const Value kind = value_of(job, which, of_axle(Param::front_kind, axle));
     const Param p = axle == Axle::front ? Param::valve_residual_front : Param::valve_residual_rear;
-    if (!kind.known() || kind.si == 2 || value_of(job, which, p).si <= kDiscResidual_pa) continue;
+    const double pressure = value_of(job, which, p).si;
+    for (const Wheel w : kWheels) {
+      const auto o = outlet_of(job, which, w);
+      if (!o || axle_of(w) != axle || pressure <= 0) continue;
+      const Param inside = *o == Outlet::first ? Param::master_residual1 : Param::master_residual2;
+      if (value_of(job, which, inside).si != 1) continue;
+      r.findings.push_back(hard("plumb.residual_twice",
+                                std::string("Two residual valves in series feed the ") +
+                                    (axle == Axle::front ? "front" : "rear") + " brakes",
+                                "one at most",
+                                "Take one out: the one in the line, or the one inside the outlet"));
+      break;
+    }
+    if (!kind.known() || kind.si == 2 || pressure <= kDiscResidual_pa) continue;
     r.findings.push_back(hard("plumb.residual_disc",
                               std::string("A drum residual valve feeds the ") +
                                   (axle == Axle::front ? "front" : "rear") + " discs",
@@ -75,6 +88,7 @@ void check_residual(const Job& job, Which which, OutletReport& r) {
 
 OutletReport outlet_report(const Job& job, Which which) {
   OutletReport r;
+  if (value_of(job, which, Param::control_use).si == 1) return r;
   check_residual(job, which, r);
   const Value kind = value_of(job, which, Param::master_kind);
   for (const Wheel w : kWheels) {

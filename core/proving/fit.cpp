@@ -1,5 +1,6 @@
 #include "proving/fit.hpp"
 
+#include <ceres/ceres.h>
 #include <fmt/format.h>
 
 #include <Eigen/Dense>
@@ -10,117 +11,192 @@ namespace yoke {
 
 namespace {
 
-struct Row {
-  double force_n = 0;
-  double travel_m = 0;
-  double sigma_m = 0;  ///< standard uncertainty of the travel, the force's carried over
-};
+/// What one step of a scaled unknown is: the five differ by four orders of magnitude. Offsets keep
+/// numbers away from zero, where a relative step for derivatives would vanish.
+constexpr double kScale[kUnknownCount] = {0.010, 1e-6, 1.0, 1.0, 1.0};
+constexpr double kNeutral[kUnknownCount] = {0, 0, 1, 1, 1};
+constexpr double kOffset = 100.0;
+constexpr double kWorstCondition = 100.0;
 
-std::optional<FeelModel> model_with(const System& s, bool alive, double air_m3) {
+double to_scaled(Unknown u, double v) {
+  return kOffset + v / kScale[static_cast<std::size_t>(u)];
+}
+double from_scaled(Unknown u, double x) {
+  return (x - kOffset) * kScale[static_cast<std::size_t>(u)];
+}
+
+/// The slack is added afterwards: it is no part of the press.
+Condition with_unknowns(const std::vector<Unknown>& unknowns, const double* x, double& slack_m) {
   Condition c;
-  c.assist_alive = alive;
-  c.air_m3 = air_m3;
-  auto m = FeelModel::make(s, c);
-  if (!m) return std::nullopt;
-  return *m;
+  slack_m = 0;
+  for (std::size_t i = 0; i < unknowns.size(); ++i) {
+    const double v = from_scaled(unknowns[i], x[i]);
+    switch (unknowns[i]) {
+      case Unknown::slack:
+        slack_m = v;
+        break;
+      case Unknown::air:
+        c.air_m3 = std::max(0.0, v);
+        break;
+      case Unknown::clearance:
+        c.take_up_scale = std::max(0.0, v);
+        break;
+      case Unknown::growth:
+        c.growth_scale = std::max(0.0, v);
+        break;
+      case Unknown::hose:
+        c.hose_scale = std::max(0.0, v);
+        break;
+      case Unknown::count_:
+        break;
+    }
+  }
+  return c;
 }
 
-/// Predicted travel of every row, or nothing when a row lies outside the model's range.
-std::optional<Eigen::VectorXd> predict(const System& s, bool alive, double air_m3,
-                                       const std::vector<Row>& rows) {
-  const auto m = model_with(s, alive, air_m3);
-  if (!m) return std::nullopt;
-  Eigen::VectorXd v(static_cast<Eigen::Index>(rows.size()));
-  for (size_t i = 0; i < rows.size(); ++i) {
-    const auto t = predicted_travel_m(*m, rows[i].force_n);
-    if (!t) return std::nullopt;
-    v[static_cast<Eigen::Index>(i)] = *t;
-  }
-  return v;
-}
+/// Weighted residuals of all rows.
+struct Residuals {
+  const System* system;
+  const std::vector<FitRow>* rows;
+  std::vector<Unknown> unknowns;
 
-std::vector<Row> usable_rows(const FeelModel& m, const std::vector<Reading>& readings, bool alive,
-                             size_t& low) {
-  std::vector<Row> rows;
-  low = 0;
-  for (const Reading& r : readings) {
-    if (r.assist_alive != alive) continue;
-    const auto t = predicted_travel_m(m, r.force_n);
-    if (!t) continue;
-    const double p = m.pressure_for_force(r.force_n);
-    if (p < 1e6) ++low;
-    const double step = std::max(2.0, r.force_n * 0.02);
-    const auto beside = predicted_travel_m(m, r.force_n + step);
-    const double slope = beside ? (*beside - *t) / step : 0.0;
-    // A doubt is twice the standard uncertainty.
-    rows.push_back({r.force_n, r.travel_m,
-                    std::hypot(std::max(1e-4, r.travel_doubt_m) / 2, slope * r.force_doubt_n / 2)});
+  bool operator()(double const* const* parameters, double* residuals) const {
+    double slack_m = 0;
+    const Condition base = with_unknowns(unknowns, parameters[0], slack_m);
+    for (std::size_t i = 0; i < rows->size(); ++i) {
+      const FitRow& row = (*rows)[i];
+      const auto m = FeelModel::make(*system, row_condition(base, row));
+      if (!m) return false;
+      residuals[i] = row_miss(*m, row, slack_m);
+    }
+    return true;
   }
-  return rows;
-}
+};
 
 struct Solution {
-  Eigen::Vector2d x{0, 0};  ///< slack [m], air [m3]
+  bool ok = false;
+  std::vector<double> x;
   Eigen::MatrixXd jacobian;
   Eigen::VectorXd residual;
-  bool ok = false;
+  double condition = 1e9;
+  Eigen::VectorXd standard_error;  ///< in the unknowns' own units
 };
 
-/// Gauss-Newton with bounds; the problem is nearly linear in both unknowns.
-Solution solve(const System& s, bool alive, const std::vector<Row>& rows, bool with_air) {
-  Solution sol;
-  const auto n = static_cast<Eigen::Index>(rows.size());
-  Eigen::VectorXd weight(n);
-  Eigen::VectorXd measured(n);
-  for (Eigen::Index i = 0; i < n; ++i) {
-    weight[i] = 1 / rows[static_cast<size_t>(i)].sigma_m;
-    measured[i] = rows[static_cast<size_t>(i)].travel_m;
-  }
-  for (int round = 0; round < 30; ++round) {
-    const auto base = predict(s, alive, sol.x[1], rows);
-    const double step = 0.05e-6;
-    const auto more = predict(s, alive, sol.x[1] + step, rows);
-    if (!base || !more) return sol;
-    sol.jacobian.resize(n, with_air ? 2 : 1);
-    sol.jacobian.col(0) = weight;
-    if (with_air) sol.jacobian.col(1) = (*more - *base).cwiseProduct(weight) / step;
-    sol.residual = (measured - *base).cwiseProduct(weight) - weight * sol.x[0];
-    // Columns are scaled to unit length: the unknowns differ by four orders of magnitude.
-    const Eigen::VectorXd scale = sol.jacobian.colwise().norm().transpose();
-    const Eigen::MatrixXd unit = sol.jacobian * scale.cwiseInverse().asDiagonal();
-    const Eigen::VectorXd d = unit.colPivHouseholderQr().solve(sol.residual).cwiseQuotient(scale);
-    Eigen::Vector2d next = sol.x;
-    next[0] = std::clamp(sol.x[0] + d[0], -kMostSlack_m, kMostSlack_m);
-    if (with_air) next[1] = std::clamp(sol.x[1] + d[1], 0.0, kMostAir_m3);
-    const Eigen::Vector2d moved = next - sol.x;
-    sol.x = next;
-    if (std::abs(moved[0]) < 1e-8 && std::abs(moved[1]) < 1e-12) break;
-  }
-  sol.ok = true;
-  return sol;
-}
-
-double condition_number(const Eigen::MatrixXd& jacobian) {
-  const Eigen::VectorXd scale = jacobian.colwise().norm().transpose();
-  if (scale.minCoeff() <= 0) return 1e9;
-  const Eigen::MatrixXd unit = jacobian * scale.cwiseInverse().asDiagonal();
+void read_jacobian(ceres::Problem& problem, Solution& s) {
+  ceres::CRSMatrix j;
+  std::vector<double> residual;
+  double cost = 0;
+  ceres::Problem::EvaluateOptions all;
+  if (!problem.Evaluate(all, &cost, &residual, nullptr, &j)) return;
+  s.jacobian = Eigen::MatrixXd::Zero(j.num_rows, j.num_cols);
+  for (int r = 0; r < j.num_rows; ++r)
+    for (int k = j.rows[static_cast<std::size_t>(r)]; k < j.rows[static_cast<std::size_t>(r) + 1];
+         ++k)
+      s.jacobian(r, j.cols[static_cast<std::size_t>(k)]) = j.values[static_cast<std::size_t>(k)];
+  s.residual =
+      Eigen::Map<Eigen::VectorXd>(residual.data(), static_cast<Eigen::Index>(residual.size()));
+  const Eigen::VectorXd length = s.jacobian.colwise().norm().transpose();
+  if (length.minCoeff() <= 0) return;
+  const Eigen::MatrixXd unit = s.jacobian * length.cwiseInverse().asDiagonal();
   const Eigen::JacobiSVD<Eigen::MatrixXd> svd(unit);
   const auto& v = svd.singularValues();
-  return v[v.size() - 1] > 0 ? v[0] / v[v.size() - 1] : 1e9;
+  if (v[v.size() - 1] <= 0) return;
+  s.condition = v[0] / v[v.size() - 1];
+  const Eigen::MatrixXd normal = s.jacobian.transpose() * s.jacobian;
+  s.standard_error = normal.inverse().diagonal().cwiseMax(0).cwiseSqrt();
+  s.ok = s.standard_error.allFinite();
 }
 
-Eigen::VectorXd standard_errors(const Eigen::MatrixXd& jacobian) {
-  const Eigen::MatrixXd normal = jacobian.transpose() * jacobian;
-  return normal.inverse().diagonal().cwiseMax(0).cwiseSqrt();
+Solution solve(const System& system, const std::vector<FitRow>& rows,
+               const std::vector<Unknown>& unknowns) {
+  Solution s;
+  if (rows.size() < unknowns.size()) return s;
+  auto* cost = new ceres::DynamicNumericDiffCostFunction<Residuals, ceres::CENTRAL>(
+      new Residuals{&system, &rows, unknowns});
+  cost->AddParameterBlock(static_cast<int>(unknowns.size()));
+  cost->SetNumResiduals(static_cast<int>(rows.size()));
+  for (const Unknown u : unknowns)
+    s.x.push_back(to_scaled(u, kNeutral[static_cast<std::size_t>(u)]));
+  ceres::Problem problem;
+  problem.AddResidualBlock(cost, nullptr, s.x.data());
+  for (std::size_t i = 0; i < unknowns.size(); ++i) {
+    const Bounds b = unknown_bounds(unknowns[i]);
+    problem.SetParameterLowerBound(s.x.data(), static_cast<int>(i),
+                                   to_scaled(unknowns[i], b.least));
+    problem.SetParameterUpperBound(s.x.data(), static_cast<int>(i), to_scaled(unknowns[i], b.most));
+  }
+  ceres::Solver::Options options;
+  options.linear_solver_type = ceres::DENSE_QR;
+  options.logging_type = ceres::SILENT;
+  options.max_num_iterations = 60;
+  options.function_tolerance = 1e-12;
+  options.parameter_tolerance = 1e-12;
+  ceres::Solver::Summary summary;
+  ceres::Solve(options, &problem, &summary);
+  if (!summary.IsSolutionUsable()) return s;
+  read_jacobian(problem, s);
+  return s;
 }
 
-void finish(FitReport& r, const Solution& sol, const std::vector<Row>& rows, bool with_air) {
-  const Eigen::VectorXd se = standard_errors(sol.jacobian);
-  r.slack_m = Estimate{sol.x[0], 2 * se[0]};
-  if (with_air) r.air_m3 = Estimate{sol.x[1], 2 * se[1]};
+bool told_apart(const Solution& s, const std::vector<Unknown>& unknowns) {
+  if (!s.ok || s.condition > kWorstCondition) return false;
+  for (std::size_t i = 0; i < unknowns.size(); ++i) {
+    const Bounds b = unknown_bounds(unknowns[i]);
+    const double error = s.standard_error[static_cast<Eigen::Index>(i)] *
+                         kScale[static_cast<std::size_t>(unknowns[i])];
+    if (error > 0.5 * (b.most - b.least)) return false;
+  }
+  return true;
+}
+
+/// What these readings might tell, by where they lie and how they were taken.
+std::vector<Unknown> candidates(const System& system, const std::vector<FitRow>& rows,
+                                std::size_t low) {
+  const auto count = [&rows](auto test) {
+    return static_cast<std::size_t>(std::count_if(rows.begin(), rows.end(), test));
+  };
+  const std::size_t second = count([](const FitRow& r) { return r.second_apply; });
+  const std::size_t clamped = count([](const FitRow& r) { return r.hoses_clamped; });
+  std::vector<Unknown> list{Unknown::slack};
+  if (low >= 3) list.push_back(Unknown::air);
+  if (second >= 1 && second < rows.size()) list.push_back(Unknown::clearance);
+  std::size_t firm = 0;
+  for (const FitRow& r : rows) {
+    const auto m = FeelModel::make(system, row_condition({}, r));
+    if (m && m->at(m->drive_for_force(r.force_n)).pressure_pa > 2e6) ++firm;
+  }
+  if (firm >= 2 && rows.size() > list.size() + 1) list.push_back(Unknown::growth);
+  if (clamped >= 1 && clamped < rows.size() && rows.size() > list.size())
+    list.push_back(Unknown::hose);
+  return list;
+}
+
+const char* help_for(Unknown dropped) {
+  switch (dropped) {
+    case Unknown::air:
+      return "Read more light presses, just above where the pad first resists";
+    case Unknown::clearance:
+      return "Press twice in a row and read the second press too";
+    case Unknown::growth:
+      return "Read two firm presses more, well apart";
+    case Unknown::hose:
+      return "Clamp the hoses and read the same presses again";
+    default:
+      return "Read presses further apart";
+  }
+}
+
+void finish(FitReport& r, const Solution& s, const std::vector<Unknown>& unknowns,
+            const std::vector<FitRow>& rows) {
+  r.condition = s.condition;
+  for (std::size_t i = 0; i < unknowns.size(); ++i) {
+    const auto u = static_cast<std::size_t>(unknowns[i]);
+    r.of[u] = Estimate{from_scaled(unknowns[i], s.x[i]),
+                       2 * s.standard_error[static_cast<Eigen::Index>(i)] * kScale[u]};
+  }
   double sum = 0;
-  for (size_t i = 0; i < rows.size(); ++i) {
-    const double left = sol.residual[static_cast<Eigen::Index>(i)] * rows[i].sigma_m;
+  for (std::size_t i = 0; i < rows.size(); ++i) {
+    const double left = s.residual[static_cast<Eigen::Index>(i)] * rows[i].sigma_m;
     sum += left * left;
   }
   r.misfit_m = std::sqrt(sum / static_cast<double>(rows.size()));
@@ -128,86 +204,115 @@ void finish(FitReport& r, const Solution& sol, const std::vector<Row>& rows, boo
 
 }  // namespace
 
+std::string_view unknown_words(Unknown u) {
+  static constexpr std::string_view w[] = {"slack at the pad", "trapped air", "lining clearance",
+                                           "caliper and drum growth", "hoses"};
+  return w[static_cast<std::size_t>(u)];
+}
+
+Bounds unknown_bounds(Unknown u) {
+  static constexpr Bounds b[] = {
+      {-kMostSlack_m, kMostSlack_m}, {0, kMostAir_m3}, {0, 20}, {0.1, 8}, {0.1, 12}};
+  return b[static_cast<std::size_t>(u)];
+}
+
+Condition row_condition(Condition c, const FitRow& row) {
+  c.assist_alive = row.assist_alive;
+  if (row.second_apply) c.take_up_scale = 0;
+  if (row.hoses_clamped) {
+    // Behind a clamped hose nothing moves: neither hose nor brake takes fluid.
+    c.hose_scale = c.growth_scale = c.take_up_scale = 0;
+  }
+  return c;
+}
+
 std::optional<double> predicted_travel_m(const FeelModel& model, double pad_force_n) {
   const double lowest = model.at(0.0).pad_force_n;
-  const double highest = model.at(model.end_pressure_pa()).pad_force_n;
+  const double highest = model.at(model.end_drive_pa()).pad_force_n;
   if (pad_force_n <= lowest || pad_force_n > highest) return std::nullopt;
-  return model.at(model.pressure_for_force(pad_force_n)).pad_travel_m;
+  return model.at(model.drive_for_force(pad_force_n)).pad_travel_m;
+}
+
+double row_miss(const FeelModel& m, const FitRow& row, double slack_m) {
+  const double most_n = m.at(m.end_drive_pa()).pad_force_n;
+  const double least_n = m.at(0.0).pad_force_n;
+  const double force_n = std::clamp(row.force_n, std::min(least_n, most_n), most_n);
+  const double t = m.at(m.drive_for_force(force_n)).pad_travel_m;
+  const double beyond = std::abs(row.force_n - force_n) / std::max(1.0, 0.02 * row.force_n);
+  const double miss = (row.travel_m - slack_m - t) / row.sigma_m;
+  return miss < 0 ? miss - beyond : miss + beyond;
+}
+
+std::vector<FitRow> usable_rows(const System& system, const std::vector<Reading>& readings,
+                                std::optional<bool> alive, std::size_t& low) {
+  std::vector<FitRow> rows;
+  low = 0;
+  for (const Reading& r : readings) {
+    if (alive && r.assist_alive != *alive) continue;
+    FitRow row{r.force_n, r.travel_m, 0, r.assist_alive, r.second_apply, r.hoses_clamped};
+    const auto m = FeelModel::make(system, row_condition({}, row));
+    if (!m) continue;
+    const auto t = predicted_travel_m(*m, r.force_n);
+    if (!t) continue;
+    if (m->at(m->drive_for_force(r.force_n)).pressure_pa < 1e6) ++low;
+    const double step = std::max(2.0, r.force_n * 0.02);
+    const auto beside = predicted_travel_m(*m, r.force_n + step);
+    const double slope = beside ? (*beside - *t) / step : 0.0;
+    // A doubt is twice the standard uncertainty.
+    row.sigma_m = std::hypot(std::max(1e-4, r.travel_doubt_m) / 2, slope * r.force_doubt_n / 2);
+    rows.push_back(row);
+  }
+  return rows;
 }
 
 FitReport fit_readings(const System& system, const std::vector<Reading>& readings,
                        bool assist_alive) {
   FitReport r;
-  const auto m = model_with(system, assist_alive, 0.0);
+  Condition c;
+  c.assist_alive = assist_alive;
+  const auto m = FeelModel::make(system, c);
   if (!m) {
     r.refusal = "These readings cannot tell: the system is not known well enough to predict them";
     r.next_measurement = "Enter brakes and circuits first";
     return r;
   }
-  size_t low = 0;
-  const std::vector<Row> rows = usable_rows(*m, readings, assist_alive, low);
+  std::size_t low = 0;
+  const std::vector<FitRow> rows = usable_rows(system, readings, assist_alive, low);
   r.used = rows.size();
   if (rows.size() < 2) {
     r.refusal = "These readings cannot tell: fewer than two of them lie where fluid moves";
     r.next_measurement = "Press to three light and two firm forces, and read travel at each";
     return r;
   }
-  const bool try_air = low >= 3;
-  Solution both = solve(system, assist_alive, rows, try_air);
-  if (!both.ok) {
-    r.refusal = "These readings cannot tell: they lie outside what this system can reach";
+  if (low < 3) {
+    r.refusal =
+        "These readings cannot tell air: that takes three light presses, below 1 MPa in the lines";
+    const double most = m->at_pressure(1e6).at.pad_force_n;
+    r.next_measurement = fmt::format("Read three presses below {:.0f} N", most);
+  }
+  std::vector<Unknown> unknowns = candidates(system, rows, low);
+  Solution s = solve(system, rows, unknowns);
+  bool any = s.ok;
+  while (unknowns.size() > 1 && !told_apart(s, unknowns)) {
+    const Unknown dropped = unknowns.back();
+    unknowns.pop_back();
+    s = solve(system, rows, unknowns);
+    any = any || s.ok;
+    // Growth is tried on the chance that the readings allow it: without it nothing is refused.
+    if (dropped == Unknown::growth) continue;
+    r.refusal = fmt::format(
+        "These readings cannot tell {} from the rest: they lie too close "
+        "together",
+        unknown_words(dropped));
+    r.next_measurement = help_for(dropped);
+  }
+  if (!told_apart(s, unknowns)) {
+    r.refusal = any ? "These readings cannot tell anything: they lie too close together"
+                    : "These readings cannot tell: they lie outside what this system can reach";
     r.next_measurement = "Check the bore and the ratio, then read again";
     return r;
   }
-  if (try_air) {
-    const Eigen::VectorXd se = standard_errors(both.jacobian);
-    const bool separate = condition_number(both.jacobian) <= 100;
-    if (separate && se[1] <= kMostAir_m3 / 2 && se[0] <= kMostSlack_m / 2) {
-      finish(r, both, rows, true);
-      return r;
-    }
-    r.refusal = "These readings cannot tell air from slack: they lie too close together";
-    r.next_measurement = "Read more light presses, just above where the pad first resists";
-  } else {
-    r.refusal =
-        "These readings cannot tell air: that takes three light presses, below 1 MPa in the lines";
-    r.next_measurement = fmt::format("Read three presses below {:.0f} N",
-                                     m->at(std::min(1e6, m->end_pressure_pa())).pad_force_n);
-  }
-  const Solution one = solve(system, assist_alive, rows, false);
-  if (one.ok) finish(r, one, rows, false);
-  return r;
-}
-
-PumpReport pump_report(const PumpTest& test, Length bore, double ratio) {
-  PumpReport r;
-  const double area_m2 = circle_area(bore).value();
-  if (test.first_m && test.third_m) {
-    const double gain_m = *test.first_m - *test.third_m;
-    constexpr double kTape_m = 0.003;
-    if (gain_m > kTape_m) {
-      r.take_up = Volume{gain_m / ratio * area_m2};
-      r.words.push_back(
-          fmt::format("Pumping raises the pad by {:.0f} mm: {:.1f} cm³ is taken up by clearance. "
-                      "Air would stay.",
-                      gain_m * 1e3, r.take_up->value() * 1e6));
-    } else {
-      r.words.push_back(
-          "Pumping does not raise the pad: no clearance to take up. What is soft is air or "
-          "stretch.");
-    }
-  }
-  if (test.sink_m && test.hold_s && *test.hold_s > 0) {
-    r.sink_m3_per_s = *test.sink_m / ratio * area_m2 / *test.hold_s;
-    constexpr double kTape_m = 0.002;
-    r.sinking = *test.sink_m > kTape_m;
-    r.words.push_back(
-        r.sinking
-            ? fmt::format("The pad sinks {:.0f} mm in {:.0f} s: {:.2f} cm³ a minute pass a cup or "
-                          "leak out. Do not drive.",
-                          *test.sink_m * 1e3, *test.hold_s, *r.sink_m3_per_s * 60e6)
-            : std::string("The pad holds under a steady foot."));
-  }
+  finish(r, s, unknowns, rows);
   return r;
 }
 

@@ -1,7 +1,9 @@
-// Measured against predicted: free travel (slack) and trapped air from a few hand readings.
-// Bounded weighted least squares of travel against force with two unknowns; refused when the data
-// cannot separate them (condition number of the unit-column Jacobian above 100, a standard error
-// above half the allowed range, or fewer than three points below 1 MPa for the air).
+// Measured against predicted: slack, trapped air, clearance, compliance and hoses from a few hand
+// readings. Bounded weighted nonlinear least squares of travel against force (Ceres) for what the
+// data can support: slack always; air with three readings below 1 MPa; clearance and compliance are
+// told apart from slack and hoses only with a second apply or with hoses clamped. Refused when the
+// condition number of the unit-column Jacobian exceeds 100 or a standard error exceeds half the
+// allowed range. Pumping takes up clearance, air stays.
 #pragma once
 
 #include <string>
@@ -17,13 +19,35 @@ struct Estimate {
   double doubt = 0;  ///< twice the standard error
 };
 
+/// What may be fitted, in the order in which it is tried.
+enum class Unknown {
+  slack,      ///< m at the pad, beyond the predicted free play; may be negative
+  air,        ///< m3, free at ambient pressure
+  clearance,  ///< lining clearances over the expected ones
+  growth,     ///< what calipers and drums give over the expected
+  hose,       ///< what hoses give over the expected
+  count_
+};
+inline constexpr std::size_t kUnknownCount = static_cast<std::size_t>(Unknown::count_);
+[[nodiscard]] std::string_view unknown_words(Unknown u);
+struct Bounds {
+  double least = 0;
+  double most = 0;
+};
+[[nodiscard]] Bounds unknown_bounds(Unknown u);
+
 struct FitReport {
-  std::string refusal;              ///< why nothing, or not all, can be told; empty when all can
-  std::string next_measurement;     ///< what would help
-  std::optional<Estimate> slack_m;  ///< at the pad, beyond the predicted free play; may be negative
-  std::optional<Estimate> air_m3;   ///< free air at ambient pressure
-  double misfit_m = 0;              ///< weighted root mean square of what is left, at the pad
-  std::size_t used = 0;             ///< readings within the model's range
+  std::string refusal;           ///< why nothing, or not all, can be told; empty when all can
+  std::string next_measurement;  ///< what would help
+  std::array<std::optional<Estimate>, kUnknownCount> of;
+  double misfit_m = 0;   ///< root mean square of what is left, at the pad
+  double condition = 0;  ///< of the unit-column Jacobian
+  std::size_t used = 0;  ///< readings within the model's range
+  [[nodiscard]] const std::optional<Estimate>& slack_m() const { return at(Unknown::slack); }
+  [[nodiscard]] const std::optional<Estimate>& air_m3() const { return at(Unknown::air); }
+  [[nodiscard]] const std::optional<Estimate>& at(Unknown u) const {
+    return of[static_cast<std::size_t>(u)];
+  }
 };
 
 /// Largest free air and slack that are looked for.
@@ -34,8 +58,28 @@ inline constexpr double kMostSlack_m = 0.060;
 [[nodiscard]] FitReport fit_readings(const System& system, const std::vector<Reading>& readings,
                                      bool assist_alive);
 
-/// Pad travel the model predicts for a force with some air, nothing when out of its range.
+/// Pad travel the model predicts for a force, nothing when out of its range.
 [[nodiscard]] std::optional<double> predicted_travel_m(const FeelModel& model, double pad_force_n);
+
+/// A reading as least squares sees it.
+struct FitRow {
+  double force_n = 0;
+  double travel_m = 0;
+  double sigma_m = 0;  ///< standard uncertainty of the travel, the force's carried over
+  bool assist_alive = false;
+  bool second_apply = false;
+  bool hoses_clamped = false;
+};
+/// The readings that lie within the press of a model, with their standard uncertainty.
+[[nodiscard]] std::vector<FitRow> usable_rows(const System& system,
+                                              const std::vector<Reading>& readings,
+                                              std::optional<bool> assist_alive,
+                                              std::size_t& below_1_mpa);
+/// Weighted miss of a reading against a model. A force beyond the press counts as its end, and the
+/// excess as more of a miss: a search then finds its way back into range.
+[[nodiscard]] double row_miss(const FeelModel& model, const FitRow& row, double slack_m);
+/// The condition in which a reading was taken, on top of another.
+[[nodiscard]] Condition row_condition(Condition base, const FitRow& row);
 
 /// What the pump and sink test says.
 struct PumpReport {

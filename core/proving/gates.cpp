@@ -18,12 +18,21 @@ struct GateText {
 bool always(const Job&) {
   return true;
 }
+bool clutch(const Job& job) {
+  return value_of(job, Which::plan, Param::control_use).si == 1;
+}
+bool brakes(const Job& job) {
+  return !clutch(job);
+}
+bool twin(const Job& job) {
+  return brakes(job) && value_of(job, Which::plan, Param::master_kind).si == 3;
+}
 bool tandem(const Job& job) {
   return has_two_circuits(job, Which::plan);
 }
 bool single(const Job& job) {
   const Value v = value_of(job, Which::plan, Param::master_kind);
-  return v.known() && v.si == 0;
+  return brakes(job) && v.known() && v.si == 0;
 }
 bool boosted(const Job& job) {
   return has_assist(job, Which::plan);
@@ -36,11 +45,21 @@ constexpr GateText kGates[] = {
     {"circuits", "Each outlet feeds the wheels it should",
      "Open one nipple at a time, press lightly, watch which chamber falls", tandem},
     {"residual", "No drum residual valve feeds a disc",
-     "Wheels free a minute after release; the outlet and its line looked into", always},
+     "Wheels free a minute after release; the outlet and its line looked into", brakes},
     {"weep", "No joint weeps", "Wipe, press hard for a minute, look and feel at every opened joint",
      always},
     {"sink", "The pad does not sink", "Steady firm foot for 60 s, engine off and on", always},
-    {"reserve", "Reserve is kept, sound", "Firm press: what is left before the floor", always},
+    {"reserve", "Reserve is kept, sound", "Firm press: what is left before the floor", brakes},
+    {"bar", "The balance bar does not bind",
+     "Firm press, then with either circuit open: look at it", twin},
+    {"release", "The clutch releases cleanly",
+     "Reverse goes in without noise, engine idling, wheels chocked; bite well off the floor",
+     clutch},
+    {"over_travel", "The pedal cannot push the cover beyond its limit",
+     "Pedal to the floor: bearing travel within the cover's figure, or a stop that ends it",
+     clutch},
+    {"wear_room", "The slave can follow the lining as it wears",
+     "Push the slave back by hand at rest: the room left counts", clutch},
     {"failed_circuit", "With one circuit open the other still stops the car",
      "Standing still, wheels chocked: open one circuit's nipple, press, note force and pad; close "
      "and bleed again",
@@ -52,7 +71,7 @@ constexpr GateText kGates[] = {
     {"single_signed", "A single circuit is kept on purpose",
      "A deviation: have it signed where local rules allow it at all", single},
     {"retention", "Every clip, pin and washer is back", "Count in equals count out", always},
-    {"lamp", "Brake lamp and warning switch work", "Off at rest, on before pressure", always},
+    {"lamp", "Brake lamp and warning switch work", "Off at rest, on before pressure", brakes},
     {"fluid", "One known fluid, fresh", "Grade read from a sealed bottle; old fluid flushed",
      always},
     {"lines", "Lines are held, and clear of heat and movement",
@@ -60,12 +79,19 @@ constexpr GateText kGates[] = {
     {"firewall", "No opening is left in the firewall", "A lamp behind it in the dark", always}};
 
 /// Codes of findings that hold a gate shut.
-constexpr std::pair<const char*, const char*> kHolds[] = {
-    {"plumb.residual_disc", "residual"}, {"rod.preload", "preload"},
-    {"rod.output_preload", "preload"},   {"plumb.crossed", "circuits"},
-    {"plumb.no_separation", "circuits"}, {"prove.sinking", "sink"},
-    {"size.reserve", "reserve"},         {"size.failed_circuit", "failed_circuit"},
-    {"size.no_assist", "no_assist"}};
+constexpr std::pair<const char*, const char*> kHolds[] = {{"plumb.residual_disc", "residual"},
+                                                          {"rod.preload", "preload"},
+                                                          {"rod.output_preload", "preload"},
+                                                          {"plumb.crossed", "circuits"},
+                                                          {"plumb.no_separation", "circuits"},
+                                                          {"prove.sinking", "sink"},
+                                                          {"size.reserve", "reserve"},
+                                                          {"size.failed_circuit", "failed_circuit"},
+                                                          {"size.no_assist", "no_assist"},
+                                                          {"plumb.residual_twice", "residual"},
+                                                          {"size.bar", "bar"},
+                                                          {"size.over_travel", "over_travel"},
+                                                          {"size.wear_room", "wear_room"}};
 
 }  // namespace
 

@@ -25,6 +25,11 @@ enum class Kind {
   fraction,     ///< 1; shown as percent
   number,       ///< 1; a plain number (ratio, friction, gain)
   time,         ///< s
+  flow,         ///< m3/s
+  spring_rate,  ///< N/m
+  torque,       ///< N m
+  speed,        ///< m/s
+  current,      ///< A
   choice,       ///< index of an option
 };
 

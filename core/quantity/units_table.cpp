@@ -55,6 +55,21 @@ const std::vector<UnitWord>& unit_words(Kind kind) {
   static const std::vector<UnitWord> fraction{{"%", 0.01}, {"%", 0.01}, {"percent", 0.01}};
   static const std::vector<UnitWord> time{
       {"s", 1.0}, {"s", 1.0}, {"sec", 1.0}, {"min", 60.0}, {"h", 3600.0}};
+  static const std::vector<UnitWord> flow{
+      {"l/min", 1e-3 / 60}, {"cfm", 0.3048 * 0.3048 * 0.3048 / 60}, {"m3/s", 1.0}};
+  static const std::vector<UnitWord> spring_rate{
+      {"N/mm", 1e3}, {"lbf/in", kLbf / kInch}, {"lb/in", kLbf / kInch}, {"N/m", 1.0}};
+  static const std::vector<UnitWord> torque{{"N·m", 1.0},
+                                            {"lbf·ft", kLbf * 0.3048},
+                                            {"Nm", 1.0},
+                                            {"N m", 1.0},
+                                            {"lbf ft", kLbf * 0.3048},
+                                            {"lbft", kLbf * 0.3048},
+                                            {"lbf·in", kLbf * kInch},
+                                            {"lbf in", kLbf * kInch}};
+  static const std::vector<UnitWord> speed{
+      {"km/h", 1 / 3.6}, {"mph", 1609.344 / 3600}, {"m/s", 1.0}};
+  static const std::vector<UnitWord> current{{"A", 1.0}, {"A", 1.0}};
   static const std::vector<UnitWord> number{
       {"", 1.0}, {"", 1.0}, {":1", 1.0}, {"x", 1.0}, {"g", 1.0}};
   switch (kind) {
@@ -82,6 +97,16 @@ const std::vector<UnitWord>& unit_words(Kind kind) {
       return fraction;
     case Kind::time:
       return time;
+    case Kind::flow:
+      return flow;
+    case Kind::spring_rate:
+      return spring_rate;
+    case Kind::torque:
+      return torque;
+    case Kind::speed:
+      return speed;
+    case Kind::current:
+      return current;
     case Kind::number:
     case Kind::choice:
       return number;

@@ -119,11 +119,9 @@ RodReport rod_report(const Job& job) {
   const Value pad = value_of(job, Which::plan, Param::control_pad_arm);
   const Value pin = value_of(job, Which::plan, Param::control_pin_arm);
   if (pad.known() && pin.known()) {
-    if (a.system) {
+    r.ratio = arm_ratio(job, Which::plan);
+    if (a.system)
       if (const auto k = Kinematics::make(a.system->control)) r.ratio = k->ratio(Length{0.0});
-    } else {
-      r.ratio = pad.si / pin.si;
-    }
   } else {
     if (!pad.known()) r.missing_turns.push_back(Param::control_pad_arm);
     if (!pin.known()) r.missing_turns.push_back(Param::control_pin_arm);
@@ -156,19 +154,10 @@ AngleReport angle_report(const Job& job, Which which) {
         Param::control_offset, Param::control_rest_angle, Param::control_rod_length})
     if (!value_of(job, which, p).known()) r.missing.push_back(p);
   if (!r.missing.empty()) return r;
-  const Assembly a = assemble(job, which);
-  Control control;
-  if (a.system) {
-    control = a.system->control;
-  } else {
-    const auto get = [&](Param p) { return value_of(job, which, p).si; };
-    control.pad_arm = Length{get(Param::control_pad_arm)};
-    control.pin_arm = Length{get(Param::control_pin_arm)};
-    control.pad_stop = Length{get(Param::control_pad_stop)};
-    control.geometry =
-        RodGeometry{Length{get(Param::control_axis_height)}, Length{get(Param::control_offset)},
-                    Angle{get(Param::control_rest_angle)}, Length{get(Param::control_rod_length)}};
-  }
+  const Values values = resolve(job, which);
+  const Assembly a = assemble(values);
+  const Control control = assemble_control(values, r.missing);
+  if (!r.missing.empty()) return r;
   const auto k = Kinematics::make(control);
   if (!k) {
     r.findings.push_back({Severity::hard, Stage::fit, "fit.geometry", k.error().reason,

@@ -3,9 +3,11 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <atomic>
 #include <cmath>
+#include <thread>
 
-#include "master/bores.hpp"
+#include "clutch/assemble_clutch.hpp"
 
 namespace yoke {
 
@@ -60,7 +62,7 @@ Fault judge_failure(const System& s, const Condition& c, Limit limit, const std:
 }
 
 Fault judge_lock(const FeelModel& m) {
-  const double p = m.first_lock_pa();
+  const double p = m.first_lock_drive();
   if (p < 0) return {};
   const FeelPoint f = m.at(p * (1 + 1e-6));
   if (f.lock == Lock::rear && f.z < 0.8)
@@ -90,6 +92,10 @@ Fault first_fault(const System& s, const FeelModel& sound, const TargetReport& r
   return judge_lock(sound);
 }
 
+double plan_ratio_of(const System& plan) {
+  return effective_pad_arm(plan.control).value() / effective_pin_arm(plan.control).value();
+}
+
 double score(const Cell& c, const SweepRequest& q, const System& plan) {
   const double w[3][3] = {{1.0, 0.3, 0.3}, {0.3, 1.0, 0.3}, {0.3, 0.3, 1.0}};
   const auto& weight = w[static_cast<size_t>(q.preference)];
@@ -98,8 +104,10 @@ double score(const Cell& c, const SweepRequest& q, const System& plan) {
   // Stiffness has no limit of its own: the effort limit over the travel limit stands for one.
   const double soft = q.limits.effort_n / q.limits.travel_m / std::max(1.0, c.stiffness_n_m);
   double sum = weight[0] * effort * effort + weight[1] * travel * travel + weight[2] * soft * soft;
-  const double plan_ratio = plan.control.pad_arm.value() / plan.control.pin_arm.value();
+  const double plan_ratio = plan_ratio_of(plan);
   if (std::abs(c.bore_m - plan.master.bore.value()) > 3e-5) sum += 0.1;
+  if (c.bore2_m > 0 && std::abs(c.bore2_m - plan.master.bore2.value()) > 3e-5) sum += 0.1;
+  if (c.assist > 0) sum += 0.1;
   if (std::abs(c.ratio - plan_ratio) > 0.01) sum += 0.1;
   return sum;
 }
@@ -126,6 +134,10 @@ std::string_view limit_words(Limit limit) {
       return "stroke ends";
     case Limit::lock_order:
       return "rear locks";
+    case Limit::release:
+      return "no release";
+    case Limit::over_travel:
+      return "over-travel or wear";
     case Limit::impossible:
       return "impossible";
   }
@@ -133,13 +145,27 @@ std::string_view limit_words(Limit limit) {
 }
 
 Cell judge(const System& plan, double bore_m, double ratio, const SweepRequest& q) {
+  return judge(plan, bore_m, 0.0, ratio, 0, q);
+}
+
+Cell judge(const System& plan, double bore_m, double bore2_m, double ratio, std::size_t assist,
+           const SweepRequest& q) {
   System s = plan;
   s.master.bore = Length{bore_m};
+  if (bore2_m > 0) s.master.bore2 = Length{bore2_m};
   s.control.pin_arm = s.control.pad_arm / ratio;
   s.control.geometry.reset();
+  s.control.mid.reset();
+  if (assist < q.assists.size()) {
+    s.assist = q.assists[assist].assist;
+    s.servo = q.assists[assist].servo;
+    s.booster_stroke = q.assists[assist].stroke;
+  }
   Cell c;
   c.bore_m = bore_m;
+  c.bore2_m = bore2_m;
   c.ratio = ratio;
+  c.assist = assist;
   const auto m = FeelModel::make(s, {});
   if (!m) {
     c.fails = Limit::impossible;
@@ -159,6 +185,29 @@ Cell judge(const System& plan, double bore_m, double ratio, const SweepRequest& 
   return c;
 }
 
+namespace {
+
+void judge_all(const System& plan, const SweepRequest& q, Sweep& s) {
+  const std::size_t columns = s.columns();
+  const std::size_t rows = s.bores_m.size() * s.assists.size();
+  s.cells.resize(rows * columns);
+  std::atomic<std::size_t> next{0};
+  const auto work = [&] {
+    for (std::size_t row = next++; row < rows; row = next++)
+      for (std::size_t c = 0; c < columns; ++c)
+        s.cells[row * columns + c] =
+            judge(plan, s.bores_m[row % s.bores_m.size()], s.pairs() ? s.bores2_m[c] : 0.0,
+                  s.pairs() ? s.ratios.front() : s.ratios[c], row / s.bores_m.size(), q);
+  };
+  const unsigned threads =
+      q.threads > 0 ? q.threads : std::clamp(std::thread::hardware_concurrency(), 1u, 16u);
+  std::vector<std::jthread> pool;
+  for (unsigned t = 1; t < threads && rows > 1; ++t) pool.emplace_back(work);
+  work();
+}
+
+}  // namespace
+
 Expected<Sweep> sweep(const Job& job, const SweepRequest& q) {
   const Assembly a = assemble(job, Which::plan);
   if (!a.impossible.empty()) return fail(a.impossible.front());
@@ -171,43 +220,138 @@ Expected<Sweep> sweep(const Job& job, const SweepRequest& q) {
                  .range = "",
                  .reason = cannot_say(missing),
                  .remedy = "Enter it in Survey"});
-  if (q.bores_m.size() * q.ratios.size() > 20000)
+  Sweep s{q.bores_m, q.bores2_m, q.ratios, {}, {}};
+  for (const AssistOption& o : q.assists) s.assists.push_back(o.words);
+  if (s.assists.empty()) s.assists.emplace_back("as planned");
+  if (s.bores_m.empty() || s.ratios.empty()) return s;
+  if (s.bores_m.size() * s.columns() * s.assists.size() > 20000)
     return fail({.field = "sweep",
                  .value = "",
                  .range = "up to 20000 cells",
                  .reason = "The map has too many cells",
                  .remedy = "Use fewer bores or ratios"});
-  Sweep s{q.bores_m, q.ratios, {}};
-  s.cells.reserve(q.bores_m.size() * q.ratios.size());
-  for (const double bore : q.bores_m)
-    for (const double ratio : q.ratios) s.cells.push_back(judge(*a.system, bore, ratio, q));
+  const Values plan = resolve(job, Which::plan);
+  if (!works_clutch(plan)) {
+    judge_all(*a.system, q, s);
+    return s;
+  }
+  const ClutchAssembly clutch = assemble_clutch(plan);
+  if (!clutch.system)
+    return fail({"clutch.kind", "", "", "The clutch contradicts itself", "Look under Survey"});
+  for (const double bore : s.bores_m)
+    for (const double ratio : s.ratios)
+      s.cells.push_back(judge_clutch(*clutch.system, bore, ratio, q));
   return s;
 }
 
-SweepRequest default_request(const Job& job) {
-  SweepRequest q;
-  q.limits = limits_of(job);
-  const double bore = value_of(job, Which::plan, Param::master_bore).si;
-  const double fitted = value_of(job, Which::found, Param::master_bore).si;
-  // Centred on the fitted bore: the map must stand still while the plan is dragged through it.
-  const double centre = fitted > 0 ? fitted : 0.0238;
-  const auto add_unique = [](std::vector<double>& list, double v, double gap) {
-    if (v <= 0) return;
-    for (const double o : list)
-      if (std::abs(o - v) < gap) return;
-    list.push_back(v);
-  };
-  for (const auto& b : standard_bores())
-    if (b.inch && b.bore_m > 0.68 * centre && b.bore_m < 1.25 * centre)
-      q.bores_m.push_back(b.bore_m);
-  add_unique(q.bores_m, bore, 3e-5);
-  add_unique(q.bores_m, fitted, 3e-5);
-  for (int i = 0; i <= 20; ++i) q.ratios.push_back(3.0 + 0.25 * i);
-  for (const Which w : {Which::plan, Which::found})
-    if (const auto ratio = arm_ratio(job, w)) add_unique(q.ratios, *ratio, 0.06);
-  std::sort(q.bores_m.begin(), q.bores_m.end());
-  std::sort(q.ratios.begin(), q.ratios.end());
-  return q;
+Cell judge_clutch(const ClutchSystem& plan, double bore_m, double ratio, const SweepRequest& q) {
+  ClutchSystem s = plan;
+  s.master.bore = Length{bore_m};
+  s.control.pin_arm = s.control.pad_arm / ratio;
+  s.control.geometry.reset();
+  s.control.mid.reset();
+  Cell c;
+  c.bore_m = bore_m;
+  c.ratio = ratio;
+  const auto r = clutch_report(s);
+  if (!r) {
+    c.fails = Limit::impossible;
+    c.reason = r.error().reason;
+    return c;
+  }
+  c.effort_n = r->peak_n;
+  c.travel_m = r->release.pad_travel_m;
+  c.reserve_share = r->end.pad_travel_m > 0
+                        ? (r->end.pad_travel_m - r->release.pad_travel_m) / r->end.pad_travel_m
+                        : 0;
+  c.reason = clutch_fault(*r, s.unit, q.limits);
+  if (c.reason.empty()) {
+    c.reason = "inside";
+    const double effort = c.effort_n / q.limits.effort_n;
+    const double travel = c.travel_m / q.limits.travel_m;
+    const bool light = q.preference == Preference::light;
+    c.score = (light ? 1.0 : 0.3) * effort * effort + (light ? 0.3 : 1.0) * travel * travel;
+  } else if (!r->releases) {
+    c.fails = Limit::release;
+    c.amount = s.unit.release.value() - r->end.bearing_m;
+  } else if (c.effort_n > q.limits.effort_n) {
+    c.fails = Limit::effort;
+    c.amount = c.effort_n - q.limits.effort_n;
+  } else {
+    c.fails = Limit::over_travel;
+    c.amount = r->over_travel_m.value_or(0.0);
+  }
+  return c;
+}
+
+Sweep Sweep::slice(std::size_t assist) const {
+  Sweep one{bores_m, bores2_m, ratios, {}, {}};
+  const std::size_t n = bores_m.size() * columns();
+  if (assist >= assists.size() || cells.size() < (assist + 1) * n) return one;
+  one.assists = {assists[assist]};
+  const auto from = cells.begin() + static_cast<std::ptrdiff_t>(assist * n);
+  one.cells.assign(from, from + static_cast<std::ptrdiff_t>(n));
+  return one;
+}
+
+std::vector<Cell> ranking(const Sweep& sweep) {
+  std::vector<Cell> list;
+  for (const Cell& c : sweep.cells)
+    if (c.fails == Limit::none) list.push_back(c);
+  std::stable_sort(list.begin(), list.end(),
+                   [](const Cell& a, const Cell& b) { return a.score < b.score; });
+  return list;
+}
+
+std::string ranking_words(const std::vector<Cell>& ranked, Preference preference) {
+  if (ranked.empty()) return "No cell is inside: each says which limit it fails";
+  const Cell& c = ranked.front();
+  const char* wish = preference == Preference::light          ? "a light pedal"
+                     : preference == Preference::short_travel ? "a short pedal"
+                                                              : "a firm pedal";
+  std::string words = fmt::format("First for {}: {:.2f} mm at {:.2f}, {:.0f} N over {:.0f} mm",
+                                  wish, c.bore_m * 1e3, c.ratio, c.effort_n, c.travel_m * 1e3);
+  if (ranked.size() > 1) {
+    const Cell& n = ranked[1];
+    words += fmt::format("; next {:.2f} mm at {:.2f}: {:+.0f} N, {:+.0f} mm", n.bore_m * 1e3,
+                         n.ratio, n.effort_n - c.effort_n, (n.travel_m - c.travel_m) * 1e3);
+  }
+  return words;
+}
+
+std::vector<Feasible> feasible(const Sweep& s) {
+  std::vector<Feasible> list;
+  const std::size_t columns = s.columns();
+  for (std::size_t row = 0; columns > 0 && row < s.cells.size() / columns; ++row) {
+    Feasible f;
+    const Cell* closest = nullptr;
+    for (std::size_t c = 0; c < columns; ++c) {
+      const Cell& cell = s.cells[row * columns + c];
+      f.assist = cell.assist;
+      f.bore_m = cell.bore_m;
+      if (cell.fails == Limit::none) {
+        if (!f.any) f.least_ratio = cell.ratio;
+        f.most_ratio = cell.ratio;
+        f.any = true;
+      }
+      // The later a limit is tested, the closer the cell comes.
+      if (!closest || cell.fails > closest->fails) closest = &cell;
+    }
+    if (!f.any && closest)
+      f.nearest = fmt::format("at {:.2f}: {}", closest->ratio, closest->reason);
+    list.push_back(f);
+  }
+  return list;
+}
+
+std::optional<double> least_ratio(const Control& control, const Assist& assist,
+                                  const Master& master, Pressure wanted, Force limit) {
+  const double in_n = assist_input(assist, piston_force(master, wanted)).value();
+  const double net_n = (limit - control.return_force).value() * control.efficiency;
+  if (net_n <= 0) return std::nullopt;
+  const double ratio = in_n / net_n;
+  if (ratio > 12) return std::nullopt;
+  return std::max(1.0, ratio);
 }
 
 }  // namespace yoke

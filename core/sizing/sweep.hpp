@@ -1,4 +1,7 @@
-// The map: bore x ratio, each cell judged in all conditions, the first failing limit named.
+// The map: bore x ratio for each assist option, or bore x bore for twin masters; each cell judged
+// in all conditions, the first failing limit named with its amount. Limits are tested in the order
+// of `Limit`. Cells inside are ranked by sum of w (value/limit)^2 over effort, travel and
+// 1/stiffness, plus 0.1 for each part that must change.
 #pragma once
 
 #include <string>
@@ -19,13 +22,17 @@ enum class Limit {
   second_lost,
   strokes,
   lock_order,
+  release,      ///< of a clutch: does not release
+  over_travel,  ///< of a clutch: beyond the cover's limit, or no room for wear
   impossible,
 };
 [[nodiscard]] std::string_view limit_words(Limit limit);
 
 struct Cell {
   double bore_m = 0;
+  double bore2_m = 0;  ///< second master's; 0 unless the columns are second bores
   double ratio = 1;
+  std::size_t assist = 0;  ///< which option
   Limit fails = Limit::none;
   double amount = 0;   ///< by how much, in the limit's own unit (N, m, share, g)
   std::string reason;  ///< "12 mm too long", or "inside"
@@ -36,31 +43,81 @@ struct Cell {
   double score = 0;  ///< lower is better; only for cells inside
 };
 
+/// One way to help the foot, tried in the map.
+struct AssistOption {
+  std::string words;  ///< "as planned", "none", "vacuum, 9 in"
+  int kind = 0;       ///< option of assist.kind
+  Assist assist;
+  std::optional<Servo> servo;
+  std::optional<Length> stroke;
+};
+
 enum class Preference { light, short_travel, firm };
+
+/// Diaphragm of the usual booster that is tried where there is none: common practice, no source.
+inline constexpr double kUsualDiaphragm_m = 0.2286;
 
 struct SweepRequest {
   std::vector<double> bores_m;
+  std::vector<double> bores2_m;  ///< twin masters: the columns; then `ratios` has one value
   std::vector<double> ratios;
+  std::vector<AssistOption> assists;  ///< none: as planned alone
   Limits limits;
   Preference preference = Preference::light;
+  unsigned threads = 0;  ///< 0: as many as the machine has
 };
 
 struct Sweep {
   std::vector<double> bores_m;
+  std::vector<double> bores2_m;
   std::vector<double> ratios;
-  std::vector<Cell> cells;  ///< row by row: ratios within bores
-  [[nodiscard]] const Cell& at(std::size_t bore, std::size_t ratio) const {
-    return cells[bore * ratios.size() + ratio];
+  std::vector<std::string> assists;
+  std::vector<Cell> cells;  ///< options, bores within them, columns within bores
+  /// The columns are second bores.
+  [[nodiscard]] bool pairs() const { return !bores2_m.empty(); }
+  [[nodiscard]] std::size_t columns() const { return pairs() ? bores2_m.size() : ratios.size(); }
+  [[nodiscard]] const Cell& at(std::size_t bore, std::size_t column) const {
+    return cells[bore * columns() + column];
   }
+  /// One assist option alone.
+  [[nodiscard]] Sweep slice(std::size_t assist) const;
 };
+
+/// Cells inside, best first.
+[[nodiscard]] std::vector<Cell> ranking(const Sweep& sweep);
+/// Why the first of a ranking is first, in words.
+[[nodiscard]] std::string ranking_words(const std::vector<Cell>& ranked, Preference preference);
+
+/// Backward: what fits the limits, a bore at a time.
+struct Feasible {
+  std::size_t assist = 0;
+  double bore_m = 0;
+  double least_ratio = 0;
+  double most_ratio = 0;
+  bool any = false;
+  std::string nearest;  ///< when none fits: the reason of the cell that comes closest
+};
+[[nodiscard]] std::vector<Feasible> feasible(const Sweep& sweep);
+
+/// Backward from a line pressure alone, brakes unknown: the least ratio with which a bore's effort
+/// stays within a limit; nothing when the assist runs out first or no ratio up to 12 does.
+[[nodiscard]] std::optional<double> least_ratio(const Control& control, const Assist& assist,
+                                                const Master& master, Pressure wanted, Force limit);
 
 /// Judges one bore and ratio: keeps the pad arm and sets the pin arm L/ratio with a constant ratio;
 /// the rod's angle is not judged.
 [[nodiscard]] Cell judge(const System& plan, double bore_m, double ratio,
                          const SweepRequest& request);
-/// Needs brakes and vehicle; otherwise an error that says what is missing.
+/// The same with a second master's bore (0 keeps it) and an assist option.
+[[nodiscard]] Cell judge(const System& plan, double bore_m, double bore2_m, double ratio,
+                         std::size_t assist, const SweepRequest& request);
+/// One bore and ratio of a clutch, judged by release, peak effort, over-travel and wear.
+[[nodiscard]] Cell judge_clutch(const ClutchSystem& plan, double bore_m, double ratio,
+                                const SweepRequest& request);
+/// Needs brakes and vehicle, or the clutch; otherwise an error that says what is missing.
 [[nodiscard]] Expected<Sweep> sweep(const Job& job, const SweepRequest& request);
-/// The standard bores and ratios around this plan, plus the plan's and the fitted own values.
+/// The standard bores and ratios around this plan, plus the plan's and the fitted own values; the
+/// plan's assist first, then none, or a usual vacuum booster where there is none.
 [[nodiscard]] SweepRequest default_request(const Job& job);
 
 }  // namespace yoke

@@ -3,6 +3,8 @@
 #include <algorithm>
 #include <cmath>
 
+#include "clutch/assemble_clutch.hpp"
+
 namespace yoke {
 
 namespace {
@@ -31,14 +33,36 @@ double per_stroke_m3(const System& s, Outlet outlet) {
                           std::max(0.0, assist_gap(s.assist).value());
     moved_m = std::min(moved_m, rod_m - before - lost_stroke(m).value());
   }
-  return std::max(0.0, moved_m) * bore_area(m).value();
+  return std::max(0.0, moved_m) * outlet_area(m, !first).value();
+}
+
+}  // namespace
+
+namespace {
+
+BleedPlan clutch_plan(const Values& v) {
+  BleedPlan plan;
+  plan.clutch = true;
+  plan.rounds = 1;
+  plan.order_reason =
+      "One line, master to slave: take off whatever preloads the rod while bleeding, as the maker "
+      "says; only hand pressure on a closed quick connector; set the rod back to its shortest";
+  const ClutchAssembly a = assemble_clutch(v);
+  double line_m3 = 0;
+  if (a.system)
+    line_m3 = (tube_content(a.system->tube) + hose_content(a.system->hose)).value() +
+              a.system->unit.area.value() * 0.02;
+  plan.fluid = Volume{2 * v.si(Param::master_reservoir) + 3 * line_m3};
+  return plan;
 }
 
 }  // namespace
 
 BleedPlan bleed_plan(const Job& job) {
+  const Values v = resolve(job, Which::plan);
+  if (works_clutch(v)) return clutch_plan(v);
   BleedPlan plan;
-  const Assembly a = assemble(job, Which::plan);
+  const Assembly a = assemble(v);
   plan.missing = a.missing_system;
   plan.missing.insert(plan.missing.end(), a.missing_brakes.begin(), a.missing_brakes.end());
   if (a.system && !a.system->strokes_known) {

@@ -21,6 +21,7 @@ struct BleedWheel {
 };
 
 struct BleedPlan {
+  bool clutch = false;  ///< one line, "slave", and no wheels
   std::vector<Param> missing;
   std::vector<Param> typical;  ///< typical figures the counts rest on
   std::string order_reason;

@@ -3,6 +3,8 @@
 #include <catch2/catch.hpp>
 #include <cmath>
 
+#include "doubt/doubt.hpp"
+#include "figures/figures.hpp"
 #include "job/findings.hpp"
 #include "job/relevance.hpp"
 #include "proving/fit.hpp"
@@ -110,6 +112,41 @@ TEST_CASE("a thousand random jobs, from nearly sane to absurd") {
   CHECK(curves > 1000);  // enough of them press a pedal
 }
 
+TEST_CASE("random jobs: every figure is finite or says why, doubt and causes end") {
+  int said = 0;
+  for (unsigned seed = 0; seed < 60; ++seed) {
+    INFO("seed " << seed);
+    Job job = random_job(seed * 7 + 3, seed % 6 * 0.2);
+    if (seed % 4 == 0) job.found.set(Param::control_use, {1, How::stated, 0, {}});
+    for (const FigureGroup& g : figure_groups(job))
+      for (const Figure& f : g.figures) {
+        INFO(g.id << ": " << f.words);
+        CHECK_FALSE(f.words.empty());
+        CHECK((f.si || !f.note.empty()));
+        if (!f.si) continue;
+        CHECK(std::isfinite(*f.si));
+        ++said;
+        const std::string text = figure_text(f, {});
+        CHECK(text.find("nan") == std::string::npos);
+        CHECK(text.find("inf") == std::string::npos);
+      }
+    for (const Finding& f : figure_findings(job)) CHECK_FALSE(f.remedy.empty());
+    DoubtRequest q;
+    q.samples = 100;
+    const auto r = doubt(job, conditions_for(strip_inputs(job).clutch), q);
+    if (!r) {
+      CHECK_FALSE(r.error().reason.empty());
+      continue;
+    }
+    for (const ConditionDoubt& c : r->conditions)
+      for (const Band& b : c.bands) {
+        CHECK(std::isfinite(b.low + b.middle + b.high));
+        CHECK(b.low <= b.high);
+      }
+  }
+  CHECK(said > 500);
+}
+
 TEST_CASE("random jobs: cells and readings end in a figure or in words") {
   int cells = 0;
   for (unsigned seed = 0; seed < 120; ++seed) {
@@ -134,9 +171,9 @@ TEST_CASE("random jobs: cells and readings end in a figure or in words") {
     if (!a.system) continue;
     for (const bool alive : {false, true}) {
       const FitReport f = fit_readings(*a.system, job.readings, alive);
-      if (f.slack_m) CHECK(std::isfinite(f.slack_m->value + f.slack_m->doubt));
-      if (f.air_m3) CHECK(std::isfinite(f.air_m3->value + f.air_m3->doubt));
-      if (!f.slack_m) CHECK_FALSE(f.refusal.empty());
+      if (f.slack_m()) CHECK(std::isfinite(f.slack_m()->value + f.slack_m()->doubt));
+      if (f.air_m3()) CHECK(std::isfinite(f.air_m3()->value + f.air_m3()->doubt));
+      if (!f.slack_m()) CHECK_FALSE(f.refusal.empty());
     }
   }
   CHECK(cells > 200);

@@ -27,23 +27,24 @@ TEST_CASE(
   q.threads = 3;
   const auto three = doubt(job, ConditionId::plan, q);
   REQUIRE(one);
-  CHECK(one->effort_n.low == three->effort_n.low);
-  CHECK(one->travel_m.high == three->travel_m.high);
+  CHECK(one->band(FigureId::effort).low == three->band(FigureId::effort).low);
+  CHECK(one->band(FigureId::travel).high == three->band(FigureId::travel).high);
   const auto exact = condition_report(job, ConditionId::plan);
-  CHECK(one->effort_n.low < exact.target->at.pad_force_n);
-  CHECK(one->effort_n.high > exact.target->at.pad_force_n);
-  CHECK(one->effort_n.middle == Approx(exact.target->at.pad_force_n).epsilon(0.03));
+  CHECK(one->band(FigureId::effort).low < exact.target->at.pad_force_n);
+  CHECK(one->band(FigureId::effort).high > exact.target->at.pad_force_n);
+  CHECK(one->band(FigureId::effort).middle == Approx(exact.target->at.pad_force_n).epsilon(0.03));
   CHECK(std::any_of(one->ranked.begin(), one->ranked.begin() + 4,
                     [](const Sensitivity& s) { return s.param == Param::control_pin_arm; }));
   q.seed = 2;
-  CHECK(doubt(job, ConditionId::plan, q)->effort_n.low != one->effort_n.low);
+  CHECK(doubt(job, ConditionId::plan, q)->band(FigureId::effort).low !=
+        one->band(FigureId::effort).low);
   // Narrower measurements, narrower band.
   Job sure = job;
   for (const ParamInfo& p : all_params())
     if (const Value v = value_of(job, Which::found, p.param); v.known() && p.kind != Kind::choice)
       sure.found.set(p.param, {v.si, How::stated, 0, {}});
   const auto none = doubt(sure, ConditionId::plan, q);
-  CHECK(none->effort_n.low == none->effort_n.high);
+  CHECK(none->band(FigureId::effort).low == none->band(FigureId::effort).high);
   CHECK(none->ranked.empty());
 }
 

@@ -97,9 +97,9 @@ TEST_CASE("the model agrees with the plain equations and GSL's roots") {
     CHECK(f.z == Approx(Plain::z(p)).epsilon(1e-9));
   }
   for (const double z : {0.1, 0.3, 0.6})
-    CHECK(m->pressure_for_z(z) == Approx(gsl_root(Plain::z, z, 1e3, 1.9e7)).epsilon(1e-9));
+    CHECK(m->drive_for_z(z) == Approx(gsl_root(Plain::z, z, 1e3, 1.9e7)).epsilon(1e-9));
   for (const double force : {60.0, 150.0, 400.0})
-    CHECK(m->pressure_for_force(force) ==
+    CHECK(m->drive_for_force(force) ==
           Approx(gsl_root(Plain::pad_force, force, 0, 1.9e7)).epsilon(1e-9));
 }
 
@@ -140,7 +140,7 @@ TEST_CASE("bore and ratio trade force for travel") {
 
 TEST_CASE("generated systems: monotone, finite, budget adds up, failure never easier") {
   int lost_circuits = 0;
-  for (unsigned seed = 0; seed < 600; ++seed) {
+  for (unsigned seed = 0; seed < 3000; ++seed) {
     INFO("seed " << seed);
     const System s = random_system(seed);
     const auto m = FeelModel::make(s, {});
@@ -166,7 +166,8 @@ TEST_CASE("generated systems: monotone, finite, budget adds up, failure never ea
     Condition dead;
     dead.assist_alive = false;
     const TargetReport d = FeelModel::make(s, dead)->at_z(0.3);
-    if (r.reached && d.reached) {
+    // A servo in one line alone shifts the balance: the same stop is then another press.
+    if (r.reached && d.reached && !s.servo) {
       CHECK(d.at.pad_travel_m >= r.at.pad_travel_m - 1e-9);
       // A weak booster's jump-in below its dead force may cost more than it gives at small loads.
       if (std::holds_alternative<NoAssist>(s.assist))
@@ -181,13 +182,15 @@ TEST_CASE("generated systems: monotone, finite, budget adds up, failure never ea
       const TargetReport t = f->at_z(0.2);
       const TargetReport sound = m->at_z(0.2);
       if (t.reached && sound.reached) {
-        CHECK(t.at.pressure_pa >= sound.at.pressure_pa * (1 - 1e-6));
-        CHECK(t.at.pad_travel_m >= sound.at.pad_travel_m);
+        // A balance bar hands its whole force on, and its two lines differ in pressure anyway.
+        if (s.master.kind != MasterKind::twin)
+          CHECK(t.at.pressure_pa >= sound.at.pressure_pa * (1 - 1e-6));
+        if (s.master.kind != MasterKind::twin) CHECK(t.at.pad_travel_m >= sound.at.pad_travel_m);
       }
-      CHECK(f->end_pressure_pa() <= m->end_pressure_pa() * 1.2001 + 20e6);
+      CHECK(f->end_drive_pa() <= m->end_drive_pa() * 1.2001 + 20e6);
     }
   }
-  CHECK(lost_circuits > 500);
+  CHECK(lost_circuits > 2500);
 }
 
 TEST_CASE("unit scaling: a system twice the size takes four times the force at the same pressure") {
@@ -220,8 +223,8 @@ TEST_CASE("stops: the first one is named") {
   const auto light = FeelModel::make(s, {});
   CHECK(light->stop() == Stop::locked);
   // It ends at 1.2 times the pressure that locks every braked axle.
-  CHECK(light->at(light->end_pressure_pa() / 1.21).lock != Lock::both);
-  CHECK(light->at(light->end_pressure_pa() / 1.19).lock == Lock::both);
+  CHECK(light->at(light->end_drive_pa() / 1.21).lock != Lock::both);
+  CHECK(light->at(light->end_drive_pa() / 1.19).lock == Lock::both);
   s.vehicle.reset();
   s.control.pad_stop = Length{0.4};
   s.strokes_known = false;
@@ -276,7 +279,7 @@ TEST_CASE("the curve begins with its free part and is read between its points") 
   CHECK(point_at_travel({}, 0.1).pad_force_n == 0);
   const TargetReport high = m->at_pressure(9e7);
   CHECK_FALSE(high.reached);
-  CHECK(high.at.pressure_pa == Approx(m->end_pressure_pa()));
+  CHECK(high.at.pressure_pa == Approx(m->end_drive_pa()));
   CHECK(m->at_pressure(1e6).reached);
 }
 

@@ -174,7 +174,7 @@ TEST_CASE("hot and air conditions take more travel and more effort") {
   const auto warm = FeelModel::make(s, hot);
   CHECK(warm->at(3e6).z < 0.75 * cold->at(3e6).z);
   CHECK(warm->at(3e6).pad_travel_m > cold->at(3e6).pad_travel_m);
-  CHECK(warm->pressure_for_z(0.3) > cold->pressure_for_z(0.3));
+  CHECK(warm->drive_for_z(0.3) > cold->drive_for_z(0.3));
   Condition airy;
   airy.air_m3 = 2e-6;
   const auto soft = FeelModel::make(s, airy);
@@ -187,7 +187,7 @@ TEST_CASE("first lock: pressure, axle and deceleration agree") {
   System s = car();
   s.vehicle->tyre_mu = 0.35;
   const auto m = FeelModel::make(s, {});
-  const double p = m->first_lock_pa();
+  const double p = m->first_lock_drive();
   REQUIRE(p > 0);
   CHECK(m->at(p * 0.999).lock == Lock::none);
   CHECK(m->at(p * 1.001).lock != Lock::none);

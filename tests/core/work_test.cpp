@@ -70,7 +70,8 @@ TEST_CASE("the map names the first failing limit of every cell") {
   q.limits.travel_m = 0.12;
   const auto s = sweep(job, q);
   REQUIRE(s);
-  CHECK(s->cells.size() == s->bores_m.size() * s->ratios.size());
+  REQUIRE(s->assists.size() == 2);
+  CHECK(s->cells.size() == 2 * s->bores_m.size() * s->ratios.size());
   const Assembly a = assemble(job, Which::plan);
   for (size_t b = 0; b < s->bores_m.size(); b += 3)
     for (size_t r = 0; r < s->ratios.size(); r += 5) {
@@ -267,11 +268,11 @@ TEST_CASE("fit of readings: planted air and slack come back within their doubt")
     readings.push_back({f, *t + 0.006, 3, 0.001, false});
   }
   const FitReport exact = fit_readings(s, readings, false);
-  REQUIRE(exact.air_m3);
-  REQUIRE(exact.slack_m);
+  REQUIRE(exact.air_m3());
+  REQUIRE(exact.slack_m());
   CHECK(exact.refusal.empty());
-  CHECK(exact.air_m3->value == Approx(1.5e-6).epsilon(1e-3));
-  CHECK(exact.slack_m->value == Approx(0.006).epsilon(1e-3));
+  CHECK(exact.air_m3()->value == Approx(1.5e-6).epsilon(1e-3));
+  CHECK(exact.slack_m()->value == Approx(0.006).epsilon(1e-3));
   CHECK(exact.misfit_m < 1e-5);
   // Honest scatter: truth within twice the doubt in at least 90 of 100 draws.
   std::mt19937 rng(7);
@@ -281,7 +282,7 @@ TEST_CASE("fit of readings: planted air and slack come back within their doubt")
     auto noisy = readings;
     for (auto& r : noisy) r.travel_m += noise(rng);
     const FitReport f = fit_readings(s, noisy, false);
-    if (f.air_m3 && std::abs(f.air_m3->value - 1.5e-6) <= f.air_m3->doubt) ++inside;
+    if (f.air_m3() && std::abs(f.air_m3()->value - 1.5e-6) <= f.air_m3()->doubt) ++inside;
   }
   CHECK(inside >= 90);
 }
@@ -296,13 +297,13 @@ TEST_CASE("fit of readings: what they cannot tell is refused, with the measureme
   for (const double f : {200.0, 300.0, 400.0})
     firm.push_back({f, *predicted_travel_m(*m, f) + 0.004, 5, 0.0015, false});
   const FitReport r = fit_readings(s, firm, false);
-  CHECK_FALSE(r.air_m3);
-  REQUIRE(r.slack_m);
-  CHECK(r.slack_m->value == Approx(0.004).margin(1e-5));
+  CHECK_FALSE(r.air_m3());
+  REQUIRE(r.slack_m());
+  CHECK(r.slack_m()->value == Approx(0.004).margin(1e-5));
   CHECK(r.refusal.find("cannot tell air") != std::string::npos);
   System unknown = s;
   unknown.wheels.reset();
-  CHECK_FALSE(fit_readings(unknown, firm, false).slack_m);
+  CHECK_FALSE(fit_readings(unknown, firm, false).slack_m());
   CHECK(fit_readings(s, firm, true).used == 0);
 }
 

@@ -40,7 +40,7 @@ TEST_CASE("every example of docs/cli.md prints what stands there", "[comma]") {
       CHECK(split(got) == split(want));
     }
   }
-  CHECK(examples == 7);
+  CHECK(examples == 12);
 }
 
 TEST_CASE("solve, overrides and formats") {
@@ -73,7 +73,7 @@ TEST_CASE("check: exit status 1 when a hard finding stands, 0 when none does") {
 TEST_CASE("params lists the whole table") {
   const auto j = nlohmann::json::parse(run({"params", "--format", "json"}).out);
   CHECK(j["rows"].size() == kParamCount);
-  CHECK(j["rows"][1]["id"] == "control.pad_arm");
+  CHECK(j["rows"][0]["id"] == "control.use");
 }
 
 TEST_CASE("rod from a job") {

@@ -124,6 +124,18 @@ inline System random_system(unsigned seed) {
     s.master.step_bore = s.master.bore * u(1.1, 1.4);
     s.master.crack = Pressure{u(3e5, 9e5)};
   }
+  if (rng() % 6 == 0) {
+    s.master.kind = MasterKind::twin;
+    s.master.bore2 = s.master.bore * u(0.85, 1.15);
+    s.master.bar_a = Length{u(0.025, 0.040)};
+    s.master.bar_b = Length{u(0.025, 0.040)};
+    s.master.stroke1 = Length{u(0.022, 0.032)};
+    s.master.stroke2 = Length{u(0.022, 0.032)};
+  }
+  if (rng() % 6 == 0) {
+    s.assist = NoAssist{};
+    s.servo = Servo{Pressure{u(0, 8e5)}, u(1.2, 4), Pressure{u(1e5, 6e6)}, rng() % 2 == 0, true};
+  }
   for (auto& w : *s.wheels) {
     const bool rear = w.rear;
     w = rng() % 2 ? disc_wheel(u(30, 60), u(80, 140), u(0.3, 0.5))

@@ -1,0 +1,193 @@
+#include "calc/runs.hpp"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <cmath>
+
+#include "assist/reserve.hpp"
+#include "assist/supply.hpp"
+#include "circuit/shoe.hpp"
+#include "fitting/off_axis.hpp"
+#include "lines/lines.hpp"
+#include "lines/threads.hpp"
+#include "quantity/checks.hpp"
+#include "rod/rod.hpp"
+#include "work/pacing.hpp"
+
+namespace yoke::calc {
+
+Result crowfoot(In v) {
+  const auto dial = crowfoot_dial(Torque{v[0]}, Length{v[1]}, Length{v[2]}, Angle{v[3]});
+  if (!dial) return fail(dial.error());
+  return std::vector{told("Set the wrench to", dial->value(), Kind::torque, 1)};
+}
+
+Result line(In v) {
+  const auto volume = line_volume(Length{v[0]}, Length{v[1]});
+  if (!volume) return fail(volume.error());
+  return std::vector{told("Fluid in the line", volume->value(), Kind::volume, 1)};
+}
+
+Result cut_length(In v) {
+  const Check checks[] = {{"bends", "The bends", v[3], 0, 40, Kind::number, "Count them"}};
+  if (const auto ok = check_all(checks); !ok) return fail(ok.error());
+  const std::vector<Bend> bends(static_cast<std::size_t>(std::lround(v[3])),
+                                Bend{Length{v[1]}, Angle{v[2]}});
+  const auto length =
+      developed_length(Length{v[0]}, bends, static_cast<int>(std::lround(v[4])), Length{v[5]});
+  if (!length) return fail(length.error());
+  return std::vector{told("Cut the tube to", length->value(), Kind::length, 0),
+                     words_only("Order", "nut on first, cut square, deburr, flare, bend")};
+}
+
+Result thread_match(In v) {
+  const auto threads = line_threads();
+  const auto at = [&](double i) {
+    return threads[std::min(threads.size() - 1, static_cast<std::size_t>(i))];
+  };
+  const MatingReport r = mate(at(v[0]), static_cast<Seat>(static_cast<int>(v[1])), at(v[2]),
+                              static_cast<Seat>(static_cast<int>(v[3])));
+  Figure f = words_only("Verdict", r.words);
+  f.judged = true;
+  f.verdict = r.mating == Mating::fits ? Verdict::pass : Verdict::fail;
+  return std::vector{f};
+}
+
+Result thread_find(In v) {
+  const Check checks[] = {
+      {"outside", "The outside diameter", v[0], 0.004, 0.03, Kind::length,
+       "Calliper over the crests"},
+      {"pitch", "The pitch", v[1], 0.0004, 0.003, Kind::length, "Pitch gauge, or ten threads"}};
+  if (const auto ok = check_all(checks); !ok) return fail(ok.error());
+  return std::vector{words_only("It may be", likely_threads(Length{v[0]}, Length{v[1]})),
+                     words_only("Seat", "look into the port: the thread does not tell it")};
+}
+
+Result off_axis_sum(In v) {
+  const OffAxis o{Length{v[0]}, Length{v[1]}, Length{v[2]}, Length{v[3]},
+                  Length{v[4]}, Length{v[5]}, Length{v[6]}};
+  const auto r = off_axis(o);
+  if (!r) return fail(r.error());
+  std::vector<Figure> f;
+  f.push_back(judged("Left over sideways", r->side_left.value(), Kind::length, 1,
+                     std::abs(r->side_left.value()) <= 1e-4, "the sum must come to 0"));
+  f.push_back(judged("Left over in height", r->height_left.value(), Kind::length, 1,
+                     std::abs(r->height_left.value()) <= 1e-4, "the sum must come to 0"));
+  f.push_back(judged("Rod angle", r->angle.value(), Kind::angle, 1,
+                     r->angle.value() <= 5 * kPi / 180, "3° good, 5° the most"));
+  f.push_back(told("Side force a 1000 N push makes", 1000 * r->side_share, Kind::force, 0));
+  f.push_back(told("Twist at the pivot a 1000 N push makes", 1000 * r->twist_m, Kind::torque, 1));
+  f.push_back(told("Lug that would close it", lug_to_close(o).value(), Kind::length, 1));
+  return f;
+}
+
+Result flange(In v) {
+  const FlangeStack s{Length{v[0]}, Length{v[1]}, Length{v[2]}, Length{v[3]},
+                      Length{v[4]}, v[5] == 1,    v[6] >= 1,    v[6] == 2};
+  const auto r = flange_stack(s);
+  if (!r) return fail(r.error());
+  std::vector<Figure> f;
+  f.push_back(judged("Thread left for the nut", r->engaged.value(), Kind::length, 1, r->enough,
+                     fmt::format("{:.1f} mm wanted", r->wanted.value() * 1e3)));
+  Figure crush = words_only("Panel", r->crushes ? "the box would be crushed: a sleeve is missing"
+                                                : "the clamp load has a solid way");
+  crush.judged = true;
+  crush.verdict = r->crushes ? Verdict::fail : Verdict::pass;
+  f.push_back(crush);
+  f.push_back(told("Spacers move the unit: rod longer by", r->rod_longer.value(), Kind::length, 1));
+  return f;
+}
+
+Result steering(In v) {
+  const auto p = sweep_pace(v[0], Length{v[1]}, Length{v[2]}, Time{v[3]});
+  if (!p) return fail(p.error());
+  return std::vector{told("Rim distance lock to lock", p->rim.value(), Kind::length, 0),
+                     told("Growing steps", p->steps, Kind::number, 0),
+                     told("Time for each step", p->each.value(), Kind::time, 1),
+                     words_only("With froth", "rest an hour, then again; up to three times")};
+}
+
+Result copper(In v) {
+  const auto s = supply_check(Length{v[0]}, Area{v[1]}, v[2], v[3]);
+  if (!s) return fail(s.error());
+  std::vector<Figure> f{judged("Volt drop", s->drop_share, Kind::fraction, 1, s->enough,
+                               fmt::format("{:.2f} V of 12.0 V", s->drop_v))};
+  if (s->smallest)
+    f.push_back(told("Smallest metric size", s->smallest->value(), Kind::area, 1));
+  else
+    f.push_back(unsaid("Smallest metric size", "none up to 120 mm²"));
+  return f;
+}
+
+Result vacuum_force(In v) {
+  const Check checks[] = {
+      {"first", "The diaphragm", v[0], 0.08, 0.35, Kind::length, "Shell less its rolled edge"},
+      {"second", "The second diaphragm", v[1], 0, 0.35, Kind::length, "0 for a single booster"},
+      {"vacuum", "The vacuum", v[2], 0, 101325, Kind::pressure, "Gauge reading at idle"}};
+  if (const auto ok = check_all(checks); !ok) return fail(ok.error());
+  const Area a = effective_diaphragm(Length{v[0]}, Length{v[1]});
+  return std::vector{told("Working area", a.value(), Kind::area, 0),
+                     told("Largest assist", vacuum_assist(a, Pressure{v[2]}, 0.95).value(),
+                          Kind::force, 0, "95 % of area times pressure")};
+}
+
+Result pump_time(In v) {
+  const VacuumPump pump{v[0], Pressure{v[1]}};
+  const auto t = pump_down_time(pump, Volume{v[2]}, Pressure{101325.0}, Pressure{101325.0 - v[3]},
+                                Pressure{101325.0});
+  if (!t) return fail(t.error());
+  if (!*t) return std::vector{unsaid("Time", "never: the pump's end pressure lies above it")};
+  return std::vector{told("Time to that vacuum", (*t)->value(), Kind::time, 1)};
+}
+
+Result stopping(In v) {
+  const Check checks[] = {
+      {"speed", "The speed", v[0], 0.3, 90, Kind::speed, "From the speedometer"},
+      {"distance", "The distance", v[1], 0.1, 2000, Kind::altitude,
+       "From the first braking to the stop"}};
+  if (const auto ok = check_all(checks); !ok) return fail(ok.error());
+  const double g = v[0] * v[0] / (2 * v[1]) / kGravity_m_s2;
+  return std::vector{told("Mean deceleration", g, Kind::number, 3, "in g")};
+}
+
+Result shoe(In v) {
+  const auto f = shoe_factor({Length{v[0]}, Length{v[1]}, Length{v[2]}}, v[3],
+                             v[4] == 1 ? Shoes::two_leading : Shoes::leading_trailing);
+  if (!f) return fail(f.error());
+  return std::vector{told("Shoe factor", *f, Kind::number, 2)};
+}
+
+Result turns(In v) {
+  const Check checks[] = {
+      {"height", "The height", v[0], -0.3, 0.3, Kind::length, "At the pad"},
+      {"ratio", "The ratio", v[1], 1, 12, Kind::number, "From both arms"},
+      {"pitch", "The pitch", v[2], 0.0005, 0.003, Kind::pitch, "24 tpi is usual"}};
+  if (const auto ok = check_all(checks); !ok) return fail(ok.error());
+  const Length rod = rod_for_height(Length{v[0]}, v[1]);
+  return std::vector{
+      told("At the rod", rod.value(), Kind::length, 2),
+      told("Turns", turns_for(rod, Length{v[2]}, v[3] == 1 ? 2 : 1), Kind::number, 1)};
+}
+
+Result head(In v) {
+  const Length left = head_when_leaning(Length{v[0]}, Length{v[1]}, Angle{v[2]});
+  return std::vector{judged("Head when leaning", left.value(), Kind::length, 0, left.value() > 0,
+                            "below 0 the port draws air")};
+}
+
+Result air(In v) {
+  const Check checks[] = {
+      {"air", "The air", v[0], 0, 1e-3, Kind::volume, "At the ambient pressure"},
+      {"pressure", "The pressure", v[1], 0, 2e7, Kind::pressure, "In the line"},
+      {"bore", "The bore", v[2], 0.008, 0.06, Kind::length, "Calliper"},
+      {"ratio", "The ratio", v[3], 1, 12, Kind::number, "From both arms"}};
+  if (const auto ok = check_all(checks); !ok) return fail(ok.error());
+  const double gone = air_volume_m3(v[0], v[1]);
+  return std::vector{
+      told("Gives up", v[0] > 0 ? gone / v[0] : 0.0, Kind::fraction, 1, "of its volume"),
+      told("Pad travel it takes", gone / circle_area(Length{v[2]}).value() * v[3], Kind::length,
+           1)};
+}
+
+}  // namespace yoke::calc

@@ -1,0 +1,32 @@
+// Bracketed searches along a press.
+#pragma once
+
+#include <boost/math/tools/toms748_solve.hpp>
+#include <cstdint>
+
+namespace yoke {
+
+/// First value in [lo, hi] at which a predicate that turns once from false to true is true.
+template <class Predicate>
+double first_true(double lo, double hi, Predicate predicate) {
+  for (int i = 0; i < 48 && hi - lo > 1e-9 * hi; ++i) {
+    const double mid = 0.5 * (lo + hi);
+    (predicate(mid) ? hi : lo) = mid;
+  }
+  return hi;
+}
+
+/// Root of a non-decreasing function with f(lo) <= 0 <= f(hi).
+template <class F>
+double rising_root(double lo, double hi, F f) {
+  const double flo = f(lo);
+  const double fhi = f(hi);
+  if (flo >= 0) return lo;
+  if (fhi <= 0) return hi;
+  std::uintmax_t tries = 80;
+  const auto [a, b] = boost::math::tools::toms748_solve(
+      f, lo, hi, flo, fhi, boost::math::tools::eps_tolerance<double>(40), tries);
+  return 0.5 * (a + b);
+}
+
+}  // namespace yoke

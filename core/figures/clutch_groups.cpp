@@ -1,0 +1,134 @@
+// Clutch: release, bite, over-travel, wear; the stack of a slave around the shaft.
+#include <fmt/format.h>
+
+#include "clutch/assemble_clutch.hpp"
+#include "figures/groups.hpp"
+
+namespace yoke::groups {
+
+namespace {
+
+void add_effort(FigureGroup& g, const FigureInputs& in, const ClutchSystem& s,
+                const ClutchReport& r) {
+  const double limit = in.strip.limits.effort_n;
+  g.figures.push_back(judged("Bearing travel at the first stop", r.end.bearing_m, Kind::length, 1,
+                             r.releases,
+                             fmt::format("{:.1f} mm for clean release; {}",
+                                         s.unit.release.value() * 1e3, clutch_stop_words(r.stop))));
+  g.figures.push_back(judged("Peak effort", r.peak_n, Kind::force, 0, r.peak_n <= limit,
+                             fmt::format("{:.0f} N is your limit", limit)));
+  g.figures.push_back(told("Peak effort at pad travel", r.peak_at_m, Kind::length, 0));
+  g.figures.push_back(told("Effort at clean release", r.release.pad_force_n, Kind::force, 0));
+  g.figures.push_back(told("Effort there on the way up", r.release.pad_force_up_n, Kind::force, 0,
+                           r.release.pad_force_up_n < 0 ? "below 0: the pedal stays down" : ""));
+  g.figures.push_back(told("Pad travel at clean release", r.release.pad_travel_m, Kind::length, 0));
+  g.figures.push_back(
+      told("Pad travel at bite, coming up", r.bite.pad_travel_up_m, Kind::length, 0));
+}
+
+void add_heights(FigureGroup& g, const FigureInputs& in, const ClutchReport& r) {
+  const double rest = in.strip.plan.si(Param::control_rest_height);
+  const bool height = in.strip.plan.known(Param::control_rest_height);
+  if (height) {
+    g.figures.push_back(
+        told("Pad height at clean release", rest - r.release.pad_travel_m, Kind::length, 0));
+    g.figures.push_back(
+        told("Pad height at bite, coming up", rest - r.bite.pad_travel_up_m, Kind::length, 0));
+  } else {
+    g.figures.push_back(
+        unsaid("Pad heights over the floor", "the pad's height at rest is not known"));
+  }
+}
+
+void add_room(FigureGroup& g, const ClutchSystem& s, const ClutchReport& r) {
+  if (s.stroke_known)
+    g.figures.push_back(judged("Master stroke left at release", r.master_left_m, Kind::length, 1,
+                               r.master_left_m >= 0));
+  if (r.slave_left_m)
+    g.figures.push_back(judged("Slave stroke left at release", *r.slave_left_m, Kind::length, 1,
+                               *r.slave_left_m >= 0));
+  if (r.over_travel_m)
+    g.figures.push_back(judged("Over-travel", *r.over_travel_m, Kind::length, 1,
+                               *r.over_travel_m <= 0, "beyond the cover's limit"));
+  else
+    g.figures.push_back(unsaid("Over-travel", "the cover's travel limit is not known"));
+  if (r.pedal_stop_m)
+    g.figures.push_back(
+        told("Pedal stop that prevents it, at pad travel", *r.pedal_stop_m, Kind::length, 0));
+  if (r.wear_left_m)
+    g.figures.push_back(judged("Room for wear", *r.wear_left_m, Kind::length, 1,
+                               *r.wear_left_m >= s.unit.wear.value(),
+                               fmt::format("{:.1f} mm wanted", s.unit.wear.value() * 1e3)));
+  else
+    g.figures.push_back(
+        unsaid("Room for wear", "how far the slave can still go back is not known"));
+}
+
+void add_cable(FigureGroup& g, const FigureInputs& in, const ClutchSystem& s) {
+  if (in.strip.plan.known(Param::clutch_cable_pull) &&
+      in.strip.plan.known(Param::clutch_cable_force)) {
+    const auto model = ClutchModel::make(s);
+    const auto c = model ? cable_change(*model, Length{in.strip.plan.si(Param::clutch_cable_pull)},
+                                        Force{in.strip.plan.si(Param::clutch_cable_force)})
+                         : Expected<CableChange>(fail(model.error()));
+    if (c) {
+      g.figures.push_back(judged("Slave travel against the old cable", c->slave_travel_m,
+                                 Kind::length, 1, c->missing_m <= 0,
+                                 fmt::format("{:.1f} mm short", c->missing_m * 1e3)));
+      g.figures.push_back(
+          told("Pad force for the old cable's force", c->pad_force_n, Kind::force, 0));
+    }
+  }
+}
+
+}  // namespace
+
+FigureGroup clutch(const FigureInputs& in) {
+  FigureGroup g;
+  if (!in.strip.clutch) return g;
+  g.title = "Clutch, down and up again";
+  g.source = "the model of docs/model/clutch.md; load shape is common practice";
+  const ClutchAssembly a = assemble_clutch(in.strip.plan);
+  if (!a.system) {
+    g.figures.push_back(unsaid("Release", !a.missing.empty() ? cannot_say(a.missing)
+                                          : !a.impossible.empty()
+                                              ? a.impossible.front().text()
+                                              : cannot_say(in.strip.plan_system.missing_system)));
+    return g;
+  }
+  const auto r = clutch_report(*a.system);
+  if (!r) {
+    g.figures.push_back(unsaid("Release", r.error().text()));
+    return g;
+  }
+  add_effort(g, in, *a.system, *r);
+  add_heights(g, in, *r);
+  add_room(g, *a.system, *r);
+  add_cable(g, in, *a.system);
+  return g;
+}
+
+FigureGroup clutch_stack(const FigureInputs& in) {
+  FigureGroup g;
+  const Values& v = in.strip.plan;
+  if (!in.strip.clutch || !v.is(Param::clutch_kind, 2)) return g;
+  g.title = "Stack of the slave around the shaft";
+  g.source = "3 to 4 mm is usual: common practice; the maker's figure wins";
+  constexpr double kLeast = 0.003;
+  constexpr double kMost = 0.004;
+  const auto now = stack_gap(v, Length{v.si(Param::clutch_spacer)});
+  if (!now) {
+    g.figures.push_back(unsaid("Gap to the fingers", "both stack depths are needed"));
+    return g;
+  }
+  g.figures.push_back(judged("Gap with the planned spacer", now->value(), Kind::length, 2,
+                             now->value() >= kLeast && now->value() <= kMost, "3 to 4 mm"));
+  for (const double t : {0.0, 0.002, 0.003, 0.004, 0.005, 0.006}) {
+    const double gap = stack_gap(v, Length{t})->value();
+    g.figures.push_back(judged(fmt::format("Spacer {:.0f} mm", t * 1e3), gap, Kind::length, 2,
+                               gap >= kLeast && gap <= kMost, "never two together"));
+  }
+  return g;
+}
+
+}  // namespace yoke::groups

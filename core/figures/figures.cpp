@@ -1,0 +1,150 @@
+#include "figures/figures.hpp"
+
+#include <algorithm>
+
+#include "figures/groups.hpp"
+
+namespace yoke {
+
+namespace {
+
+struct Entry {
+  const char* id;
+  Stage stage;
+  FigureGroup (*make)(const FigureInputs&);
+};
+
+constexpr Entry kEntries[] = {
+    {"control", Stage::survey, groups::control},   {"press", Stage::size, groups::press},
+    {"bands", Stage::size, groups::bands},         {"backward", Stage::size, groups::backward},
+    {"balance", Stage::size, groups::balance},     {"bar", Stage::size, groups::twin},
+    {"clutch", Stage::size, groups::clutch},       {"benchmarks", Stage::size, groups::benchmarks},
+    {"holding", Stage::size, groups::holding},     {"reserve", Stage::size, groups::reserve},
+    {"stack", Stage::fit, groups::clutch_stack},   {"reservoir", Stage::plumb, groups::reservoir},
+    {"supply", Stage::install, groups::supply},    {"ports", Stage::bleed, groups::ports},
+    {"stages", Stage::bleed, groups::work_stages}, {"causes", Stage::prove, groups::causes}};
+
+FigureGroup made(const Entry& e, const FigureInputs& in) {
+  FigureGroup g = e.make(in);
+  g.id = e.id;
+  g.stage = e.stage;
+  return g;
+}
+
+std::vector<FigureGroup> made_for(const Job& job, std::optional<Stage> stage) {
+  const FigureInputs in{&job, strip_inputs(job)};
+  std::vector<FigureGroup> list;
+  for (const Entry& e : kEntries) {
+    if (stage && e.stage != *stage) continue;
+    FigureGroup g = made(e, in);
+    // A group without a figure does not apply to what is fitted.
+    if (!g.figures.empty()) list.push_back(std::move(g));
+  }
+  return list;
+}
+
+}  // namespace
+
+Figure told(std::string words, double si, Kind kind, int digits, std::string note) {
+  return {std::move(words), si, kind, digits, std::move(note), Verdict::unknown, false};
+}
+
+Figure judged(std::string words, double si, Kind kind, int digits, bool good, std::string note) {
+  return {std::move(words),
+          si,
+          kind,
+          digits,
+          std::move(note),
+          good ? Verdict::pass : Verdict::fail,
+          true};
+}
+
+Figure unsaid(std::string words, std::string because) {
+  return {std::move(words),   std::nullopt,     Kind::number, 0,
+          std::move(because), Verdict::unknown, true};
+}
+
+Figure words_only(std::string words, std::string note) {
+  return {std::move(words), std::nullopt,     Kind::number, 0,
+          std::move(note),  Verdict::unknown, false};
+}
+
+std::vector<FigureGroup> figure_groups(const Job& job) {
+  return made_for(job, std::nullopt);
+}
+
+std::vector<FigureGroup> figure_groups(const Job& job, Stage stage) {
+  return made_for(job, stage);
+}
+
+std::vector<std::string> figure_group_ids() {
+  std::vector<std::string> ids;
+  for (const Entry& e : kEntries) ids.emplace_back(e.id);
+  return ids;
+}
+
+Expected<FigureGroup> figure_group(const Job& job, const std::string& id) {
+  const auto* const it = std::find_if(std::begin(kEntries), std::end(kEntries),
+                                      [&](const Entry& e) { return id == e.id; });
+  if (it == std::end(kEntries)) {
+    std::string all;
+    for (const Entry& e : kEntries) all += (all.empty() ? "" : ", ") + std::string(e.id);
+    return fail(
+        {"group", id, all, "There is no group of figures “" + id + "”", "Use one of the names"});
+  }
+  return made(*it, FigureInputs{&job, strip_inputs(job)});
+}
+
+std::string figure_text(const Figure& f, const Style& style) {
+  std::string t;
+  if (f.si) t = format_full(*f.si, f.kind, f.digits, style);
+  if (!f.note.empty()) t += (t.empty() ? "" : ", ") + f.note;
+  return t.empty() ? "cannot say" : t;
+}
+
+std::vector<Finding> figure_findings(const Job& job) {
+  // Only what can hurt: clutch over-travel and wear room, a bar that binds, a slope not held.
+  struct Watch {
+    const char* id;
+    const char* words;
+    Severity severity;
+    const char* code;
+    const char* remedy;
+  };
+  static constexpr Watch kWatches[] = {
+      {"clutch", "Over-travel", Severity::hard, "size.over_travel",
+       "Set a pedal stop, or a larger slave; the cover breaks beyond its limit"},
+      {"clutch", "Room for wear", Severity::hard, "size.wear_room",
+       "Back the slave off, or a shorter rod"},
+      {"bar", "Bar's lean, all sound", Severity::hard, "size.bar",
+       "Bores or bar arms nearer to each other"},
+      {"holding", "Pedal force on the slope", Severity::warning, "size.slope",
+       "Chocks; see the limits"},
+      {"holding", "Pedal force against the engine", Severity::warning, "size.engine",
+       "A stall converter that pulls less, or more brake"},
+      {"reserve", "Assisted stops in a row", Severity::warning, "size.reserve_stops",
+       "A reservoir, or an electric pump"},
+      {"supply", "Volt drop at the fuse's rating", Severity::warning, "install.copper",
+       "The next larger cable"},
+      {"reservoir", "Front chamber after full wear", Severity::warning, "plumb.chamber_front",
+       "Swap the chambers, or a larger reservoir"},
+      {"reservoir", "Rear chamber after full wear", Severity::warning, "plumb.chamber_rear",
+       "Swap the chambers, or a larger reservoir"}};
+  const FigureInputs in{&job, strip_inputs(job)};
+  std::vector<Finding> list;
+  for (const Entry& e : kEntries) {
+    const auto watched = [&e](const Watch& w) { return std::string_view(w.id) == e.id; };
+    if (std::none_of(std::begin(kWatches), std::end(kWatches), watched)) continue;
+    const FigureGroup g = made(e, in);
+    for (const Watch& w : kWatches) {
+      if (!watched(w)) continue;
+      for (const Figure& f : g.figures)
+        if (f.words == w.words && f.judged && f.verdict == Verdict::fail)
+          list.push_back({w.severity, e.stage, w.code, f.words + ": " + figure_text(f, {}), f.note,
+                          w.remedy, g.source});
+    }
+  }
+  return list;
+}
+
+}  // namespace yoke

@@ -1,0 +1,64 @@
+// The figures of a job, gathered by question and stage: what the window's figure pages, the command
+// line and the sheet show. Each figure is a value with its verdict, or says why it cannot be said.
+#pragma once
+
+#include <functional>
+#include <optional>
+#include <string>
+#include <vector>
+
+#include "feel/conditions.hpp"
+#include "job/finding.hpp"
+
+namespace yoke {
+
+struct Figure {
+  std::string words;         ///< "Rod angle, largest"
+  std::optional<double> si;  ///< absent: said in words only
+  Kind kind = Kind::number;
+  int digits = 0;
+  std::string note;  ///< limit, reason, or what is missing
+  Verdict verdict = Verdict::unknown;
+  bool judged = false;  ///< the verdict means something
+};
+
+struct FigureGroup {
+  std::string id;     ///< "holding": the name on the command line
+  std::string title;  ///< "Holding still"
+  Stage stage = Stage::size;
+  std::string source;  ///< of formulas and limits
+  std::vector<Figure> figures;
+};
+
+/// A figure that is only told.
+[[nodiscard]] Figure told(std::string words, double si, Kind kind, int digits,
+                          std::string note = {});
+/// A figure that is judged.
+[[nodiscard]] Figure judged(std::string words, double si, Kind kind, int digits, bool good,
+                            std::string note = {});
+/// A figure that cannot be said, and why.
+[[nodiscard]] Figure unsaid(std::string words, std::string because);
+/// Words alone.
+[[nodiscard]] Figure words_only(std::string words, std::string note);
+
+/// What the groups are computed from.
+struct FigureInputs {
+  const Job* job = nullptr;
+  StripInputs strip;
+};
+
+/// All groups that apply to this job, in the order of the stages.
+[[nodiscard]] std::vector<FigureGroup> figure_groups(const Job& job);
+/// Those of one stage: the others are not computed.
+[[nodiscard]] std::vector<FigureGroup> figure_groups(const Job& job, Stage stage);
+/// One by its id.
+[[nodiscard]] Expected<FigureGroup> figure_group(const Job& job, const std::string& id);
+/// Ids in order, whether or not they apply.
+[[nodiscard]] std::vector<std::string> figure_group_ids();
+/// What the hard ones mean for the job: one finding a failed figure that must not stay.
+[[nodiscard]] std::vector<Finding> figure_findings(const Job& job);
+
+/// One figure in one line: "68 N (15 lbf), 32 N under the limit".
+[[nodiscard]] std::string figure_text(const Figure& figure, const Style& style);
+
+}  // namespace yoke

@@ -1,0 +1,25 @@
+// The groups, each in the file of its subject; only `figures.cpp` reads this.
+#pragma once
+
+#include "figures/figures.hpp"
+
+namespace yoke::groups {
+
+[[nodiscard]] FigureGroup control(const FigureInputs& in);
+[[nodiscard]] FigureGroup press(const FigureInputs& in);
+[[nodiscard]] FigureGroup bands(const FigureInputs& in);
+[[nodiscard]] FigureGroup ports(const FigureInputs& in);
+[[nodiscard]] FigureGroup balance(const FigureInputs& in);
+[[nodiscard]] FigureGroup benchmarks(const FigureInputs& in);
+[[nodiscard]] FigureGroup holding(const FigureInputs& in);
+[[nodiscard]] FigureGroup backward(const FigureInputs& in);
+[[nodiscard]] FigureGroup reserve(const FigureInputs& in);
+[[nodiscard]] FigureGroup supply(const FigureInputs& in);
+[[nodiscard]] FigureGroup twin(const FigureInputs& in);
+[[nodiscard]] FigureGroup clutch(const FigureInputs& in);
+[[nodiscard]] FigureGroup clutch_stack(const FigureInputs& in);
+[[nodiscard]] FigureGroup reservoir(const FigureInputs& in);
+[[nodiscard]] FigureGroup work_stages(const FigureInputs& in);
+[[nodiscard]] FigureGroup causes(const FigureInputs& in);
+
+}  // namespace yoke::groups

@@ -1,0 +1,355 @@
+// Control, press, balance, benchmarks, holding, backward.
+#include <fmt/format.h>
+
+#include <cmath>
+
+#include "doubt/doubt.hpp"
+#include "figures/groups.hpp"
+#include "master/bores.hpp"
+#include "sizing/sweep.hpp"
+#include "vehicle/benchmarks.hpp"
+#include "vehicle/holding.hpp"
+
+namespace yoke::groups {
+
+namespace {
+
+/// The plan's model, or why there is none.
+Expected<FeelModel> plan_model(const FigureInputs& in, const Condition& c = {}) {
+  const Assembly& a = in.strip.plan_system;
+  if (!a.impossible.empty()) return fail(a.impossible.front());
+  if (!a.system) return fail({"job", "", "", cannot_say(a.missing_system), "Enter it in Survey"});
+  if (!a.missing_brakes.empty())
+    return fail({"job", "", "", cannot_say(a.missing_brakes), "Enter it in Survey"});
+  return FeelModel::make(*a.system, c);
+}
+
+std::string bore_name(double bore_m) {
+  if (const BoreSize* b = named_bore(Length{bore_m})) return std::string(b->name);
+  return fmt::format("{:.2f} mm", bore_m * 1e3);
+}
+
+std::string needs_vehicle(const FigureInputs& in) {
+  return cannot_say(in.strip.plan_system.missing_vehicle);
+}
+
+void add_target(FigureGroup& g, const FeelModel& m, const std::string& at, const TargetReport& r,
+                bool whole) {
+  if (!r.reached) {
+    g.figures.push_back(
+        unsaid(at, fmt::format("not reached, {:.2f} g at most: {}", m.at(m.end_drive_pa()).z,
+                               stop_words(r.prevented_by))));
+    return;
+  }
+  const auto add = [&](const char* what, double si, Kind kind, int digits) {
+    g.figures.push_back(told(at + ": " + what, si, kind, digits));
+  };
+  add("effort", r.at.pad_force_n, Kind::force, 0);
+  add("travel", r.at.pad_travel_m, Kind::length, 1);
+  add("reserve", r.reserve_m, Kind::length, 1);
+  add("line pressure", r.at.pressure_pa, Kind::pressure, 2);
+  if (!whole) return;
+  add("rod force", r.at.input_force_n, Kind::force, 0);
+  add("stiffness", r.stiffness_n_m, Kind::spring_rate, 1);
+}
+
+}  // namespace
+
+FigureGroup control(const FigureInputs& in) {
+  FigureGroup g;
+  g.title = "Lever and rod over the stroke";
+  g.source = "slider-crank, textbook mechanics; rod angle 3° good, 5° the most: common practice";
+  std::vector<Param> missing;
+  const Control c = assemble_control(in.strip.plan, missing);
+  if (!missing.empty()) {
+    g.figures.push_back(unsaid("Ratio", cannot_say(missing)));
+    return g;
+  }
+  const auto k = Kinematics::make(c);
+  if (!k) {
+    g.figures.push_back(unsaid("Ratio", k.error().text()));
+    return g;
+  }
+  const double limit = k->limit().value();
+  g.figures.push_back(told("Ratio at rest", k->ratio(Length{0.0}), Kind::number, 2));
+  g.figures.push_back(told("Ratio half way", k->ratio(Length{limit / 2}), Kind::number, 2));
+  g.figures.push_back(told("Ratio at the end", k->ratio(Length{limit}), Kind::number, 2));
+  g.figures.push_back(
+      told("Usable pad travel", limit, Kind::length, 0,
+           k->limited_by_geometry() ? "the rod's geometry ends it" : "to floor or stop"));
+  g.figures.push_back(told("Rod travel there", k->rod_limit().value(), Kind::length, 1));
+  if (!c.geometry) {
+    g.figures.push_back(unsaid("Rod angle",
+                               "unknown, not zero: bore line, offset, rest angle and "
+                               "rod length are not all known"));
+  } else {
+    double largest = 0;
+    for (int i = 0; i <= 40; ++i)
+      largest = std::max(largest, k->rod_angle(Length{limit * i / 40})->value());
+    g.figures.push_back(judged("Rod angle, largest", largest, Kind::angle, 1,
+                               largest <= 5 * kPi / 180, "5° the most"));
+  }
+  if (c.helper) {
+    double least = 1e9;
+    for (int i = 0; i <= 60; ++i) {
+      const double f = k->pad_force(Force{0.0}, Length{limit * i / 60}).value();
+      least = std::min(least, f);
+    }
+    g.figures.push_back(told("Helper's moment at rest", k->helper_moment(Length{0.0}).value(),
+                             Kind::torque, 1, "plus helps the foot"));
+    g.figures.push_back(judged("Least force that lifts the pedal", least, Kind::force, 0,
+                               least >= 0, "below 0 the pedal stays down"));
+  }
+  return g;
+}
+
+FigureGroup press(const FigureInputs& in) {
+  FigureGroup g;
+  if (in.strip.clutch) return g;
+  g.title = "The plan at light, firm and hard stops";
+  g.source = "the model of docs/model/feel.md";
+  const auto m = plan_model(in);
+  if (!m) {
+    g.figures.push_back(unsaid("Effort and travel", m.error().reason));
+    return g;
+  }
+  if (!m->system().vehicle) {
+    add_target(g, *m, "At the wanted pressure", m->at_pressure(in.strip.limits.pressure_pa), true);
+    g.figures.push_back(unsaid("Deceleration", needs_vehicle(in)));
+    return g;
+  }
+  if (const double bite = m->drive_for_z(kBite_g); bite >= 0)
+    g.figures.push_back(
+        told("Travel to bite", m->at(bite).pad_travel_m, Kind::length, 1, "0.05 g"));
+  for (const double z : {0.3, 0.6, 0.9})
+    add_target(g, *m, fmt::format("{:.1f} g", z), m->at_z(z), z == 0.6);
+  const double lock = m->first_lock_drive();
+  if (lock < 0) {
+    g.figures.push_back(unsaid(
+        "First lock", std::string("no axle locks before ") + std::string(stop_words(m->stop()))));
+  } else {
+    add_target(g, *m, fmt::format("First lock, {:.2f} g", m->at(lock).z), m->at_drive(lock), false);
+  }
+  const double v = in.strip.plan.si(Param::target_speed);
+  const double t = in.strip.plan.si(Param::target_reaction);
+  const TargetReport wanted = m->at_z(in.strip.limits.z);
+  if (wanted.reached)
+    g.figures.push_back(told("Stopping distance at the wanted stop",
+                             stopping_distance(Speed{v}, wanted.at.z, Time{t}).value(),
+                             Kind::altitude, 0,
+                             fmt::format("from {:.0f} km/h, {:.1f} s to react", v * 3.6, t)));
+  return g;
+}
+
+FigureGroup bands(const FigureInputs& in) {
+  FigureGroup g;
+  g.title = "How sure: 8 of 10 lie between";
+  g.source = "every value drawn within its doubt, 1000 times; docs/model/doubt.md";
+  DoubtRequest q;
+  q.samples = 1000;
+  const auto r = doubt(*in.job, ConditionId::plan, q);
+  if (!r) {
+    g.figures.push_back(unsaid("Bands of the plan", r.error().reason));
+    return g;
+  }
+  for (std::size_t i = 0; i < kFigureCount; ++i) {
+    const FigureInfo& f = figure_info(static_cast<FigureId>(i));
+    const Band& b = r->bands[i];
+    // A clutch has no second piston, no deceleration: what never moves from 0 is not told.
+    if (b.low == 0 && b.high == 0) continue;
+    const Style style;
+    std::string words{f.words};
+    words[0] = static_cast<char>(words[0] - 'a' + 'A');
+    g.figures.push_back(told(words, b.middle, f.kind, f.digits,
+                             format_quantity(b.low, f.kind, f.digits, style) + " to " +
+                                 format_quantity(b.high, f.kind, f.digits, style)));
+  }
+  for (std::size_t i = 0; i < std::min<std::size_t>(3, r->ranked.size()); ++i)
+    g.figures.push_back(words_only(fmt::format("Measure next, {}", i + 1),
+                                   std::string(info(r->ranked[i].param).words)));
+  return g;
+}
+
+FigureGroup balance(const FigureInputs& in) {
+  FigureGroup g;
+  if (in.strip.clutch) return g;
+  g.title = "Balance and lock order";
+  g.source = "axle loads, textbook mechanics; knee in the spirit of ECE R13-H, from memory";
+  const auto m = plan_model(in);
+  if (!m || !m->system().vehicle) {
+    g.figures.push_back(unsaid("Lock order", m ? needs_vehicle(in) : m.error().reason));
+    return g;
+  }
+  const Vehicle& car = *m->system().vehicle;
+  const double lock = m->first_lock_drive();
+  if (lock >= 0) {
+    const FeelPoint f = m->at(lock * (1 + 1e-6));
+    const bool rear_first = f.lock == Lock::rear;
+    g.figures.push_back(judged(rear_first ? "Rear locks first, at" : "Front locks first, at", f.z,
+                               Kind::number, 2, !rear_first || f.z >= 0.8,
+                               "the rear must not lock first below 0.8 g"));
+    g.figures.push_back(told("Line pressure there", f.pressure_pa, Kind::pressure, 2));
+  } else {
+    g.figures.push_back(unsaid("Lock order", "no axle locks before the press ends"));
+  }
+  if (const double lift = lift_limit(car); lift < 3)
+    g.figures.push_back(told("Rear wheels lift at", lift, Kind::number, 2, "in g"));
+  // Without a valve: what the brakes alone do at a middling pressure.
+  System bare = m->system();
+  bare.rear_valve.reset();
+  bare.front_valve.reset();
+  const auto plain = FeelModel::make(bare, {});
+  if (!plain) return g;
+  const double weight = car.mass.value() * kGravity_m_s2;
+  const double p = std::min(4e6, plain->end_drive_pa());
+  const WheelForces w = plain->wheel_forces(p);
+  if (p <= 0 || w.front_n <= 0 || w.rear_n <= 0) return g;
+  g.figures.push_back(told("Front share of braking at 4 MPa", w.front_n / (w.front_n + w.rear_n),
+                           Kind::fraction, 0, "without a valve"));
+  const double slope = in.strip.plan.si(Param::valve_slope);
+  const Pressure knee = highest_knee(car, w.front_n / weight / p, w.rear_n / weight / p, slope);
+  if (knee.value() >= 2e7)
+    g.figures.push_back(words_only("Rear valve",
+                                   "not needed: the rear never locks first up to 0.8 g; "
+                                   "a valve cannot raise the rear"));
+  else if (knee.value() <= 0)
+    g.figures.push_back(
+        words_only("Rear valve", fmt::format("no knee with slope {:.2f} is low enough: "
+                                             "smaller rear cylinders",
+                                             slope)));
+  else
+    g.figures.push_back(told("Highest knee for the rear valve", knee.value(), Kind::pressure, 2,
+                             fmt::format("with slope {:.2f}", slope)));
+  return g;
+}
+
+FigureGroup benchmarks(const FigureInputs& in) {
+  FigureGroup g;
+  if (in.strip.clutch) return g;
+  g.title = "Against published figures";
+  g.source =
+      "49 CFR 571.135, ECE R13-H and R78, from memory: local law rules; comfort is common "
+      "practice";
+  for (const Benchmark& b : benchmarks_of(*in.job)) {
+    const std::string words = fmt::format("{}, {:.3f} g", b.words, b.z);
+    const std::string limit = fmt::format("{:.0f} N at most", b.limit_n);
+    if (b.verdict == Verdict::unknown)
+      g.figures.push_back(unsaid(words, b.why));
+    else if (b.effort_n > 0 && b.reached_z >= b.z - 1e-6)
+      g.figures.push_back(
+          judged(words, b.effort_n, Kind::force, 0, b.verdict == Verdict::pass, limit));
+    else
+      g.figures.push_back(judged(words, b.reached_z, Kind::number, 2, false, b.why));
+  }
+  return g;
+}
+
+FigureGroup holding(const FigureInputs& in) {
+  FigureGroup g;
+  if (in.strip.clutch) return g;
+  g.title = "Holding still";
+  g.source = "statics; holding is not stopping";
+  const auto m = plan_model(in);
+  if (!m) {
+    g.figures.push_back(unsaid("Pedal force on the slope", m.error().reason));
+    return g;
+  }
+  const auto add = [&](const char* words, const Expected<HoldResult>& r) {
+    if (!r) {
+      g.figures.push_back(unsaid(words, r.error().reason));
+      return;
+    }
+    if (!r->holds) {
+      g.figures.push_back(judged(words, r->at.pad_force_n, Kind::force, 0, false,
+                                 r->slides
+                                     ? "the tyres slide first"
+                                     : fmt::format("{:.0f} of {:.0f} N·m at the end of the press",
+                                                   r->available_nm, r->needed_nm)));
+      return;
+    }
+    const double limit = in.strip.limits.effort_n;
+    g.figures.push_back(
+        judged(words, r->at.pad_force_n, Kind::force, 0, r->at.pad_force_n <= limit,
+               fmt::format("{:.0f} N·m, {:.0f} N is your limit", r->needed_nm, limit)));
+  };
+  add("Pedal force on the slope", hold_on_slope(*m, Angle{in.strip.plan.si(Param::hold_slope)}));
+  if (in.strip.plan.known(Param::hold_stall_torque) && in.strip.plan.known(Param::hold_gears)) {
+    add("Pedal force against the engine",
+        hold_engine(*m, Torque{in.strip.plan.si(Param::hold_stall_torque)},
+                    in.strip.plan.si(Param::hold_gears)));
+    Condition dead;
+    dead.assist_alive = false;
+    if (const auto off = plan_model(in, dead))
+      add("The same without assist",
+          hold_engine(*off, Torque{in.strip.plan.si(Param::hold_stall_torque)},
+                      in.strip.plan.si(Param::hold_gears)));
+  } else {
+    g.figures.push_back(
+        unsaid("Pedal force against the engine", "stall torque and gear ratio are not both known"));
+  }
+  return g;
+}
+
+FigureGroup backward(const FigureInputs& in) {
+  FigureGroup g;
+  if (in.strip.clutch) return g;
+  g.title = "Backward: what would fit";
+  g.source = "the same model, turned round";
+  const Assembly& a = in.strip.plan_system;
+  if (!a.system) {
+    g.figures.push_back(unsaid("Ratios that fit", cannot_say(a.missing_system)));
+    return g;
+  }
+  if (!a.system->wheels || !a.system->vehicle) {
+    // Effort alone can be turned round without brakes.
+    const Limits& l = in.strip.limits;
+    const auto least = least_ratio(a.system->control, a.system->assist, a.system->master,
+                                   Pressure{l.pressure_pa}, Force{l.effort_n});
+    if (least)
+      g.figures.push_back(told("Least ratio for the effort limit", *least, Kind::number, 2,
+                               "at the wanted pressure, this bore; travel cannot be said"));
+    else
+      g.figures.push_back(unsaid("Least ratio for the effort limit", "none up to 12 will do"));
+    return g;
+  }
+  SweepRequest q = default_request(*in.job);
+  const auto s = sweep(*in.job, q);
+  if (!s) {
+    g.figures.push_back(unsaid("Ratios that fit", s.error().reason));
+    return g;
+  }
+  if (s->pairs()) {
+    const auto best = ranking(*s);
+    g.figures.push_back(words_only("Bore pairs", ranking_words(best, q.preference)));
+    return g;
+  }
+  const std::vector<Feasible> all = feasible(*s);
+  for (std::size_t option = 0; option < s->assists.size(); ++option) {
+    int without = 0;
+    const Feasible* nearest = nullptr;
+    for (const Feasible& f : all) {
+      if (f.assist != option) continue;
+      if (f.any) {
+        g.figures.push_back(
+            words_only(s->assists[option] + ": bore " + bore_name(f.bore_m),
+                       f.least_ratio == f.most_ratio
+                           ? fmt::format("ratio {:.2f}", f.least_ratio)
+                           : fmt::format("ratio {:.2f} to {:.2f}", f.least_ratio, f.most_ratio)));
+        continue;
+      }
+      ++without;
+      if (!nearest) nearest = &f;
+    }
+    if (without == static_cast<int>(s->bores_m.size()))
+      g.figures.push_back(words_only(
+          s->assists[option] + ": no bore fits",
+          nearest ? bore_name(nearest->bore_m) + " " + nearest->nearest : std::string()));
+    else if (without > 0)
+      g.figures.push_back(words_only(s->assists[option] + ": other bores",
+                                     fmt::format("{} fit at no ratio; the map says why", without)));
+  }
+  g.figures.push_back(words_only("Ranking", ranking_words(ranking(*s), q.preference)));
+  return g;
+}
+
+}  // namespace yoke::groups

@@ -1,0 +1,303 @@
+// What feeds and fills the units: reserve, supply, twin masters, clutch, reservoir, stages, causes.
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <cmath>
+
+#include "assist/reserve.hpp"
+#include "assist/supply.hpp"
+#include "figures/groups.hpp"
+#include "lines/lines.hpp"
+#include "proving/hypotheses.hpp"
+#include "work/work_stages.hpp"
+
+namespace yoke::groups {
+
+namespace {
+
+/// Booster stroke at the plan's wanted stop, 15 mm where it cannot be said (common practice, no
+/// source).
+struct Stroke {
+  double m = 0.015;
+  bool computed = false;
+  double output_n = 0;
+};
+
+Stroke stop_stroke(const FigureInputs& in) {
+  Stroke s;
+  const Assembly& a = in.strip.plan_system;
+  if (!a.system || !a.system->wheels) return s;
+  const auto m = FeelModel::make(*a.system, {});
+  if (!m) return s;
+  const TargetReport r = condition_target(ConditionId::plan, *m, in.strip.limits);
+  s.m = r.at.stroke_m;
+  s.output_n = r.at.output_force_n;
+  s.computed = true;
+  return s;
+}
+
+void vacuum_reserve(FigureGroup& g, const FigureInputs& in) {
+  const Values& v = in.strip.plan;
+  const auto dp = assemble_vacuum(v);
+  const auto ambient = ambient_pressure(v.si(Param::vehicle_altitude));
+  if (!dp || !ambient || !v.known(Param::assist_diaphragm1)) {
+    g.figures.push_back(
+        unsaid("Assisted stops in a row", dp ? "the diaphragm is not known" : dp.error().reason));
+    return;
+  }
+  g.figures.push_back(judged("Pressure difference", dp->value(), Kind::pressure, 3,
+                             dp->value() >= 50e3, "below 50 kPa most builders call it short"));
+  const Area diaphragm = effective_diaphragm(Length{v.si(Param::assist_diaphragm1)},
+                                             Length{v.si(Param::assist_diaphragm2)});
+  const Stroke stroke = stop_stroke(in);
+  VacuumStore store;
+  store.volume = Volume{v.si(Param::supply_vacuum_volume) + v.si(Param::supply_tank)};
+  store.swept = Volume{diaphragm.value() * stroke.m};
+  store.ambient = *ambient;
+  store.start = *ambient - *dp;
+  const auto pushes = vacuum_pushes(store, 6);
+  if (!pushes) {
+    g.figures.push_back(unsaid("Assisted stops in a row", pushes.error().text()));
+    return;
+  }
+  const auto* b = in.strip.plan_system.system
+                      ? std::get_if<Booster>(&in.strip.plan_system.system->assist)
+                      : nullptr;
+  if (b && stroke.computed && dp->value() > 0) {
+    // The stop is still assisted while the run-out line lies above the output it needs.
+    Booster weak = *b;
+    int count = 0;
+    for (const Pressure p : *pushes) {
+      weak.max_assist = b->max_assist * (p / *dp).value();
+      if (assist_output(Assist{weak}, run_out_input(weak)).value() < stroke.output_n) break;
+      ++count;
+    }
+    g.figures.push_back(judged("Assisted stops in a row", count, Kind::number, 0, count >= 1,
+                               "engine stopped, of 6 counted"));
+  }
+  for (std::size_t i = 0; i < std::min<std::size_t>(4, pushes->size()); ++i)
+    g.figures.push_back(told(fmt::format("Difference left for push {}", i + 1),
+                             (*pushes)[i].value(), Kind::pressure, 3));
+  const VacuumPump pump{v.si(Param::supply_pump_flow), Pressure{v.si(Param::supply_pump_ultimate)}};
+  if (pump.flow_m3_s <= 0) return;
+  const auto time = pump_down_time(pump, store.volume, *ambient, store.start, *ambient);
+  if (!time)
+    g.figures.push_back(unsaid("Pump to working vacuum", time.error().reason));
+  else if (!*time)
+    g.figures.push_back(unsaid("Pump to working vacuum", "never: its end pressure lies above it"));
+  else
+    g.figures.push_back(told("Pump to working vacuum", (*time)->value(), Kind::time, 1));
+}
+
+void accumulator_reserve(FigureGroup& g, const FigureInputs& in) {
+  const Values& v = in.strip.plan;
+  if (v.option(Param::supply_accu) == 0) {
+    g.figures.push_back(judged("Assisted stops in a row", 0, Kind::number, 0, false,
+                               "no accumulator: dead when the pump stops"));
+    return;
+  }
+  const Stroke stroke = stop_stroke(in);
+  Accumulator a;
+  a.precharge = Pressure{v.si(Param::supply_accu_precharge)};
+  a.gas = Volume{v.si(Param::supply_accu_volume)};
+  a.charged = Pressure{v.si(Param::supply_accu_charge)};
+  a.exponent = v.si(Param::supply_accu_exponent);
+  const double area = v.si(Param::assist_power_area);
+  a.per_stop = Volume{area * stroke.m};
+  const auto stops = accumulator_stops(a);
+  if (!stops) {
+    g.figures.push_back(unsaid("Assisted stops in a row", stops.error().text()));
+    return;
+  }
+  g.figures.push_back(judged("Assisted stops in a row", static_cast<double>(stops->size()),
+                             Kind::number, 0, stops->size() >= 2, "two or three are usual"));
+  const double ambient =
+      ambient_pressure(v.si(Param::vehicle_altitude)).value_or(Pressure{101325.0}).value();
+  for (std::size_t i = 0; i < std::min<std::size_t>(4, stops->size()); ++i)
+    g.figures.push_back(told(fmt::format("Largest assist of stop {}", i + 1),
+                             ((*stops)[i].value() - ambient) * area, Kind::force, 0));
+}
+
+}  // namespace
+
+FigureGroup reserve(const FigureInputs& in) {
+  FigureGroup g;
+  if (in.strip.clutch) return g;
+  g.title = "What is left when the engine stops";
+  g.source = "gas law, isothermal; defaults are common practice";
+  const int kind =
+      in.strip.plan.known(Param::assist_kind) ? in.strip.plan.option(Param::assist_kind) : 0;
+  if (kind == 1 || kind == 4) vacuum_reserve(g, in);
+  if (kind == 2) accumulator_reserve(g, in);
+  return g;
+}
+
+FigureGroup supply(const FigureInputs& in) {
+  FigureGroup g;
+  const Values& v = in.strip.plan;
+  if (in.strip.clutch || !v.is(Param::assist_kind, 3)) return g;
+  g.title = "Copper for the motor";
+  g.source = "IEC 60028 and 60228, from memory";
+  if (!v.known(Param::supply_wire_length) || !v.known(Param::supply_wire_area)) {
+    g.figures.push_back(
+        unsaid("Volt drop at the fuse's rating", "cable length and size are not both known"));
+  } else {
+    const auto s = supply_check(Length{v.si(Param::supply_wire_length)},
+                                Area{v.si(Param::supply_wire_area)}, v.si(Param::supply_fuse));
+    if (!s) {
+      g.figures.push_back(unsaid("Volt drop at the fuse's rating", s.error().text()));
+    } else {
+      g.figures.push_back(judged("Volt drop at the fuse's rating", s->drop_share, Kind::fraction, 1,
+                                 s->enough, fmt::format("{:.2f} V; 3 % at most", s->drop_v)));
+      if (s->smallest)
+        g.figures.push_back(told("Smallest metric size", s->smallest->value(), Kind::area, 1));
+    }
+  }
+  g.figures.push_back(
+      words_only("Feeds",
+                 "motor by its own fuse; control 5 A; ground; ignition-switched wake: "
+                 "with one missing it stays dead"));
+  return g;
+}
+
+FigureGroup twin(const FigureInputs& in) {
+  FigureGroup g;
+  const Assembly& a = in.strip.plan_system;
+  if (in.strip.clutch || !in.strip.plan.is(Param::master_kind, 3)) return g;
+  g.title = "Balance bar";
+  g.source = "lever of the bar; tilt limit is common practice";
+  if (!a.system) {
+    g.figures.push_back(unsaid("Bar's lean, all sound", cannot_say(a.missing_system)));
+    return g;
+  }
+  const Master& m = a.system->master;
+  g.figures.push_back(told("Force to master 1", bar_share(m, false), Kind::fraction, 1));
+  g.figures.push_back(told("Lead at the tilt limit", bar_lead(m).value(), Kind::length, 1));
+  const auto model = FeelModel::make(*a.system, {});
+  if (!model) {
+    g.figures.push_back(unsaid("Bar's lean, all sound", model.error().reason));
+    return g;
+  }
+  const TargetReport r = condition_target(ConditionId::plan, *model, in.strip.limits);
+  const double lean =
+      std::atan2(std::abs(r.at.piston1_m - r.at.piston2_m), (m.bar_a + m.bar_b).value());
+  g.figures.push_back(judged("Bar's lean, all sound", lean, Kind::angle, 1, !r.at.bar_binds,
+                             fmt::format("{:.0f}° at most", m.bar_tilt.value() * 180 / kPi)));
+  g.figures.push_back(told("Travel of master 1", r.at.piston1_m, Kind::length, 1));
+  g.figures.push_back(told("Travel of master 2", r.at.piston2_m, Kind::length, 1));
+  return g;
+}
+
+FigureGroup reservoir(const FigureInputs& in) {
+  FigureGroup g;
+  if (in.strip.clutch) return g;
+  g.title = "Fluid drawn by worn linings";
+  g.source = "piston area times wear; wear figures are common practice";
+  const Assembly& a = in.strip.plan_system;
+  if (!a.system || !a.system->wheels) {
+    g.figures.push_back(
+        unsaid("Front chamber after full wear",
+               cannot_say(a.missing_system.empty() ? a.missing_brakes : a.missing_system)));
+    return g;
+  }
+  const double chamber = in.strip.plan.si(Param::master_reservoir);
+  for (const Axle axle : {Axle::front, Axle::rear}) {
+    double pistons = 0;
+    for (const Wheel w : kWheels)
+      if (axle_of(w) == axle)
+        pistons += displacing_area((*a.system->wheels)[static_cast<std::size_t>(w)]).value();
+    // A sliding caliper's piston follows both pads, an opposed pair one pad each: the area counts
+    // the same way.
+    const bool sliding = in.strip.plan.is(of_axle(Param::front_kind, axle), 0);
+    const double wear = in.strip.plan.si(of_axle(Param::front_wear, axle)) * (sliding ? 2 : 1);
+    const ReservoirCheck r =
+        reservoir_check(Volume{chamber}, Volume{0.0}, wear_volume(Area{pistons}, Length{wear}));
+    const std::string name = axle == Axle::front ? "Front" : "Rear";
+    g.figures.push_back(told(name + " linings draw", r.drawn.value(), Kind::volume, 0));
+    g.figures.push_back(judged(name + " chamber after full wear", r.left.value(), Kind::volume, 0,
+                               r.enough, "above the port; below 0 it runs dry"));
+  }
+  return g;
+}
+
+FigureGroup ports(const FigureInputs& in) {
+  FigureGroup g;
+  const Values& v = in.strip.plan;
+  g.title = "When each port delivers, outlets open to air";
+  g.source = "each chamber's own dead stroke counts, order alone is no fault: common practice";
+  std::vector<Param> missing;
+  bool strokes_known = false;
+  const Master m = assemble_master(v, missing, strokes_known);
+  const auto ratio = arm_ratio(v);
+  if (!missing.empty() || !strokes_known || !ratio) {
+    g.figures.push_back(unsaid("Primary port", !missing.empty() ? cannot_say(missing)
+                                               : strokes_known  ? "both pedal arms are needed"
+                                                                : "both strokes are needed"));
+    return g;
+  }
+  for (const bool second : {false, true}) {
+    if (second && !two_circuits(m)) continue;
+    const char* words = second ? "Secondary port after" : "Primary port after";
+    const auto dead = open_dead_stroke(m, second);
+    if (!dead) {
+      g.figures.push_back(unsaid(words, "which spring is the stronger is not known"));
+      continue;
+    }
+    g.figures.push_back(
+        told(words, dead->value(), Kind::length, 1,
+             fmt::format("at the rod: {:.0f} mm at the pad", dead->value() * *ratio * 1e3)));
+  }
+  return g;
+}
+
+FigureGroup work_stages(const FigureInputs& in) {
+  FigureGroup g;
+  if (in.strip.clutch) return g;
+  g.title = fmt::format("The pedal at each stage, pressed with {:.0f} N", kStagePush_n);
+  g.source = "unfilled parts count as air; 5 % after filling by gravity is common practice";
+  const Assembly& a = in.strip.plan_system;
+  if (!a.system || !a.system->wheels) {
+    g.figures.push_back(unsaid(
+        "Pad travel", cannot_say(a.missing_system.empty() ? a.missing_brakes : a.missing_system)));
+    return g;
+  }
+  const auto presses = stage_presses(*a.system);
+  if (!presses) {
+    g.figures.push_back(unsaid("Pad travel", presses.error().reason));
+    return g;
+  }
+  for (const StagePress& p : *presses)
+    g.figures.push_back(
+        told(std::string(work_stage_words(p.stage)), p.pad_travel_m, Kind::length, 0,
+             p.to_the_stop ? fmt::format("{:.0f} N only: {}", p.pad_force_n, stop_words(p.stop))
+                           : std::string()));
+  return g;
+}
+
+FigureGroup causes(const FigureInputs& in) {
+  FigureGroup g;
+  if (in.strip.clutch || in.job->readings.empty()) return g;
+  g.title = "What the readings point to";
+  g.source = "least squares and AICc; what each test shows is common practice";
+  const Assembly& a = in.strip.plan_system;
+  if (!a.system) {
+    g.figures.push_back(unsaid("Likeliest", cannot_say(a.missing_system)));
+    return g;
+  }
+  const Diagnosis d = diagnose(*a.system, in.job->readings, in.job->pump);
+  if (!d.refusal.empty()) {
+    g.figures.push_back(unsaid("Likeliest", d.refusal));
+    return g;
+  }
+  for (std::size_t i = 0; i < std::min<std::size_t>(5, d.ranked.size()); ++i) {
+    const Hypothesis& h = d.ranked[i];
+    std::string note = h.size_words.empty() ? std::string() : h.size_words + ". ";
+    note += cause_advice(h.cause);
+    g.figures.push_back(told(fmt::format("{}. {}", i + 1, cause_words(h.cause)), h.weight,
+                             Kind::fraction, 0, note));
+  }
+  if (!d.next_test.empty()) g.figures.push_back(words_only("Next test", d.next_test));
+  return g;
+}
+
+}  // namespace yoke::groups

@@ -1,0 +1,50 @@
+#include "job/values.hpp"
+
+#include <cmath>
+
+namespace yoke {
+
+Values resolve(const Job& job, Which which) {
+  Values v;
+  for (std::size_t i = 0; i < kParamCount; ++i) {
+    const auto p = static_cast<Param>(i);
+    v.set(p, value_of(job, which, p));
+  }
+  return v;
+}
+
+std::optional<double> arm_ratio(const Values& v) {
+  if (!v.known(Param::control_pad_arm) || !v.known(Param::control_pin_arm) ||
+      v.si(Param::control_pin_arm) <= 0)
+    return std::nullopt;
+  double ratio = v.si(Param::control_pad_arm) / v.si(Param::control_pin_arm);
+  if (v.option(Param::control_mid) == 1) {
+    if (!v.known(Param::control_mid_in) || !v.known(Param::control_mid_out) ||
+        v.si(Param::control_mid_out) <= 0)
+      return std::nullopt;
+    ratio *= v.si(Param::control_mid_in) / v.si(Param::control_mid_out);
+  }
+  return ratio;
+}
+
+std::optional<Outlet> outlet_of(const Values& v, Wheel wheel) {
+  const Value& o = v.at(circuit_of(wheel));
+  if (!o.known()) return std::nullopt;
+  return o.si == 0 ? Outlet::first : Outlet::second;
+}
+
+std::optional<Length> equivalent_bore(const Values& v) {
+  if (!v.known(Param::master_bore)) return std::nullopt;
+  const Length bore{v.si(Param::master_bore)};
+  if (works_clutch(v) || !v.is(Param::master_kind, 3)) return bore;
+  const double a = v.si(Param::master_bar_a);
+  const double b = v.si(Param::master_bar_b);
+  if (a <= 0 || b <= 0) return std::nullopt;
+  return bore * std::sqrt((a + b) / b);
+}
+
+bool works_clutch(const Values& v) {
+  return v.option(Param::control_use) == 1;
+}
+
+}  // namespace yoke

@@ -1,0 +1,55 @@
+// What could be wrong: each cause simulated with its own fitted size, ranked by how well it
+// explains the readings (AICc = chi2 + 2k + 2k(k+1)/(n-k-1)), and the cheapest test that tells the
+// first two apart. Textbook statistics; which test shows what is common practice, no source.
+#pragma once
+
+#include <span>
+#include <string>
+#include <vector>
+
+#include "proving/fit.hpp"
+
+namespace yoke {
+
+enum class Cause {
+  none,
+  air_first,
+  air_second,
+  drums_out,
+  knock_back,
+  soft_hoses,
+  rod_short,
+  rod_long,
+  bypass,
+  leak,
+  weak_assist,
+  wrong_bore,
+  residual_missing,
+  front_blocked,
+  rear_blocked,
+  count_
+};
+[[nodiscard]] std::string_view cause_words(Cause cause);
+/// What it would cost to mend, and what would not help.
+[[nodiscard]] std::string_view cause_advice(Cause cause);
+
+struct Hypothesis {
+  Cause cause = Cause::none;
+  double size = 0;         ///< in the unit of `size_words`
+  std::string size_words;  ///< "1.4 cm³", "bore 22.2 mm"; empty for none
+  double chi2 = 0;         ///< weighted sum of squares left
+  double aicc = 0;
+  double weight = 0;  ///< share of all weights exp(-dAICc/2)
+};
+
+struct Diagnosis {
+  std::string refusal;             ///< why nothing is ranked
+  std::vector<Hypothesis> ranked;  ///< likeliest first
+  std::string next_test;           ///< separates the first two
+};
+/// Ranks causes by the job's readings and pump test; those that cannot occur in this system are
+/// left out. Needs three usable readings.
+[[nodiscard]] Diagnosis diagnose(const System& system, const std::vector<Reading>& readings,
+                                 const PumpTest& pump);
+
+}  // namespace yoke

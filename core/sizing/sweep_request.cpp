@@ -1,0 +1,81 @@
+#include <algorithm>
+#include <cmath>
+
+#include "master/bores.hpp"
+#include "sizing/sweep.hpp"
+
+namespace yoke {
+
+namespace {
+
+/// A usual single vacuum booster of 9 in: common practice, no source.
+Booster usual_booster(const Values& v) {
+  Booster b;
+  const Pressure dp = assemble_vacuum(v).value_or(Pressure{65000.0});
+  b.max_assist =
+      vacuum_assist(effective_diaphragm(Length{kUsualDiaphragm_m}, Length{0.0}), dp, 0.95);
+  return b;
+}
+
+std::vector<AssistOption> assist_options(const Job& job) {
+  const Values v = resolve(job, Which::plan);
+  const Assembly a = assemble(v);
+  if (!a.system || works_clutch(v)) return {};
+  const int kind = v.option(Param::assist_kind);
+  std::vector<AssistOption> list{
+      {"as planned", kind, a.system->assist, a.system->servo, a.system->booster_stroke}};
+  const Values found = resolve(job, Which::found);
+  if (const Assembly f = assemble(found); f.system && found.known(Param::assist_kind) &&
+                                          found.option(Param::assist_kind) != kind &&
+                                          found.option(Param::assist_kind) != 0)
+    list.push_back({"as found", found.option(Param::assist_kind), f.system->assist, f.system->servo,
+                    f.system->booster_stroke});
+  if (kind != 0)
+    list.push_back({"no assist", 0, NoAssist{}, std::nullopt, std::nullopt});
+  else
+    list.push_back({"vacuum, 9 in", 1, usual_booster(v), std::nullopt, std::nullopt});
+  return list;
+}
+
+}  // namespace
+
+SweepRequest default_request(const Job& job) {
+  SweepRequest q;
+  q.limits = limits_of(job);
+  q.assists = assist_options(job);
+  const double bore = value_of(job, Which::plan, Param::master_bore).si;
+  const double fitted = value_of(job, Which::found, Param::master_bore).si;
+  // Centred on the fitted bore: the map must stand still while the plan is dragged through it.
+  const double centre = fitted > 0                                            ? fitted
+                        : bore > 0 && works_clutch(resolve(job, Which::plan)) ? bore
+                                                                              : 0.0238;
+  const auto add_unique = [](std::vector<double>& list, double v, double gap) {
+    if (v <= 0) return;
+    for (const double o : list)
+      if (std::abs(o - v) < gap) return;
+    list.push_back(v);
+  };
+  for (const auto& b : standard_bores())
+    if (b.inch && b.bore_m > 0.68 * centre && b.bore_m < 1.25 * centre)
+      q.bores_m.push_back(b.bore_m);
+  add_unique(q.bores_m, bore, 3e-5);
+  add_unique(q.bores_m, fitted, 3e-5);
+  for (int i = 0; i <= 20; ++i) q.ratios.push_back(3.0 + 0.25 * i);
+  for (const Which w : {Which::plan, Which::found})
+    if (const auto ratio = arm_ratio(job, w)) add_unique(q.ratios, *ratio, 0.06);
+  std::sort(q.bores_m.begin(), q.bores_m.end());
+  const Value kind = value_of(job, Which::plan, Param::master_kind);
+  const auto plan_ratio = arm_ratio(job, Which::plan);
+  if (kind.known() && kind.si == 3 && plan_ratio) {
+    for (const auto& b : standard_bores())
+      if (b.inch && b.bore_m > 0.55 * centre && b.bore_m < 1.45 * centre)
+        q.bores2_m.push_back(b.bore_m);
+    add_unique(q.bores2_m, value_of(job, Which::plan, Param::master_bore2).si, 3e-5);
+    std::sort(q.bores2_m.begin(), q.bores2_m.end());
+    q.ratios = {*plan_ratio};
+  }
+  std::sort(q.ratios.begin(), q.ratios.end());
+  return q;
+}
+
+}  // namespace yoke

@@ -1,0 +1,150 @@
+// The worked examples of reserve, servo, clutch, lines, holding, sizing, levers and bars.
+#include <cmath>
+#include <functional>
+#include <map>
+#include <string>
+
+#include "assist/reserve.hpp"
+#include "assist/servo.hpp"
+#include "assist/supply.hpp"
+#include "circuit/shoe.hpp"
+#include "clutch/clutch.hpp"
+#include "fitting/off_axis.hpp"
+#include "lines/lines.hpp"
+#include "sizing/sweep.hpp"
+#include "support/build.hpp"
+#include "vehicle/benchmarks.hpp"
+#include "vehicle/holding.hpp"
+
+namespace yoke::test {
+
+namespace {
+
+Pressure push(int k) {
+  VacuumStore s;
+  s.swept = Volume{effective_diaphragm(Length{0.203}, Length{0.0}).value() * 0.015};
+  s.start = Pressure{36325.0};
+  return (*vacuum_pushes(s, k))[static_cast<std::size_t>(k) - 1];
+}
+
+std::vector<Pressure> stops() {
+  Accumulator a;
+  a.charged = Pressure{10e6};
+  a.per_stop = Volume{1100e-6 * 0.013};
+  return *accumulator_stops(a);
+}
+
+ClutchUnit unit() {
+  ClutchUnit u;
+  u.area = slave_area(SlaveKind::push, Length{0.0222}, Length{0.0});
+  u.fork = 1.8;
+  u.peak = Force{1800.0};
+  return u;
+}
+
+Control linked() {
+  Control c;
+  c.pad_arm = Length{0.300};
+  c.pin_arm = Length{0.060};
+  c.mid = MidLever{Length{0.090}, Length{0.060}};
+  HelperSpring h;
+  h.rate_n_m = 8000;
+  h.free_length = Length{0.060};
+  h.body_x = Length{0.020};
+  h.body_y = Length{0.090};
+  h.pedal_x = Length{-0.015};
+  h.pedal_y = Length{0.020};
+  c.helper = h;
+  return c;
+}
+
+Master bar() {
+  Master m;
+  m.kind = MasterKind::twin;
+  m.bar_a = Length{0.030};
+  m.bar_b = Length{0.034};
+  m.bar_tilt = Angle{12 * kPi / 180};
+  return m;
+}
+
+constexpr Servo kServo{Pressure{3e5}, 3, Pressure{4e6}, true, true};
+
+double crowfoot_lbf_ft() {
+  constexpr double kLbfFt = 1.3558179483314004;
+  return crowfoot_dial(Torque{12 * kLbfFt}, Length{12 * 0.0254}, Length{1.5 * 0.0254}, Angle{0.0})
+             ->value() /
+         kLbfFt;
+}
+
+double half_inch_over_five() {
+  OffAxis o;
+  o.side = Length{0.5 * 0.0254};
+  o.rod = Length{5 * 0.0254};
+  return off_axis(o)->angle.value() * 180 / kPi;
+}
+
+double clutch_peak_mpa() {
+  const ClutchUnit u = unit();
+  return u.peak.value() / (u.fork * u.area.value() * u.efficiency) / 1e6;
+}
+
+}  // namespace
+
+const std::map<std::string, std::function<double()>>& unit_examples();
+const std::map<std::string, std::function<double()>>& unit_examples() {
+  static const std::map<std::string, std::function<double()>> examples{
+      {"reserve.push 1", [] { return push(1).value(); }},
+      {"reserve.push 3", [] { return push(3).value(); }},
+      {"reserve.pump 101 to 36 kPa",
+       [] {
+         return (*pump_down_time({0.0003, Pressure{15000.0}}, Volume{0.0035}, Pressure{101325.0},
+                                 Pressure{36325.0}, Pressure{101325.0}))
+             ->value();
+       }},
+      {"reserve.accumulator first stop", [] { return stops().front().value() / 1e6; }},
+      {"reserve.accumulator stops", [] { return static_cast<double>(stops().size()); }},
+      {"reserve.copper drop", [] { return supply_check(Length{2.0}, Area{6e-6}, 40)->drop_v; }},
+      {"servo.output 2 MPa", [] { return servo_output_pa(kServo, 2e6) / 1e6; }},
+      {"servo.input 5.4 MPa", [] { return servo_input_pa(kServo, 5.4e6) / 1e6; }},
+      {"clutch.load at 0.8 of the release", [] { return bearing_load_n(unit(), 0.8 * 0.008); }},
+      {"clutch.pressure at the peak", clutch_peak_mpa},
+      {"clutch.wear", [] { return 20 / (unit().finger * unit().fork); }},
+      {"clutch.gap with 4 mm",
+       [] {
+         return concentric_gap(false, Length{0.0600}, Length{0.0525}, Length{0.0}, Length{0.004})
+                    .value() *
+                1e3;
+       }},
+      {"lines.crowfoot", crowfoot_lbf_ft},
+      {"lines.cut",
+       [] {
+         const std::vector<Bend> bends(4, Bend{Length{0.020}, Angle{kPi / 2}});
+         return developed_length(Length{0.5}, bends, 2)->value() * 1e3;
+       }},
+      {"lines.wear",
+       [] { return wear_volume(2 * circle_area(Length{0.048}), Length{0.016}).value() * 1e6; }},
+      {"lines.off_axis", half_inch_over_five},
+      {"holding.torque on 20 %",
+       [] { return hold_on_slope(*FeelModel::make(car(), {}), Angle{std::atan(0.2)})->needed_nm; }},
+      {"holding.rule sound", [] { return rule_distance_m(100, kCarSound); }},
+      {"holding.rule failed", [] { return rule_distance_m(100, kCarFailed); }},
+      {"holding.shoe leading and trailing",
+       [] {
+         return *shoe_factor({Length{0.2}, Length{0.1}, Length{0.09}}, 0.38,
+                             Shoes::leading_trailing);
+       }},
+      {"sizing.least_ratio",
+       [] {
+         const System s = car();
+         return *least_ratio(s.control, s.assist, s.master, Pressure{3e6}, Force{330.0});
+       }},
+      {"pedal.mid 300 over 60 with 90 over 60",
+       [] { return Kinematics::make(linked())->ratio(Length{0.0}); }},
+      {"pedal.helper at rest",
+       [] { return Kinematics::make(linked())->helper_moment(Length{0.0}).value(); }},
+      {"master.bar share of rod 1", [] { return bar_share(bar(), false) * 100; }},
+      {"master.bar lead", [] { return bar_lead(bar()).value() * 1e3; }}};
+  return examples;
+}
+
+}  // namespace yoke::test
