@@ -10,6 +10,28 @@
 
 namespace yoke {
 
+namespace {
+
+/// Stages whose figures get a picture of their own.
+bool shows_figures(Stage s) {
+  return s == Stage::size || s == Stage::plumb || s == Stage::prove;
+}
+
+bool save_shot(MainWindow& window, const QString& folder, Stage s, const QString& tail) {
+  for (int i = 0; i < 3; ++i) {
+    QApplication::processEvents();
+    if (QWidget* w = QApplication::focusWidget()) w->clearFocus();
+  }
+  const QString path = QDir(folder).filePath(QStringLiteral("%1-%2%3.png")
+                                                 .arg(static_cast<int>(s) + 1)
+                                                 .arg(text_of(stage_words(s)).toLower(), tail));
+  if (window.grab().save(path)) return true;
+  std::fprintf(stderr, "Cannot write %s\n", qPrintable(path));
+  return false;
+}
+
+}  // namespace
+
 int make_shots(const QString& folder, QSize size, const QString& job) {
   Session session;
   Dialogs quiet;
@@ -41,17 +63,12 @@ int make_shots(const QString& folder, QSize size, const QString& job) {
              clock.elapsed() < 20000)
         QApplication::processEvents(QEventLoop::AllEvents, 50);
     }
-    for (int i = 0; i < 3; ++i) {
-      QApplication::processEvents();
-      if (QWidget* w = QApplication::focusWidget()) w->clearFocus();
-    }
-    const QString path = QDir(folder).filePath(QStringLiteral("%1-%2.png")
-                                                   .arg(static_cast<int>(s) + 1)
-                                                   .arg(text_of(stage_words(s)).toLower()));
-    if (!window.grab().save(path)) {
-      std::fprintf(stderr, "Cannot write %s\n", qPrintable(path));
-      return 2;
-    }
+    if (!save_shot(window, folder, s, {})) return 2;
+    auto* page = window.page(s);
+    if (!page->figures_button() || !shows_figures(s)) continue;
+    page->show_figures(true);
+    if (!save_shot(window, folder, s, QStringLiteral("-figures"))) return 2;
+    page->show_figures(false);
   }
   return 0;
 }

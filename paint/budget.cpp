@@ -13,7 +13,7 @@ namespace {
 constexpr Qt::BrushStyle kHatches[] = {Qt::SolidPattern,     Qt::Dense4Pattern, Qt::Dense6Pattern,
                                        Qt::VerPattern,       Qt::BDiagPattern,  Qt::Dense2Pattern,
                                        Qt::DiagCrossPattern, Qt::HorPattern,    Qt::FDiagPattern,
-                                       Qt::Dense5Pattern};
+                                       Qt::Dense5Pattern,    Qt::BDiagPattern};
 
 void draw_bar(QPainter& p, const QRectF& bar, const ConditionReport& r, double scale,
               const Style& style) {

@@ -3,6 +3,8 @@
 #include <algorithm>
 #include <cmath>
 
+#include "clutch/clutch.hpp"
+
 namespace yoke {
 
 namespace {
@@ -48,7 +50,11 @@ void place_units(LineGeometry& g, const LineInput& in) {
   g.bore_known = bore.known();
   if (bore.known()) g.bore = bore.si * 1e3;
   g.body = g.bore + 14;
-  g.tandem = has_two_circuits(in.job, in.which);
+  const Value kind = get(in, Param::master_kind);
+  g.twin = has_two_circuits(in.job, in.which) && kind.si == 3;
+  g.tandem = has_two_circuits(in.job, in.which) && !g.twin;
+  if (const Value second = get(in, Param::master_bore2); second.known()) g.bore2 = second.si * 1e3;
+  if (g.twin) g.apart = std::max(g.bore, g.bore2) / 2 + 16;
   const Value s1 = get(in, Param::master_stroke1);
   const Value s2 = get(in, Param::master_stroke2);
   const double stroke1 = s1.known() ? s1.si * 1e3 : 20;
@@ -63,7 +69,8 @@ void place_units(LineGeometry& g, const LineInput& in) {
   g.piston1_x = rest1 + p1 + (g.tandem ? p2 : 0);
   g.piston2_x = rest2 + p2;
   g.outlet1_x = rest1 + stroke1 * 0.75;
-  g.outlet2_x = g.tandem ? rest2 + stroke2 * 0.8 : g.outlet1_x;
+  g.outlet2_x = g.tandem ? rest2 + stroke2 * 0.8 : g.outlet1_x + (g.twin ? 14 : 0);
+  if (g.twin) g.piston2_x = rest1 + p2;
 }
 
 LineGeometry::Brake brake_of(const LineInput& in, Axle axle) {
@@ -86,12 +93,43 @@ LineGeometry::Brake brake_of(const LineInput& in, Axle axle) {
   return b;
 }
 
+/// What the press in hand does at the slave: volume goes one to one, the line's give left out.
+void place_slave(LineGeometry& g, const LineInput& in) {
+  LineGeometry::Slave& s = g.slave;
+  s.concentric = get(in, Param::clutch_kind).known() && get(in, Param::clutch_kind).si == 2;
+  const Value bore = get(in, Param::clutch_slave_bore);
+  const Value inner = get(in, Param::clutch_slave_inner);
+  s.bore_known = bore.known();
+  if (bore.known()) s.bore = bore.si * 1e3;
+  const Value out = get(in, Param::clutch_fork_slave);
+  const Value on = get(in, Param::clutch_fork_bearing);
+  s.fork_known = s.concentric || (out.known() && on.known());
+  if (out.known()) s.fork_slave = out.si * 1e3;
+  if (on.known()) s.fork_bearing = on.si * 1e3;
+  s.x = g.master_x + g.master_length + 260;
+  if (!in.point || !bore.known()) return;
+  const Area area =
+      slave_area(static_cast<SlaveKind>(static_cast<int>(get(in, Param::clutch_kind).si)),
+                 Length{bore.si}, Length{inner.si});
+  const double fluid_m = in.point->stroke_m - get(in, Param::master_cutoff1).si;
+  if (area.value() <= 0 || fluid_m <= 0) return;
+  s.travel = fluid_m * circle_area(Length{g.bore * 1e-3}).value() / area.value() * 1e3;
+  s.bearing = s.concentric ? s.travel : s.travel * s.fork_bearing / std::max(1.0, s.fork_slave);
+}
+
 }  // namespace
 
 LineGeometry line_geometry(const LineInput& in) {
   LineGeometry g;
   place_control(g, in);
   place_units(g, in);
+  g.clutch = get(in, Param::control_use).si == 1;
+  if (g.clutch) {
+    place_slave(g, in);
+    const double left = -0.30 * g.pad_arm - 60;
+    g.world = QRectF(QPointF(left, -70), QPointF(g.slave.x + 250, g.pad_arm + 34));
+    return g;
+  }
   g.front = brake_of(in, Axle::front);
   g.rear = brake_of(in, Axle::rear);
   const double start = g.master_x + g.master_length + 120;

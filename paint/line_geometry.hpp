@@ -20,6 +20,9 @@ struct LineGeometry {
   double booster_diameter = 0, booster_length = 0;
   double master_x = 0, master_length = 0, bore = 22, body = 36;
   bool tandem = false, bore_known = false;
+  bool twin = false;  ///< two masters side by side, a bar between their rods
+  double apart = 0;   ///< each master's distance from the bore line
+  double bore2 = 22;
   double piston1_x = 0, piston2_x = 0;  ///< front faces now
   double outlet1_x = 0, outlet2_x = 0;
   struct Brake {
@@ -30,6 +33,18 @@ struct LineGeometry {
     double pressed = 0;  ///< 0 … 1
   };
   Brake front, rear;
+  bool clutch = false;
+  /// Slave, fork and bearing of a clutch, in place of the brakes.
+  struct Slave {
+    bool concentric = false, bore_known = false, fork_known = false;
+    double bore = 22;
+    double x = 0;            ///< of the slave's closed end
+    double travel = 0;       ///< of its piston now
+    double bearing = 0;      ///< travel of the bearing now
+    double fork_slave = 95;  ///< arms
+    double fork_bearing = 55;
+  };
+  Slave slave;
   QRectF world;  ///< everything
 };
 

@@ -5,7 +5,9 @@
 #include <QtMath>
 #include <algorithm>
 
+#include "paint/clutch_line.hpp"
 #include "paint/line_geometry.hpp"
+#include "paint/master_line.hpp"
 #include "paint/theme.hpp"
 #include "paint/words.hpp"
 
@@ -13,15 +15,7 @@ namespace yoke {
 
 namespace {
 
-struct View {
-  double scale = 1;
-  QPointF shift;
-  [[nodiscard]] QPointF at(QPointF mm) const { return mm * scale + shift; }
-  [[nodiscard]] QPointF at(double x, double y) const { return at(QPointF(x, y)); }
-  [[nodiscard]] QRectF box(double x0, double y0, double x1, double y1) const {
-    return QRectF(at(x0, y0), at(x1, y1)).normalized();
-  }
-};
+using View = LineView;
 
 View view_of(const LineGeometry& g, QSizeF size) {
   View v;
@@ -32,12 +26,6 @@ View view_of(const LineGeometry& g, QSizeF size) {
                     6 + (size.height() - 12 - drawn.height()) / 2) -
             g.world.topLeft() * v.scale;
   return v;
-}
-
-QPen scribe(double width = 1.6, bool known = true) {
-  QPen pen(known ? theme::kScribe : theme::kScribeSoft, width, known ? Qt::SolidLine : Qt::DashLine,
-           Qt::RoundCap, Qt::RoundJoin);
-  return pen;
 }
 
 void draw_pedal(QPainter& p, const LineGeometry& g, const View& v) {
@@ -91,33 +79,6 @@ void draw_booster(QPainter& p, const LineGeometry& g, const View& v, bool dead) 
   p.drawLine(v.at(g.ball), v.at(g.piston1_x - 12, g.axis_y));
 }
 
-void draw_master(QPainter& p, const LineGeometry& g, const View& v, const LineInput& in) {
-  p.setRenderHint(QPainter::Antialiasing);
-  const double half = g.bore / 2;
-  const double end = g.master_x + g.master_length;
-  p.setPen(scribe(1.6, g.bore_known));
-  p.setBrush(theme::kDyeDeep);
-  p.drawRect(v.box(g.master_x, g.axis_y - g.body / 2, end, g.axis_y + g.body / 2));
-  // Fluid deepens in tone with pressure.
-  const double load = in.point ? std::clamp(in.point->pressure_pa / 1e7, 0.0, 1.0) : 0;
-  QColor fluid = theme::kSteel;
-  fluid.setAlphaF(0.35 + 0.65 * load);
-  p.fillRect(v.box(g.piston1_x, g.axis_y - half, end - 8, g.axis_y + half), fluid);
-  p.setPen(scribe(1.2));
-  p.setBrush(theme::kScribeSoft);
-  p.drawRect(v.box(g.piston1_x - 12, g.axis_y - half, g.piston1_x, g.axis_y + half));
-  if (g.tandem) p.drawRect(v.box(g.piston2_x - 12, g.axis_y - half, g.piston2_x, g.axis_y + half));
-  p.setBrush(Qt::NoBrush);
-  if (!g.booster) p.drawLine(v.at(g.ball), v.at(g.piston1_x - 12, g.axis_y));
-  const double top = g.axis_y - g.body / 2;
-  const auto pot = [&](double x) {
-    p.drawRect(v.box(x - 15, top - 34, x + 15, top));
-    p.drawLine(v.at(x - 15, top - 12), v.at(x + 15, top - 12));
-  };
-  pot(g.outlet1_x);
-  if (g.tandem) pot(g.outlet2_x);
-}
-
 void draw_brake(QPainter& p, const LineGeometry::Brake& b, const View& v) {
   p.setRenderHint(QPainter::Antialiasing);
   const QPointF c = v.at(b.centre);
@@ -151,7 +112,7 @@ void draw_brake(QPainter& p, const LineGeometry::Brake& b, const View& v) {
 
 /// Outlets that feed an axle, as traced; nothing is assumed for a wheel that was not.
 std::vector<Outlet> feeding(const LineInput& in, bool tandem, Axle axle) {
-  if (!tandem) return {Outlet::first};
+  if (!tandem) return {Outlet::first};  // one circuit feeds all
   std::vector<Outlet> list;
   for (const Wheel w : kWheels) {
     const auto o = outlet_of(in.job, in.which, w);
@@ -172,8 +133,13 @@ void draw_lines(QPainter& p, const LineGeometry& g, const View& v, const LineInp
     p.setPen(pen);
     p.setBrush(Qt::NoBrush);
     const double x = o == Outlet::first ? g.outlet1_x : g.outlet2_x;
-    QPainterPath path(v.at(x, bottom));
-    path.lineTo(v.at(x, level));
+    // The first of twin masters lies above the second: its line starts beside it.
+    const bool beside = g.twin && o == Outlet::first;
+    QPainterPath path(beside ? v.at(g.master_x + g.master_length, g.axis_y - g.apart)
+                             : v.at(x, g.twin ? g.axis_y + g.apart + g.bore2 / 2 + 6 : bottom));
+    if (beside) path.lineTo(v.at(g.master_x + g.master_length + 12, g.axis_y - g.apart));
+    const double down = beside ? g.master_x + g.master_length + 12 : x;
+    path.lineTo(v.at(down, level));
     path.lineTo(v.at(b.centre.x() + aside, level));
     path.lineTo(v.at(b.centre.x() + aside, b.centre.y() + b.radius * 0.98));
     p.drawPath(path);
@@ -181,7 +147,7 @@ void draw_lines(QPainter& p, const LineGeometry& g, const View& v, const LineInp
   double level = low + 8;
   for (const Axle axle : {Axle::front, Axle::rear}) {
     const LineGeometry::Brake& b = axle == Axle::front ? g.front : g.rear;
-    const auto outlets = feeding(in, g.tandem, axle);
+    const auto outlets = feeding(in, g.tandem || g.twin, axle);
     for (size_t i = 0; i < outlets.size(); ++i) {
       const double aside = outlets.size() > 1 ? (i == 0 ? -8.0 : 8.0) : 0.0;
       run(outlets[i], b, level, aside);
@@ -195,11 +161,6 @@ void draw_lines(QPainter& p, const LineGeometry& g, const View& v, const LineInp
                QStringLiteral("line not traced"));
   }
 }
-
-struct Dimension {
-  Param param;
-  QPointF a, b;
-};
 
 std::vector<Dimension> dimensions_of(const LineGeometry& g, const View& v) {
   const double c = std::cos(g.angle);
@@ -216,6 +177,11 @@ std::vector<Dimension> dimensions_of(const LineGeometry& g, const View& v) {
   const double end = g.master_x + g.master_length + 26;
   d.push_back(
       {Param::master_bore, v.at(end, g.axis_y - g.bore / 2), v.at(end, g.axis_y + g.bore / 2)});
+  if (g.clutch) {
+    const auto more = clutch_dimensions(g, v);
+    d.insert(d.end(), more.begin(), more.end());
+    return d;
+  }
   const auto brake = [&](const LineGeometry::Brake& b, Axle axle) {
     d.push_back({of_axle(b.drum ? Param::front_drum : Param::front_radius, axle),
                  b.drum ? v.at(b.centre - QPointF(b.radius, 0)) : v.at(b.centre),
@@ -261,10 +227,6 @@ QString assist_words(AssistState s) {
   return {};
 }
 
-struct Station {
-  QString name, big, small;
-};
-
 QString lock_words(const FeelPoint& f) {
   if (f.rear_lifts) return QStringLiteral("rear lifts");
   switch (f.lock) {
@@ -282,6 +244,7 @@ QString lock_words(const FeelPoint& f) {
 
 std::vector<Station> stations_of(const LineInput& in) {
   if (!in.point) return {};
+  if (value_of(in.job, in.which, Param::control_use).si == 1) return clutch_stations(in);
   const FeelPoint& f = *in.point;
   const auto n = [&](double v, Kind k, int d) { return q(format_quantity(v, k, d, in.style)); };
   const bool vehicle = assemble(in.job, in.which).missing_vehicle.empty();
@@ -360,18 +323,24 @@ Picture line_of_force_picture(const LineInput& in, QSizeF size) {
             ? QStringLiteral("Drag the pad, or hold F8, to press it. Touch a dimension to type it.")
             : QStringLiteral("Touch a dimension to type it."));
   });
-  pic.layers.emplace_back([=](QPainter& p) { draw_lines(p, g, v, in); });
+  if (g.clutch)
+    pic.layers.emplace_back([=](QPainter& p) { draw_clutch(p, g, v); });
+  else
+    pic.layers.emplace_back([=](QPainter& p) { draw_lines(p, g, v, in); });
   pic.layers.emplace_back([=](QPainter& p) { draw_booster(p, g, v, dead); });
   pic.layers.emplace_back([=](QPainter& p) { draw_master(p, g, v, in); });
-  pic.layers.emplace_back([=](QPainter& p) {
-    draw_brake(p, g.front, v);
-    draw_brake(p, g.rear, v);
-  });
+  if (!g.clutch)
+    pic.layers.emplace_back([=](QPainter& p) {
+      draw_brake(p, g.front, v);
+      draw_brake(p, g.rear, v);
+    });
   pic.layers.emplace_back([=](QPainter& p) { draw_pedal(p, g, v); });
   pic.said << in.title;
+  if (g.clutch) pic.said << clutch_said(g);
   for (const Axle axle : {Axle::front, Axle::rear}) {
+    if (g.clutch) break;
     QStringList outlets;
-    for (const Outlet o : feeding(in, g.tandem, axle))
+    for (const Outlet o : feeding(in, g.tandem || g.twin, axle))
       outlets << (o == Outlet::first ? QStringLiteral("1") : QStringLiteral("2"));
     pic.said << (axle == Axle::front ? QStringLiteral("front fed by outlet ")
                                      : QStringLiteral("rear fed by outlet ")) +

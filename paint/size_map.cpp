@@ -66,6 +66,14 @@ void draw_shape(QPainter& p, QPointF c, double s, Limit limit) {
       p.drawPath(path);
       break;
     }
+    case Limit::release:  // a gap that stays closed
+      p.drawLine(c + QPointF(-s * 0.2, -s), c + QPointF(-s * 0.2, s));
+      p.drawLine(c + QPointF(s * 0.2, -s), c + QPointF(s * 0.2, s));
+      break;
+    case Limit::over_travel:  // past the mark
+      p.drawLine(c + QPointF(s * 0.3, -s), c + QPointF(s * 0.3, s));
+      p.drawLine(c + QPointF(-s, 0), c + QPointF(s, 0));
+      break;
     case Limit::impossible:
       p.drawLine(c + QPointF(-s * 0.7, -s * 0.7), c + QPointF(s * 0.7, s * 0.7));
       break;
@@ -90,11 +98,15 @@ size_t nearest(const std::vector<double>& list, double v) {
   return best;
 }
 
+const std::vector<double>& columns_of(const Sweep& s) {
+  return s.pairs() ? s.bores2_m : s.ratios;
+}
+
 void draw_grid(QPainter& p, const Sweep& s, const Grid& g, const Style& style, QSizeF size) {
   p.fillRect(QRectF(QPointF(0, 0), size), theme::kDye);
   p.setRenderHint(QPainter::Antialiasing);
   for (size_t b = 0; b < s.bores_m.size(); ++b)
-    for (size_t r = 0; r < s.ratios.size(); ++r) {
+    for (size_t r = 0; r < s.columns(); ++r) {
       const QRectF box = g.cell(b, r, s.bores_m.size());
       const bool inside = s.at(b, r).fails == Limit::none;
       p.fillRect(box.adjusted(1, 1, -1, -1), inside ? theme::kSteel : theme::kDyeDeep);
@@ -106,19 +118,22 @@ void draw_grid(QPainter& p, const Sweep& s, const Grid& g, const Style& style, Q
     p.drawText(QRectF(0, g.cell(b, 0, s.bores_m.size()).top(), g.area.left() - 8, g.h),
                Qt::AlignRight | Qt::AlignVCenter, bore_words(s.bores_m[b], style));
   double last = -100;
-  for (size_t r = 0; r < s.ratios.size(); ++r) {
+  for (size_t r = 0; r < s.columns(); ++r) {
     const double x = g.cell(0, r, s.bores_m.size()).center().x();
-    const bool round = std::abs(s.ratios[r] * 2 - std::round(s.ratios[r] * 2)) < 1e-6;
-    if (!round || x - last < 36) continue;
+    const double v = columns_of(s)[r];
+    const bool round = s.pairs() || std::abs(v * 2 - std::round(v * 2)) < 1e-6;
+    if (!round || x - last < (s.pairs() ? 70 : 36)) continue;
     last = x;
-    p.drawText(QRectF(x - 25, g.area.bottom() + 2, 50, 18), Qt::AlignCenter,
-               QString::number(s.ratios[r], 'f', 1));
+    p.drawText(QRectF(x - 40, g.area.bottom() + 2, 80, 18), Qt::AlignCenter,
+               s.pairs() ? bore_words(v, style) : QString::number(v, 'f', 1));
   }
   p.setFont(theme::text(13));
   p.drawText(QRectF(g.area.left(), g.area.bottom() + 19, g.area.width(), 18),
-             Qt::AlignRight | Qt::AlignVCenter, QStringLiteral("pedal ratio"));
-  p.drawText(QRectF(8, g.area.bottom() + 2, g.area.left() - 16, 18), Qt::AlignRight,
-             QStringLiteral("bore"));
+             Qt::AlignRight | Qt::AlignVCenter,
+             s.pairs() ? QStringLiteral("second master's bore") : QStringLiteral("pedal ratio"));
+  // Words of a column stand under it: the rows' own word goes a line lower there.
+  p.drawText(QRectF(8, g.area.bottom() + (s.pairs() ? 19 : 2), g.area.left() - 16, 18),
+             Qt::AlignRight, s.pairs() ? QStringLiteral("first bore") : QStringLiteral("bore"));
 }
 
 void draw_place(QPainter& p, const QRectF& box, const QString& word, bool solid) {
@@ -157,8 +172,11 @@ void draw_key(QPainter& p, const Sweep& s, QSizeF size) {
 }  // namespace
 
 QString cell_words(const Cell& c, const Style& style) {
-  QString w = QStringLiteral("%1 at %2: %3")
-                  .arg(bore_words(c.bore_m, style), QString::number(c.ratio, 'f', 2), q(c.reason));
+  const QString second =
+      c.bore2_m > 0 ? QStringLiteral(" and ") + bore_words(c.bore2_m, style) : QString();
+  QString w =
+      QStringLiteral("%1%2 at %3: %4")
+          .arg(bore_words(c.bore_m, style), second, QString::number(c.ratio, 'f', 2), q(c.reason));
   if (c.fails == Limit::none)
     w += QStringLiteral(", %1, %2, %3 % left")
              .arg(q(format_quantity(c.effort_n, Kind::force, 0, style)),
@@ -172,23 +190,25 @@ Picture size_map_picture(const Sweep& s, const MapMarks& marks, const Style& sty
   pic.size = size;
   Grid g;
   g.area = QRectF(92, 10, size.width() - 92 - 60, size.height() - 10 - 68);
-  g.w = g.area.width() / static_cast<double>(s.ratios.size());
+  g.w = g.area.width() / static_cast<double>(s.columns());
   g.h = g.area.height() / static_cast<double>(s.bores_m.size());
   const size_t bores = s.bores_m.size();
   pic.layers.emplace_back([=](QPainter& p) { draw_grid(p, s, g, style, size); });
   for (size_t b = 0; b < bores; ++b)
-    for (size_t r = 0; r < s.ratios.size(); ++r)
+    for (size_t r = 0; r < s.columns(); ++r)
       pic.spots.push_back({g.cell(b, r, bores), QStringLiteral("cell:%1:%2").arg(b).arg(r),
                            cell_words(s.at(b, r), style)});
-  if (marks.found_bore_m > 0 && marks.found_ratio > 0) {
+  const double found_column = s.pairs() ? marks.found_bore2_m : marks.found_ratio;
+  const double plan_column = s.pairs() ? marks.plan_bore2_m : marks.plan_ratio;
+  if (marks.found_bore_m > 0 && found_column > 0) {
     const QRectF box =
-        g.cell(nearest(s.bores_m, marks.found_bore_m), nearest(s.ratios, marks.found_ratio), bores);
+        g.cell(nearest(s.bores_m, marks.found_bore_m), nearest(columns_of(s), found_column), bores);
     pic.layers.emplace_back(
         [=](QPainter& p) { draw_place(p, box, QStringLiteral("today"), false); });
   }
-  if (marks.plan_bore_m > 0 && marks.plan_ratio > 0) {
+  if (marks.plan_bore_m > 0 && plan_column > 0) {
     const size_t b = nearest(s.bores_m, marks.plan_bore_m);
-    const size_t r = nearest(s.ratios, marks.plan_ratio);
+    const size_t r = nearest(columns_of(s), plan_column);
     const QRectF box = g.cell(b, r, bores);
     pic.layers.emplace_back([=](QPainter& p) { draw_place(p, box, QStringLiteral("plan"), true); });
     pic.said << QStringLiteral("plan: ") + cell_words(s.at(b, r), style);

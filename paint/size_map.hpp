@@ -14,6 +14,8 @@ struct MapMarks {
   double plan_ratio = 0;
   double found_bore_m = 0;  ///< 0: not known
   double found_ratio = 0;
+  double plan_bore2_m = 0;  ///< twin masters only
+  double found_bore2_m = 0;
   std::optional<std::pair<size_t, size_t>> cursor;  ///< cell under the keyboard's cursor
 };
 

@@ -20,20 +20,39 @@ void set_plan(Job& job, Param p, double si) {
 
 }  // namespace
 
-void choose_cell(Session& session, double bore_m, double ratio, const QString& merge) {
-  const BoreSize* size = named_bore(Length{bore_m});
-  const QString name =
-      QObject::tr("bore %1 at %2")
-          .arg(size ? text_of(size->name) : quantity_text(bore_m, Kind::length, 2, session.style()))
-          .arg(ratio, 0, 'f', 2);
+void choose_cell(Session& session, const Cell& cell, const AssistOption* option,
+                 const QString& merge) {
+  const auto bore_name = [&](double bore_m) {
+    const BoreSize* size = named_bore(Length{bore_m});
+    return size ? text_of(size->name) : quantity_text(bore_m, Kind::length, 2, session.style());
+  };
+  QString name = QObject::tr("bore %1").arg(bore_name(cell.bore_m));
+  if (cell.bore2_m > 0)
+    name += QObject::tr(" and %1").arg(bore_name(cell.bore2_m));
+  else
+    name += QObject::tr(" at %1").arg(cell.ratio, 0, 'f', 2);
+  if (option) name += QStringLiteral(", ") + text_of(option->words);
   session.edit(
       name,
       [&](Job& job) {
-        set_plan(job, Param::master_bore, bore_m);
+        set_plan(job, Param::master_bore, cell.bore_m);
+        if (option) {
+          set_plan(job, Param::assist_kind, option->kind);
+          if (option->kind == 1 && !value_of(job, Which::plan, Param::assist_diaphragm1).known())
+            set_plan(job, Param::assist_diaphragm1, kUsualDiaphragm_m);
+        }
+        if (cell.bore2_m > 0) {
+          set_plan(job, Param::master_bore2, cell.bore2_m);
+          return;
+        }
+        const Value pin = value_of(job, Which::plan, Param::control_pin_arm);
         const double pad = value_of(job, Which::plan, Param::control_pad_arm).si;
         const auto now = arm_ratio(job, Which::plan);
-        if (pad > 0 && (!now || std::abs(*now - ratio) > 0.01))
-          set_plan(job, Param::control_pin_arm, pad / ratio);
+        // By proportion where a ratio stands: an intermediate lever keeps its own share.
+        if (now && std::abs(*now - cell.ratio) > 0.01)
+          set_plan(job, Param::control_pin_arm, pin.si * *now / cell.ratio);
+        else if (!now && pad > 0)
+          set_plan(job, Param::control_pin_arm, pad / cell.ratio);
       },
       merge);
 }
@@ -42,12 +61,14 @@ namespace {
 
 /// Old against new by what is known of them; nothing while a bore or an arm is not.
 std::optional<Expected<Relative>> relative_of(const Job& job) {
-  const Value old_bore = value_of(job, Which::found, Param::master_bore);
-  const Value new_bore = value_of(job, Which::plan, Param::master_bore);
-  const auto old_ratio = arm_ratio(job, Which::found);
-  const auto new_ratio = arm_ratio(job, Which::plan);
-  if (!old_bore.known() || !new_bore.known() || !old_ratio || !new_ratio) return std::nullopt;
-  return relative(Length{old_bore.si}, Length{new_bore.si}, *old_ratio, *new_ratio);
+  const Values found = resolve(job, Which::found);
+  const Values plan = resolve(job, Which::plan);
+  const auto old_bore = equivalent_bore(found);
+  const auto new_bore = equivalent_bore(plan);
+  const auto old_ratio = arm_ratio(found);
+  const auto new_ratio = arm_ratio(plan);
+  if (!old_bore || !new_bore || !old_ratio || !new_ratio) return std::nullopt;
+  return relative(*old_bore, *new_bore, *old_ratio, *new_ratio);
 }
 
 }  // namespace
@@ -67,7 +88,8 @@ QString relative_sentence(const Job& job) {
 
 QString equal_feel(const Job& job, const Style& style) {
   const auto r = relative_of(job);
-  if (!r || !*r) return {};
+  // With a bar one bore alone would not do.
+  if (!r || !*r || resolve(job, Which::plan).is(Param::master_kind, 3)) return {};
   const BoreSize* size = named_bore((*r)->equal_bore);
   return QObject::tr("same feel as found with bore %1, or ratio %2")
       .arg(size ? text_of(size->name)

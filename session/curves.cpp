@@ -29,9 +29,12 @@ Axes axes_of(const Style& style) {
   return a;
 }
 
+/// An empty report for a condition that this job does not have.
 const ConditionReport& report_of(const Session& s, ConditionId id) {
-  return *std::find_if(s.strip().begin(), s.strip().end(),
-                       [id](const ConditionReport& c) { return c.id == id; });
+  static const ConditionReport none;
+  const auto it = std::find_if(s.strip().begin(), s.strip().end(),
+                               [id](const ConditionReport& c) { return c.id == id; });
+  return it == s.strip().end() ? none : *it;
 }
 
 void add_curve(PlotInput& in, const FeelCurve& c, const QString& name, Stroke stroke,
@@ -168,16 +171,22 @@ QStringList prove_words(const Session& s) {
                         : alive  ? QStringLiteral("Assist on: ")
                                  : QStringLiteral("Assist off: ");
     QString line = who;
-    if (f.air_m3)
+    if (f.air_m3())
       line += QStringLiteral("air %1 ± %2 cm³; ")
-                  .arg(f.air_m3->value * 1e6, 0, 'f', 1)
-                  .arg(f.air_m3->doubt * 1e6, 0, 'f', 1);
-    if (f.slack_m)
+                  .arg(f.air_m3()->value * 1e6, 0, 'f', 1)
+                  .arg(f.air_m3()->doubt * 1e6, 0, 'f', 1);
+    for (const Unknown u : {Unknown::clearance, Unknown::growth, Unknown::hose})
+      if (const auto& e = f.at(u))
+        line += QStringLiteral("%1 × %2 ± %3; ")
+                    .arg(text_of(unknown_words(u)))
+                    .arg(e->value, 0, 'f', 2)
+                    .arg(e->doubt, 0, 'f', 2);
+    if (f.slack_m())
       line += QStringLiteral("slack %1 ± %2 mm at the pad; readings within %3 mm")
-                  .arg(f.slack_m->value * 1e3, 0, 'f', 1)
-                  .arg(f.slack_m->doubt * 1e3, 0, 'f', 1)
+                  .arg(f.slack_m()->value * 1e3, 0, 'f', 1)
+                  .arg(f.slack_m()->doubt * 1e3, 0, 'f', 1)
                   .arg(f.misfit_m * 1e3, 0, 'f', 1);
-    if (f.slack_m) words << line;
+    if (f.slack_m()) words << line;
     if (!f.refusal.empty())
       words << who + text_of(f.refusal) + QStringLiteral(". ") + text_of(f.next_measurement) +
                    QStringLiteral(".");

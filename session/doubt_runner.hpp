@@ -20,7 +20,7 @@ class DoubtRunner : public QObject {
   /// Asks for the bands of a condition; an older run is cancelled. Starts a moment later, so that
   /// dragging does not start one run a frame.
   void ask(const Job& job, ConditionId id);
-  [[nodiscard]] const std::optional<DoubtReport>& report() const { return report_; }
+  [[nodiscard]] const std::optional<ConditionDoubt>& report() const { return report_; }
 
  signals:
   void progressed(int percent);
@@ -33,10 +33,10 @@ class DoubtRunner : public QObject {
   Job job_;
   ConditionId id_ = ConditionId::plan;
   std::atomic<unsigned> generation_{0};
-  std::optional<DoubtReport> report_;
+  std::optional<ConditionDoubt> report_;
 };
 
 /// "Effort 169 to 286 N, travel 78 to 85 mm (8 of 10). Measure next: seal efficiency, …"
-[[nodiscard]] QString doubt_words(const DoubtReport& report, const Style& style);
+[[nodiscard]] QString doubt_words(const ConditionDoubt& report, const Style& style);
 
 }  // namespace yoke

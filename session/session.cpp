@@ -123,6 +123,8 @@ void Session::recompute() {
   strip_ = foot_strip(job_);
   findings_ = find_all(job_, strip_);
   map_.reset();
+  // A clutch has fewer conditions than brakes.
+  if (shown_report().id != shown_) shown_ = ConditionId::plan;
   const auto& report = shown_report();
   if (report.curve)
     pressed_m_ = std::min(pressed_m_, report.curve->points.back().pad_travel_m);

@@ -66,7 +66,7 @@ QuantityField::QuantityField(Session& session, Which which, Param param, QWidget
     : ParamField(session, which, param, parent) {
   entry_ = new QLineEdit(this);
   entry_->setObjectName(QStringLiteral("figure"));
-  entry_->setMinimumWidth(100);
+  entry_->setMinimumWidth(96);
   entry_->setMaxLength(64);
   entry_->setAccessibleName(text_of(info(param).words));
   entry_->setAccessibleDescription(text_of(info(param).help));
@@ -185,6 +185,9 @@ bool QuantityField::eventFilter(QObject* watched, QEvent* e) {
 ChoiceField::ChoiceField(Session& session, Which which, Param param, QWidget* parent)
     : ParamField(session, which, param, parent) {
   entry_ = new Combo(this);
+  // Long words must not push the field out of its column; the list itself is as wide as they are.
+  entry_->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+  entry_->setMinimumContentsLength(10);
   entry_->setAccessibleName(text_of(info(param).words));
   entry_->setAccessibleDescription(text_of(info(param).help));
   entry_->addItem(QString());

@@ -43,6 +43,7 @@ QLabel#title { font-size: 19px; font-weight: bold; }
 QLabel#question { color: #575b60; }
 QLabel#heading { font-size: 15px; font-weight: bold; padding-top: 4px; }
 QLabel#answer { font-size: 19px; font-weight: bold; }
+QLabel#figure { font-family: "Yoke Figures"; font-size: 16px; font-weight: bold; }
 QLabel#soft { color: #575b60; font-size: 13px; }
 QLabel#alarm { color: #a83e00; font-weight: bold; }
 QLabel#mark { color: #a83e00; font-weight: bold; }

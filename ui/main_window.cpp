@@ -132,6 +132,10 @@ void MainWindow::build_menus() {
   edit->addSeparator();
   add(edit, "next_measurement", tr("Next &measurement"), QKeySequence(Qt::Key_F9),
       [this] { next_measurement(); });
+  add(edit, "figures", tr("Fi&gures of this stage"), QKeySequence(Qt::CTRL | Qt::Key_G), [this] {
+    if (auto* p = qobject_cast<StagePage*>(stack_->currentWidget()); p && p->figures_button())
+      p->show_figures(!p->figures_button()->isChecked());
+  });
   add(edit, "find_action", tr("&Find an action…"), QKeySequence(Qt::CTRL | Qt::Key_K),
       [this] { find_action(); });
 

@@ -7,6 +7,7 @@
 #include <QScrollBar>
 
 #include "session/texts.hpp"
+#include "ui/figures_view.hpp"
 
 namespace yoke {
 
@@ -78,19 +79,46 @@ StagePage::StagePage(Session& session, Stage stage, const QString& question, QWi
   q->setObjectName(QStringLiteral("question"));
   heading_->addWidget(q, 1);
   outer->addLayout(heading_);
-  body_ = new QVBoxLayout;
+  sides_ = new QStackedWidget(this);
+  auto* work = new QWidget(this);
+  body_ = new QVBoxLayout(work);
+  body_->setContentsMargins(0, 0, 0, 0);
   body_->setSpacing(8);
-  outer->addLayout(body_, 1);
+  sides_->addWidget(work);
+  outer->addWidget(sides_, 1);
+  if (has_figures(stage)) {
+    figures_button_ = new QPushButton(tr("Figures"), this);
+    figures_button_->setCheckable(true);
+    figures_button_->setToolTip(
+        tr("All figures of this stage and its bench calculations (Ctrl+G)"));
+    heading_->addWidget(figures_button_);
+    connect(figures_button_, &QPushButton::toggled, this, &StagePage::show_figures);
+  }
   const auto again = [this] {
-    if (isVisible()) refresh();
+    if (!isVisible()) return;
+    refresh();
+    if (figures_ && sides_->currentWidget() == figures_) figures_->refresh();
   };
   connect(&session_, &Session::changed, this, again);
   connect(&session_, &Session::style_changed, this, again);
 }
 
+void StagePage::show_figures(bool on) {
+  if (!figures_button_) return;
+  figures_button_->setChecked(on);
+  if (on && !figures_) {
+    figures_ = new FiguresView(session_, stage_, this);
+    sides_->addWidget(figures_);
+  }
+  if (on) figures_->refresh();
+  sides_->setCurrentIndex(on ? 1 : 0);
+  if (on) figures_->setFocus();
+}
+
 void StagePage::showEvent(QShowEvent* e) {
   QWidget::showEvent(e);
   refresh();
+  if (figures_ && sides_->currentWidget() == figures_) figures_->refresh();
 }
 
 }  // namespace yoke

@@ -2,7 +2,9 @@
 #pragma once
 
 #include <QLabel>
+#include <QPushButton>
 #include <QScrollArea>
+#include <QStackedWidget>
 #include <QVBoxLayout>
 #include <QWidget>
 
@@ -23,12 +25,18 @@ struct Dialogs {
 };
 [[nodiscard]] Dialogs real_dialogs();
 
+class FiguresView;
+
 class StagePage : public QWidget {
   Q_OBJECT
 
  public:
   StagePage(Session& session, Stage stage, const QString& question, QWidget* parent = nullptr);
   [[nodiscard]] Stage stage() const { return stage_; }
+  /// Shows the stage's figures and bench calculations, or its work again.
+  void show_figures(bool on);
+  [[nodiscard]] FiguresView* figures() const { return figures_; }
+  [[nodiscard]] QPushButton* figures_button() const { return figures_button_; }
 
  protected:
   /// Called after every change while the page is shown, and when it becomes shown.
@@ -42,6 +50,9 @@ class StagePage : public QWidget {
   Stage stage_;
   QHBoxLayout* heading_;
   QVBoxLayout* body_;
+  QStackedWidget* sides_;
+  QPushButton* figures_button_ = nullptr;
+  FiguresView* figures_ = nullptr;  ///< made when first asked for
 };
 
 /// Puts a new inner widget into a scroll area. The old one goes later: one of its own buttons may

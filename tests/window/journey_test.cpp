@@ -84,7 +84,7 @@ TEST_CASE(
   auto* prove = b.page<ProvePage>(Stage::prove);
   const auto model = FeelModel::make(*assemble(b.session.job(), Which::plan).system, {});
   for (const double f : {40.0, 52.0, 66.0, 120.0, 250.0}) {
-    const double s = model->at(model->pressure_for_force(f)).pad_travel_m;
+    const double s = model->at(model->drive_for_force(f)).pad_travel_m;
     prove->force()->setFocus();
     QTest::keyClicks(prove->force(), QString::number(f) + " N");
     b.type(prove->travel(), QString::number(s * 1e3 + 5, 'f', 2) + " mm");

@@ -59,11 +59,11 @@ TEST_CASE("readings: refused with the reason, removed, and their verdict follows
   CHECK(says(prove, "1 N to 3000 N"));
   CHECK(b.session.job().readings.size() == before);
   prove->findChild<QTableWidget*>()->selectRow(0);
-  QTest::mouseClick(button(prove, "Remove the chosen reading"), Qt::LeftButton);
+  QTest::mouseClick(button(prove, "Remove"), Qt::LeftButton);
   CHECK(b.session.job().readings.size() == before - 1);
   for (size_t i = before - 1; i > 0; --i) {
     prove->findChild<QTableWidget*>()->selectRow(0);
-    QTest::mouseClick(button(prove, "Remove the chosen reading"), Qt::LeftButton);
+    QTest::mouseClick(button(prove, "Remove"), Qt::LeftButton);
   }
   CHECK(prove->verdict()->text().contains("No readings yet"));
 }

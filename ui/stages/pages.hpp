@@ -47,10 +47,13 @@ class MapView : public PictureView {
  public:
   MapView(Session& session, QWidget* parent = nullptr);
   [[nodiscard]] QString cursor_words() const;
+  /// Which assist option the map shows; 0 as planned.
+  void show_assist(std::size_t option);
+  [[nodiscard]] std::size_t assist() const { return assist_; }
+  /// Names of the options; empty while there is no map.
+  [[nodiscard]] QStringList assist_names() const;
 
  signals:
-  /// Choices with the same non-empty `merge` belong to one drag.
-  void cell_chosen(double bore_m, double ratio, const QString& merge);
   void cursor_moved();
 
  protected:
@@ -58,7 +61,11 @@ class MapView : public PictureView {
 
  private:
   void choose(const QString& id);
+  void take(const Cell& cell, const QString& merge);
+  /// The part of the map that is shown; nothing while there is none.
+  [[nodiscard]] std::optional<Sweep> shown() const;
   int presses_ = 0;
+  std::size_t assist_ = 0;
   Session& session_;
   std::optional<std::pair<size_t, size_t>> cursor_;
 };
@@ -77,9 +84,13 @@ class SizePage : public StagePage {
 
  private:
   ParamPanel* panel_;
+  void refresh_assists();
   QLabel* sentence_;
   QLabel* plan_head_;
   QLabel* cell_;
+  QHBoxLayout* assists_;
+  QStringList assists_shown_;
+  std::vector<QPushButton*> assist_buttons_;
   QLabel* doubt_;
   DoubtRunner* runner_;
   MapView* map_;
@@ -193,6 +204,8 @@ class ProvePage : public StagePage {
   QLineEdit* force_;
   QLineEdit* travel_;
   QCheckBox* assist_;
+  QCheckBox* second_;
+  QCheckBox* clamped_;
   QLabel* refusal_;
   QLabel* verdict_;
   PictureView* plot_;

@@ -63,6 +63,7 @@ void ProvePage::build_readings(QVBoxLayout* box) {
   table_ = new QTableWidget(0, 3, this);
   table_->setHorizontalHeaderLabels({tr("force"), tr("travel"), tr("assist")});
   table_->horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
+  table_->horizontalHeader()->setSectionResizeMode(2, QHeaderView::ResizeToContents);
   table_->verticalHeader()->hide();
   table_->setEditTriggers(QAbstractItemView::NoEditTriggers);
   table_->setSelectionBehavior(QAbstractItemView::SelectRows);
@@ -73,6 +74,10 @@ void ProvePage::build_readings(QVBoxLayout* box) {
   force_ = entry(tr("Pad force"), tr("20 kg"), this);
   travel_ = entry(tr("Pad travel"), tr("48 mm"), this);
   assist_ = new QCheckBox(tr("assist"), this);
+  second_ = new QCheckBox(tr("2nd in a row"), this);
+  second_->setToolTip(tr("Clearances are taken up then: it tells them from slack and air"));
+  clamped_ = new QCheckBox(tr("hoses clamped"), this);
+  clamped_->setToolTip(tr("With clamps made for hoses, never on braided ones"));
   auto* add = new QPushButton(tr("Add"), this);
   add->setObjectName(QStringLiteral("main"));
   row->addWidget(force_);
@@ -80,12 +85,18 @@ void ProvePage::build_readings(QVBoxLayout* box) {
   row->addWidget(assist_);
   row->addWidget(add);
   box->addLayout(row);
+  auto* taken = new QHBoxLayout;
+  taken->addWidget(second_);
+  taken->addWidget(clamped_);
+  auto* remove = new QPushButton(tr("Remove"), this);
+  remove->setObjectName(QStringLiteral("small"));
+  remove->setToolTip(tr("Removes the chosen reading"));
+  remove->setAccessibleName(tr("Remove the chosen reading"));
+  taken->addWidget(remove);
+  box->addLayout(taken);
   refusal_ = label({}, "caution", this);
   refusal_->hide();
   box->addWidget(refusal_);
-  auto* remove = new QPushButton(tr("Remove the chosen reading"), this);
-  remove->setObjectName(QStringLiteral("small"));
-  box->addWidget(remove);
   connect(add, &QPushButton::clicked, this, &ProvePage::add_reading);
   connect(travel_, &QLineEdit::returnPressed, this, &ProvePage::add_reading);
   connect(remove, &QPushButton::clicked, this, [this] {
@@ -162,6 +173,8 @@ void ProvePage::add_reading() {
   r.force_n = *f;
   r.travel_m = *t;
   r.assist_alive = assist_->isChecked();
+  r.second_apply = second_->isChecked();
+  r.hoses_clamped = clamped_->isChecked();
   session_.edit(tr("reading %1 at %2").arg(force_->text(), travel_->text()), [&](Job& j) {
     if (j.readings.size() < 2000) j.readings.push_back(r);
   });
@@ -216,6 +229,16 @@ void ProvePage::refresh_gates() {
   replace_inner(gates_, inner);
 }
 
+namespace {
+/// How a reading was taken, short: "off, 2nd, clamped".
+QString taken_words(const Reading& r) {
+  QString w = r.assist_alive ? QObject::tr("on") : QObject::tr("off");
+  if (r.second_apply) w += QObject::tr(", 2nd");
+  if (r.hoses_clamped) w += QObject::tr(", clamped");
+  return w;
+}
+}  // namespace
+
 void ProvePage::refresh() {
   const auto& readings = session_.job().readings;
   table_->setRowCount(static_cast<int>(readings.size()));
@@ -229,7 +252,7 @@ void ProvePage::refresh() {
     };
     table_->setItem(row, 0, cell(r.force_n, r.force_doubt_n, Kind::force, 0));
     table_->setItem(row, 1, cell(r.travel_m, r.travel_doubt_m, Kind::length, 1));
-    table_->setItem(row, 2, new QTableWidgetItem(readings[i].assist_alive ? tr("on") : tr("off")));
+    table_->setItem(row, 2, new QTableWidgetItem(taken_words(r)));
   }
   for (auto& [e, member] : pump_) {
     if (e->hasFocus() && e->isModified()) continue;

@@ -30,19 +30,26 @@ MapView::MapView(Session& session, QWidget* parent)
   set_maker([this](QSizeF size) {
     const auto& map = session_.map();
     if (!map) return no_map(error_text(map.error()), size);
-    const Job& job = session_.job();
+    const Sweep one = map->slice(assist_);
+    const Values found = resolve(session_.job(), Which::found);
+    const Values plan = resolve(session_.job(), Which::plan);
     MapMarks m;
-    m.plan_bore_m = value_of(job, Which::plan, Param::master_bore).si;
-    m.plan_ratio = arm_ratio(job, Which::plan).value_or(0.0);
-    m.found_bore_m = value_of(job, Which::found, Param::master_bore).si;
-    m.found_ratio = arm_ratio(job, Which::found).value_or(0.0);
+    m.plan_bore_m = plan.si(Param::master_bore);
+    m.plan_ratio = arm_ratio(plan).value_or(0.0);
+    m.found_bore_m = found.si(Param::master_bore);
+    m.found_ratio = arm_ratio(found).value_or(0.0);
+    m.plan_bore2_m = plan.si(Param::master_bore2);
+    m.found_bore2_m = found.si(Param::master_bore2);
     m.cursor = cursor_;
-    if (m.cursor &&
-        (m.cursor->first >= map->bores_m.size() || m.cursor->second >= map->ratios.size()))
+    if (m.cursor && (m.cursor->first >= one.bores_m.size() || m.cursor->second >= one.columns()))
       m.cursor.reset();
-    return size_map_picture(*map, m, session_.style(), size);
+    return size_map_picture(one, m, session_.style(), size);
   });
-  connect(&session_, &Session::changed, this, &PictureView::redraw);
+  connect(&session_, &Session::changed, this, [this] {
+    // Options come and go with the plan's own assist.
+    if (assist_ >= static_cast<std::size_t>(assist_names().size())) assist_ = 0;
+    redraw();
+  });
   connect(&session_, &Session::style_changed, this, &PictureView::redraw);
   connect(this, &PictureView::spot_clicked, this, [this](const QString& id) {
     ++presses_;
@@ -53,42 +60,74 @@ MapView::MapView(Session& session, QWidget* parent)
   });
 }
 
-QString MapView::cursor_words() const {
+std::optional<Sweep> MapView::shown() const {
   const auto& map = session_.map();
+  if (!map) return std::nullopt;
+  return map->slice(assist_);
+}
+
+QStringList MapView::assist_names() const {
+  QStringList names;
+  if (const auto& map = session_.map())
+    for (const auto& a : map->assists) names << text_of(a);
+  return names;
+}
+
+void MapView::show_assist(std::size_t option) {
+  assist_ = option;
+  redraw();
+  emit cursor_moved();
+}
+
+QString MapView::cursor_words() const {
+  const auto map = shown();
   if (!map || !cursor_ || cursor_->first >= map->bores_m.size() ||
-      cursor_->second >= map->ratios.size())
+      cursor_->second >= map->columns() || map->cells.empty())
     return {};
   return cell_words(map->at(cursor_->first, cursor_->second), session_.style());
 }
 
-void MapView::choose(const QString& id) {
-  const QStringList parts = id.split(QLatin1Char(':'));
-  const auto& map = session_.map();
-  if (parts.size() != 3 || !map) return;
-  const auto b = parts[1].toUInt();
-  const auto r = parts[2].toUInt();
-  if (b >= map->bores_m.size() || r >= map->ratios.size()) return;
-  cursor_ = std::pair<size_t, size_t>(b, r);
-  emit cell_chosen(map->bores_m[b], map->ratios[r], QStringLiteral("map %1").arg(presses_));
+void MapView::take(const Cell& cell, const QString& merge) {
+  const auto options = default_request(session_.job()).assists;
+  const AssistOption* option =
+      assist_ > 0 && assist_ < options.size() ? &options[assist_] : nullptr;
+  // What was chosen is the plan from here on.
+  assist_ = 0;
+  choose_cell(session_, cell, option, merge);
   emit cursor_moved();
 }
 
+void MapView::choose(const QString& id) {
+  const QStringList parts = id.split(QLatin1Char(':'));
+  const auto map = shown();
+  if (parts.size() != 3 || !map || map->cells.empty()) return;
+  const auto b = parts[1].toUInt();
+  const auto r = parts[2].toUInt();
+  if (b >= map->bores_m.size() || r >= map->columns()) return;
+  cursor_ = std::pair<size_t, size_t>(b, r);
+  take(map->at(b, r), QStringLiteral("map %1").arg(presses_));
+}
+
 void MapView::keyPressEvent(QKeyEvent* e) {
-  const auto& map = session_.map();
-  if (!map) return PictureView::keyPressEvent(e);
+  const auto map = shown();
+  if (!map || map->cells.empty()) return PictureView::keyPressEvent(e);
   const auto nearest = [](const std::vector<double>& list, double v) {
     return static_cast<size_t>(
         std::min_element(list.begin(), list.end(),
                          [v](double a, double b) { return std::abs(a - v) < std::abs(b - v); }) -
         list.begin());
   };
-  if (!cursor_)
-    cursor_ = std::pair(
-        nearest(map->bores_m, value_of(session_.job(), Which::plan, Param::master_bore).si),
-        nearest(map->ratios, arm_ratio(session_.job(), Which::plan).value_or(0.0)));
+  const std::vector<double>& columns = map->pairs() ? map->bores2_m : map->ratios;
+  if (!cursor_) {
+    const Values plan = resolve(session_.job(), Which::plan);
+    const double column =
+        map->pairs() ? plan.si(Param::master_bore2) : arm_ratio(plan).value_or(0.0);
+    cursor_ =
+        std::pair(nearest(map->bores_m, plan.si(Param::master_bore)), nearest(columns, column));
+  }
   auto& [b, r] = *cursor_;
   b = std::min(b, map->bores_m.size() - 1);
-  r = std::min(r, map->ratios.size() - 1);
+  r = std::min(r, columns.size() - 1);
   switch (e->key()) {
     case Qt::Key_Up:
       b = std::min(b + 1, map->bores_m.size() - 1);
@@ -97,7 +136,7 @@ void MapView::keyPressEvent(QKeyEvent* e) {
       b = b > 0 ? b - 1 : 0;
       break;
     case Qt::Key_Right:
-      r = std::min(r + 1, map->ratios.size() - 1);
+      r = std::min(r + 1, columns.size() - 1);
       break;
     case Qt::Key_Left:
       r = r > 0 ? r - 1 : 0;
@@ -105,7 +144,7 @@ void MapView::keyPressEvent(QKeyEvent* e) {
     case Qt::Key_Return:
     case Qt::Key_Enter:
     case Qt::Key_Space:
-      emit cell_chosen(map->bores_m[b], map->ratios[r], {});
+      take(map->at(b, r), {});
       return;
     default:
       PictureView::keyPressEvent(e);
@@ -145,10 +184,14 @@ SizePage::SizePage(Session& session, QWidget* parent)
   pictures->setSpacing(10);
   auto* left = new QVBoxLayout;
   map_ = new MapView(session, this);
+  assists_ = new QHBoxLayout;
+  assists_->setSpacing(6);
   left->addWidget(map_, 1);
   cell_ =
       label(tr("Choose a cell with the mouse, or with the arrow keys and Enter."), "soft", this);
-  left->addWidget(cell_);
+  // Beside the answer of the cell: a row of their own would cost the map two bores.
+  assists_->insertWidget(0, cell_, 1);
+  left->addLayout(assists_);
   pictures->addLayout(left, 6);
   auto* right = new QVBoxLayout;
   curve_ = new PictureView(tr("Feel curves"), this);
@@ -173,14 +216,37 @@ SizePage::SizePage(Session& session, QWidget* parent)
   });
   connect(runner_, &DoubtRunner::progressed, this,
           [this](int percent) { doubt_->setText(tr("How sure is the plan? %1 %").arg(percent)); });
-  connect(map_, &MapView::cell_chosen, this,
-          [this](double bore, double ratio, const QString& merge) {
-            choose_cell(session_, bore, ratio, merge);
-          });
-  connect(map_, &MapView::cursor_moved, this, [this] { cell_->setText(map_->cursor_words()); });
+  connect(map_, &MapView::cursor_moved, this, [this] {
+    cell_->setText(map_->cursor_words());
+    refresh_assists();
+  });
+}
+
+void SizePage::refresh_assists() {
+  const QStringList names = map_->assist_names();
+  if (names != assists_shown_) {
+    assists_shown_ = names;
+    for (auto* b : assist_buttons_) b->deleteLater();
+    assist_buttons_.clear();
+    for (qsizetype i = 0; names.size() > 1 && i < names.size(); ++i) {
+      auto* b = new QPushButton(tr("Assist: %1").arg(names[i]), this);
+      b->setObjectName(QStringLiteral("small"));
+      b->setCheckable(true);
+      b->setFixedHeight(26);
+      connect(b, &QPushButton::clicked, this, [this, i] {
+        map_->show_assist(static_cast<std::size_t>(i));
+        refresh_assists();
+      });
+      assists_->addWidget(b);
+      assist_buttons_.push_back(b);
+    }
+  }
+  for (std::size_t i = 0; i < assist_buttons_.size(); ++i)
+    assist_buttons_[i]->setChecked(i == map_->assist());
 }
 
 void SizePage::refresh() {
+  refresh_assists();
   sentence_->setText(relative_sentence(session_.job()));
   const QString equal = equal_feel(session_.job(), session_.style());
   plan_head_->setText(equal.isEmpty() ? tr("Plan") : tr("Plan: %1").arg(equal));

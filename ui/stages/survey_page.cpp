@@ -1,15 +1,16 @@
 #include <QButtonGroup>
 #include <QHBoxLayout>
 
+#include "job/relevance.hpp"
 #include "session/texts.hpp"
 #include "ui/stages/pages.hpp"
 
 namespace yoke {
 
 namespace {
-constexpr Group kGroups[] = {Group::control, Group::assist,  Group::master,
-                             Group::front,   Group::rear,    Group::lines,
-                             Group::circuit, Group::vehicle, Group::target};
+constexpr Group kGroups[] = {Group::control, Group::assist,  Group::supply, Group::master,
+                             Group::front,   Group::rear,    Group::lines,  Group::circuit,
+                             Group::clutch,  Group::vehicle, Group::target};
 }
 
 SurveyPage::SurveyPage(Session& session, QWidget* parent)
@@ -89,6 +90,12 @@ void SurveyPage::focus_param(Which which, Param param) {
 
 void SurveyPage::refresh() {
   follow_condition();
+  // A group without a question for what is fitted is not shown.
+  for (std::size_t i = 0; i < groups_.size(); ++i) {
+    const bool asked = !relevant_params(session_.job(), which_, kGroups[i]).empty();
+    groups_[i]->setVisible(asked);
+    if (!asked && kGroups[i] == group_) show_group(Group::control);
+  }
 }
 
 void SurveyPage::follow_condition() {

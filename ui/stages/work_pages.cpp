@@ -49,7 +49,9 @@ void PlumbPage::refresh() {
   const bool hard = std::any_of(r.findings.begin(), r.findings.end(),
                                 [](const Finding& f) { return f.severity == Severity::hard; });
   const Value kind = value_of(session_.job(), Which::plan, Param::master_kind);
-  if (kind.known() && kind.si == 0)
+  if (value_of(session_.job(), Which::plan, Param::control_use).si == 1)
+    answer_->setText(tr("One line, from the master to the slave: nothing to cross."));
+  else if (kind.known() && kind.si == 0)
     answer_->setText(tr("A single circuit: one leak takes every brake."));
   else if (hard)
     answer_->setText(tr("The outlets are not as intended."));
@@ -165,8 +167,13 @@ void BleedPage::add_row(QGridLayout* grid, int row, const QString& key, const QS
 void BleedPage::refresh() {
   const BleedPlan plan = bleed_plan(session_.job());
   order_->redraw();
-  order_->setVisible(plan.missing.empty());
-  if (!plan.missing.empty())
+  order_->setVisible(plan.missing.empty() && !plan.clutch);
+  if (plan.clutch)
+    plan_->setText(tr("%1. %2 of fluid at hand.")
+                       .arg(text_of(plan.order_reason))
+                       .arg(full_text(std::ceil(plan.fluid.value() * 1e5) / 1e5, Kind::volume, 0,
+                                      session_.style())));
+  else if (!plan.missing.empty())
     plan_->setText(text_of(cannot_say(plan.missing)) +
                    tr(". Strokes can be counted all the same."));
   else
@@ -182,9 +189,10 @@ void BleedPage::refresh() {
   typical_->setVisible(!typical_->text().isEmpty());
   QStringList key{QStringLiteral("bench")};
   std::vector<BleedWheel> wheels = plan.wheels;
-  if (wheels.empty())
+  if (wheels.empty() && !plan.clutch)
     for (const Wheel w : kWheels) wheels.push_back({w, Outlet::first, Volume{}, Volume{}, 0, 0, 0});
   for (const auto& w : wheels) key << text_of(wheel_key(w.wheel));
+  if (plan.clutch) key << QStringLiteral("slave");
   if (key != built_for_) {
     built_for_ = key;
     rows_.clear();
@@ -199,7 +207,11 @@ void BleedPage::refresh() {
     for (size_t i = 0; i < wheels.size(); ++i)
       add_row(grid, static_cast<int>(i) + 1, text_of(wheel_key(wheels[i].wheel)),
               tr("%1. %2").arg(i + 1).arg(text_of(wheel_words(wheels[i].wheel))), {});
-    grid->setRowStretch(static_cast<int>(wheels.size()) + 1, 1);
+    if (plan.clutch)
+      add_row(grid, 1, QStringLiteral("slave"), tr("Clutch slave"),
+              tr("Nipple at the slave's highest point; clear strokes in a row, then the bite "
+                 "stays where it was."));
+    grid->setRowStretch(static_cast<int>(wheels.size()) + 2, 1);
     grid->setColumnStretch(1, 1);
     replace_inner(scroll_, inner);
   }

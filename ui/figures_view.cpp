@@ -1,0 +1,270 @@
+#include "ui/figures_view.hpp"
+
+#include <QComboBox>
+#include <QHBoxLayout>
+#include <QLabel>
+#include <algorithm>
+
+#include "session/texts.hpp"
+#include "ui/fields.hpp"
+#include "ui/stage_page.hpp"
+
+namespace yoke {
+
+namespace {
+
+QString mark_of(const Figure& f) {
+  if (!f.judged) return {};
+  return f.verdict == Verdict::pass   ? QStringLiteral("✓")
+         : f.verdict == Verdict::fail ? QStringLiteral("✗")
+                                      : QStringLiteral("?");
+}
+
+/// A label that wraps only where it must: a wrapping one asks for more height than it needs.
+QLabel* short_label(const QString& text, const char* role, qsizetype most, QWidget* parent) {
+  QLabel* l = label(text, role, parent);
+  l->setWordWrap(text.size() > most);
+  return l;
+}
+
+/// One figure in one row: mark, words, value with its other unit, note.
+void add_row(QGridLayout* grid, int row, const Figure& f, const Style& style, QWidget* parent) {
+  auto* mark =
+      label(mark_of(f), f.verdict == Verdict::fail && f.judged ? "alarm" : "question", parent);
+  mark->setWordWrap(false);
+  mark->setFixedWidth(20);
+  grid->addWidget(mark, row, 0, Qt::AlignTop);
+  auto* words = short_label(text_of(f.words), "question", 34, parent);
+  grid->addWidget(words, row, 1, Qt::AlignTop);
+  const QString value = f.si ? full_text(*f.si, f.kind, f.digits, style) : QString();
+  auto* right = new QVBoxLayout;
+  right->setSpacing(0);
+  if (!value.isEmpty()) {
+    right->addWidget(short_label(value, "figure", 40, parent));
+  }
+  if (!f.note.empty()) {
+    const bool plain = value.isEmpty() && !f.judged;
+    right->addWidget(short_label(text_of(f.note), plain ? "question" : "soft", 38, parent));
+  }
+  grid->addLayout(right, row, 2);
+}
+
+QString row_text(const Figure& f, const Style& style) {
+  QString t = mark_of(f) + QStringLiteral(" ") + text_of(f.words) + QStringLiteral(": ") +
+              text_of(figure_text(f, style));
+  return t.trimmed();
+}
+
+QGridLayout* figure_grid() {
+  auto* grid = new QGridLayout;
+  grid->setHorizontalSpacing(8);
+  grid->setVerticalSpacing(3);
+  grid->setColumnStretch(1, 5);
+  grid->setColumnStretch(2, 6);
+  return grid;
+}
+
+void clear(QLayout* layout) {
+  while (QLayoutItem* item = layout->takeAt(0)) {
+    if (QWidget* w = item->widget()) {
+      w->hide();  // it goes when the event loop comes round: until then it must not be seen
+      w->deleteLater();
+    }
+    if (item->layout()) clear(item->layout());
+    delete item;
+  }
+}
+
+}  // namespace
+
+bool has_figures(Stage stage) {
+  return stage != Stage::record;
+}
+
+CalcCard::CalcCard(Session& session, const Calculator& calculator, QWidget* parent)
+    : QWidget(parent), session_(session), calculator_(calculator) {
+  auto* outer = new QVBoxLayout(this);
+  outer->setContentsMargins(0, 10, 0, 6);
+  outer->setSpacing(4);
+  outer->addWidget(label(text_of(calculator.title), "heading", this));
+  auto* grid = new QGridLayout;
+  grid->setHorizontalSpacing(10);
+  grid->setVerticalSpacing(3);
+  grid->setColumnStretch(0, 5);
+  grid->setColumnStretch(1, 6);
+  for (std::size_t i = 0; i < calculator.inputs.size(); ++i) {
+    values_.push_back(calculator.inputs[i].start);
+    entries_.push_back(nullptr);
+    add_input(grid, static_cast<int>(i), i);
+  }
+  outer->addLayout(grid);
+  refusal_ = label({}, "alarm", this);
+  refusal_->hide();
+  outer->addWidget(refusal_);
+  results_ = figure_grid();
+  outer->addLayout(results_);
+  if (calculator.caution[0] != '\0')
+    outer->addWidget(label(text_of(calculator.caution), "caution", this));
+  outer->addWidget(label(text_of(calculator.source), "soft", this));
+  connect(&session_, &Session::style_changed, this, &CalcCard::restyle);
+  compute();
+}
+
+void CalcCard::add_input(QGridLayout* grid, int row, std::size_t index) {
+  const CalcInput& in = calculator_.inputs[index];
+  auto* words = label(text_of(in.words), "question", this);
+  grid->addWidget(words, row, 0);
+  const QString name = QStringLiteral("%1: %2").arg(text_of(calculator_.title), text_of(in.words));
+  if (in.kind == Kind::choice) {
+    auto* combo = new Combo(this);
+    for (const auto& o : in.options) combo->addItem(text_of(o));
+    combo->setCurrentIndex(static_cast<int>(in.start));
+    combo->setAccessibleName(name);
+    words->setBuddy(combo);
+    connect(combo, &QComboBox::currentIndexChanged, this, [this, index](int choice) {
+      values_[index] = choice;
+      compute();
+    });
+    grid->addWidget(combo, row, 1);
+    return;
+  }
+  auto* entry = new QLineEdit(this);
+  entry->setAccessibleName(name);
+  entry->setText(full_text(values_[index], in.kind, in.digits, session_.style()));
+  words->setBuddy(entry);
+  entries_[index] = entry;
+  connect(entry, &QLineEdit::editingFinished, this, [this, index, entry] { commit(index, entry); });
+  grid->addWidget(entry, row, 1);
+}
+
+void CalcCard::commit(std::size_t index, QLineEdit* entry) {
+  const CalcInput& in = calculator_.inputs[index];
+  const QString shown = full_text(values_[index], in.kind, in.digits, session_.style());
+  if (entry->text() == shown) return;
+  // Both units may stand in the field: what was typed over counts up to the bracket.
+  const QString typed = entry->text().section(QLatin1Char('('), 0, 0).trimmed();
+  const auto v = parse_input(in, typed.toStdString(), session_.style().units);
+  if (!v) {
+    refusal_->setText(error_text(v.error()));
+    refusal_->show();
+    return;
+  }
+  values_[index] = *v;
+  entry->setText(full_text(*v, in.kind, in.digits, session_.style()));
+  compute();
+}
+
+void CalcCard::restyle() {
+  for (std::size_t i = 0; i < entries_.size(); ++i)
+    if (entries_[i])
+      entries_[i]->setText(full_text(values_[i], calculator_.inputs[i].kind,
+                                     calculator_.inputs[i].digits, session_.style()));
+  compute();
+}
+
+void CalcCard::compute() {
+  clear(results_);
+  result_words_.clear();
+  const auto figures = calculate(calculator_, values_);
+  refusal_->setVisible(!figures);
+  if (!figures) {
+    refusal_->setText(error_text(figures.error()));
+    return;
+  }
+  int row = 0;
+  QStringList lines;
+  for (const Figure& f : *figures) {
+    add_row(results_, row++, f, session_.style(), this);
+    lines << row_text(f, session_.style());
+  }
+  result_words_ = lines.join(QLatin1Char('\n'));
+}
+
+QLineEdit* CalcCard::entry(const QString& id) const {
+  for (std::size_t i = 0; i < entries_.size(); ++i)
+    if (id == QLatin1String(calculator_.inputs[i].id)) return entries_[i];
+  return nullptr;
+}
+
+FiguresView::FiguresView(Session& session, Stage stage, QWidget* parent)
+    : QScrollArea(parent), session_(session), stage_(stage) {
+  setWidgetResizable(true);
+  setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+  setAccessibleName(tr("Figures"));
+  auto* inner = new QWidget;
+  auto* outer = new QVBoxLayout(inner);
+  outer->setContentsMargins(0, 0, 10, 10);
+  groups_ = new QWidget(inner);
+  auto* columns = new QHBoxLayout(groups_);
+  columns->setContentsMargins(0, 0, 0, 0);
+  columns->setSpacing(36);
+  for (int i = 0; i < 2; ++i) {
+    auto* column = new QVBoxLayout;
+    column->setSpacing(4);  // or it would take the gap between the columns
+    columns->addLayout(column, 1);
+  }
+  outer->addWidget(groups_);
+  std::vector<const Calculator*> mine;
+  for (const Calculator& c : calculators())
+    if (c.stage == stage) mine.push_back(&c);
+  if (!mine.empty()) {
+    outer->addWidget(
+        label(tr("At the bench: for anything, not kept in the job"), "question", inner));
+    auto* grid = new QGridLayout;
+    grid->setHorizontalSpacing(36);
+    for (std::size_t i = 0; i < mine.size(); ++i) {
+      auto* card = new CalcCard(session, *mine[i], inner);
+      cards_.emplace_back(QString::fromLatin1(mine[i]->id), card);
+      grid->addWidget(card, static_cast<int>(i) / 2, static_cast<int>(i) % 2, Qt::AlignTop);
+    }
+    grid->setColumnStretch(0, 1);
+    grid->setColumnStretch(1, 1);
+    outer->addLayout(grid);
+  }
+  outer->addStretch(1);
+  setWidget(inner);
+}
+
+CalcCard* FiguresView::card(const QString& id) const {
+  for (const auto& [name, card] : cards_)
+    if (name == id) return card;
+  return nullptr;
+}
+
+void FiguresView::add_group(QVBoxLayout* column, const FigureGroup& g) {
+  auto* title = label(text_of(g.title), "heading", groups_);
+  title->setWordWrap(false);
+  column->addWidget(title);
+  auto* grid = figure_grid();
+  int row = 0;
+  QStringList lines{text_of(g.title)};
+  for (const Figure& f : g.figures) {
+    add_row(grid, row++, f, session_.style(), groups_);
+    lines << row_text(f, session_.style());
+  }
+  column->addLayout(grid);
+  column->addWidget(short_label(text_of(g.source), "soft", 60, groups_));
+  column->addSpacing(10);
+  text_ += lines.join(QLatin1Char('\n')) + QLatin1Char('\n');
+}
+
+void FiguresView::refresh() {
+  text_.clear();
+  auto* columns = static_cast<QHBoxLayout*>(groups_->layout());
+  QVBoxLayout* sides[2];
+  for (int i = 0; i < 2; ++i) {
+    sides[i] = static_cast<QVBoxLayout*>(columns->itemAt(i)->layout());
+    clear(sides[i]);
+  }
+  std::size_t filled[2] = {0, 0};
+  const auto groups = figure_groups(session_.job(), stage_);
+  for (const FigureGroup& g : groups) {
+    const int side = filled[0] <= filled[1] ? 0 : 1;
+    add_group(sides[side], g);
+    filled[side] += g.figures.size() + 3;
+  }
+  for (auto* side : sides) side->addStretch(1);
+  groups_->setVisible(!groups.empty());
+}
+
+}  // namespace yoke

@@ -1,0 +1,62 @@
+// The figures of one stage, and the bench calculations that belong to it.
+#pragma once
+
+#include <QGridLayout>
+#include <QLabel>
+#include <QLineEdit>
+#include <QScrollArea>
+#include <QVBoxLayout>
+
+#include "calc/calculators.hpp"
+#include "session/session.hpp"
+
+namespace yoke {
+
+/// One bench calculation: its inputs, its results, its caution.
+class CalcCard : public QWidget {
+  Q_OBJECT
+
+ public:
+  CalcCard(Session& session, const Calculator& calculator, QWidget* parent);
+  /// The entry of an input, by its id; a choice has none.
+  [[nodiscard]] QLineEdit* entry(const QString& id) const;
+  [[nodiscard]] QString result() const { return result_words_; }
+
+ private:
+  void add_input(QGridLayout* grid, int row, std::size_t index);
+  void commit(std::size_t index, QLineEdit* entry);
+  void restyle();
+  void compute();
+  Session& session_;
+  const Calculator& calculator_;
+  std::vector<double> values_;
+  std::vector<QLineEdit*> entries_;
+  QGridLayout* results_;
+  QLabel* refusal_;
+  QString result_words_;
+};
+
+class FiguresView : public QScrollArea {
+  Q_OBJECT
+
+ public:
+  FiguresView(Session& session, Stage stage, QWidget* parent);
+  /// Computes and shows the figures anew; the bench calculations keep what was typed.
+  void refresh();
+  [[nodiscard]] CalcCard* card(const QString& id) const;
+  /// All figures as one text, a line each.
+  [[nodiscard]] QString text() const { return text_; }
+
+ private:
+  void add_group(QVBoxLayout* column, const FigureGroup& group);
+  Session& session_;
+  Stage stage_;
+  QWidget* groups_;
+  QString text_;
+  std::vector<std::pair<QString, CalcCard*>> cards_;
+};
+
+/// Whether a stage has anything to show there.
+[[nodiscard]] bool has_figures(Stage stage);
+
+}  // namespace yoke
