@@ -26,9 +26,9 @@ Expected<Pressure> ambient_pressure(double altitude_m) {
 }
 
 Expected<Pressure> vacuum_difference(Pressure gauge_vacuum, double read_at_m, double used_at_m) {
-  const auto there = ambient_pressure(read_at_m);
+  auto there = ambient_pressure(read_at_m);
   if (!there) return there;
-  const auto here = ambient_pressure(used_at_m);
+  auto here = ambient_pressure(used_at_m);
   if (!here) return here;
   const Pressure manifold = *there - gauge_vacuum;
   if (manifold.value() < 0)

@@ -17,11 +17,13 @@ constexpr const char* kGeometry = "textbook geometry";
 
 std::vector<std::string> thread_names() {
   std::vector<std::string> names;
+  names.reserve(line_threads().size());
   for (const Thread& t : line_threads()) names.emplace_back(t.name);
   return names;
 }
 std::vector<std::string> seat_names() {
   std::vector<std::string> names;
+  names.reserve(4);
   for (int i = 0; i < 4; ++i) names.emplace_back(seat_words(static_cast<Seat>(i)));
   return names;
 }

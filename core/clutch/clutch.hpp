@@ -93,7 +93,7 @@ class ClutchModel {
   [[nodiscard]] std::vector<ClutchPoint> curve(std::size_t points = 256) const;
 
  private:
-  explicit ClutchModel(Kinematics kinematics) : kinematics_(std::move(kinematics)) {}
+  explicit ClutchModel(const Kinematics& kinematics) : kinematics_(kinematics) {}
   [[nodiscard]] double volume_m3(double slave_m, double p_pa) const;
   [[nodiscard]] std::optional<ClutchStop> stopped(double bearing_m) const;
   ClutchSystem system_;

@@ -135,7 +135,7 @@ std::vector<Sensitivity> sensitivities(const Drawn& d, ConditionId id, const Fig
     for (int k = 0; k < 2; ++k) {
       Values v[2] = {d.values[0], d.values[1]};
       v[w].set_si(q.param, within_range(q.param, q.si + (k == 0 ? -q.sigma : q.sigma)));
-      side[k] = figures_of(strip_inputs(std::move(v[0]), std::move(v[1])), id);
+      side[k] = figures_of(strip_inputs(v[0], v[1]), id);
     }
     if (!side[0].ok || !side[1].ok) continue;
     Sensitivity s;
@@ -162,7 +162,7 @@ void draw(const Drawn& d, std::span<const ConditionId> ids, std::uint64_t seed, 
     for (const Doubtful& q : d.doubtful[w])
       v[w].set_si(q.param,
                   within_range(q.param, q.si + counter_normal(seed, q.stream, sample) * q.sigma));
-  const StripInputs in = strip_inputs(std::move(v[0]), std::move(v[1]));
+  const StripInputs in = strip_inputs(v[0], v[1]);
   for (std::size_t c = 0; c < ids.size(); ++c) out[c] = figures_of(in, ids[c]);
 }
 

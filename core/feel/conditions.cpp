@@ -47,14 +47,14 @@ Limits limits_of(const Job& job) {
   return limits_of(resolve(job, Which::plan));
 }
 
-StripInputs strip_inputs(Values found, Values plan) {
+StripInputs strip_inputs(const Values& found, const Values& plan) {
   StripInputs in;
   in.found_system = assemble(found);
   in.plan_system = assemble(plan);
   in.limits = limits_of(plan);
   in.clutch = works_clutch(plan);
-  in.found = std::move(found);
-  in.plan = std::move(plan);
+  in.found = found;
+  in.plan = plan;
   return in;
 }
 

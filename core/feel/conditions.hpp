@@ -60,7 +60,7 @@ struct StripInputs {
   }
 };
 [[nodiscard]] StripInputs strip_inputs(const Job& job);
-[[nodiscard]] StripInputs strip_inputs(Values found, Values plan);
+[[nodiscard]] StripInputs strip_inputs(const Values& found, const Values& plan);
 
 /// The condition of the model that belongs to an id.
 [[nodiscard]] Condition condition_of(const Values& plan, ConditionId id);

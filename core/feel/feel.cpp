@@ -51,7 +51,7 @@ Expected<FeelModel> FeelModel::make(const System& system, const Condition& condi
                  .reason = "Single circuit: with it lost no brake is left",
                  .remedy = "A tandem master keeps one circuit"});
 
-  FeelModel m(std::move(*kinematics));
+  FeelModel m(*kinematics);
   m.system_ = system;
   m.condition_ = condition;
   m.lost_m_ = dead->value();

@@ -142,7 +142,7 @@ class FeelModel {
     double second_m = 0;
     double stroke_m = 0;
   };
-  explicit FeelModel(Kinematics kinematics) : kinematics_(std::move(kinematics)) {}
+  explicit FeelModel(const Kinematics& kinematics) : kinematics_(kinematics) {}
   [[nodiscard]] bool lost(std::size_t outlet) const;
   [[nodiscard]] Delivery deliver(double drive_pa) const;
   [[nodiscard]] Strokes strokes(const Delivery& delivery) const;

@@ -61,7 +61,7 @@ Expected<Pressure> assemble_vacuum(const Values& v) {
   if (!v.known(Param::assist_manifold))
     return vacuum_difference(Pressure{v.si(Param::assist_vacuum)},
                              v.si(Param::assist_vacuum_altitude), v.si(Param::vehicle_altitude));
-  const auto ambient = ambient_pressure(v.si(Param::vehicle_altitude));
+  auto ambient = ambient_pressure(v.si(Param::vehicle_altitude));
   if (!ambient) return ambient;
   return Pressure{std::max(0.0, ambient->value() - v.si(Param::assist_manifold))};
 }
@@ -287,8 +287,8 @@ void check_together(System& s, Assembly& a) {
   const bool arms = c.pad_arm.value() > 0 && c.pin_arm.value() > 0 &&
                     (!c.mid || (c.mid->input.value() > 0 && c.mid->output.value() > 0));
   if (arms) {
-    if (auto k = Kinematics::make(c))
-      s.kinematics = std::move(*k);
+    if (const auto k = Kinematics::make(c))
+      s.kinematics = *k;
     else
       a.impossible.push_back(k.error());
   }

@@ -247,6 +247,7 @@ std::string stage_status(const Job& job, Stage stage, const std::vector<Conditio
       return fmt::format("{} {:.1f} mm", mm < 0 ? "shorten" : "lengthen", std::abs(mm));
     }
     case Stage::plumb: {
+      if (value_of(job, Which::plan, Param::control_use).si == 1) return "one line";
       const OutletReport r = outlet_report(job, Which::plan);
       for (const auto& f : r.findings)
         if (f.severity == Severity::hard)

@@ -23,6 +23,10 @@ struct Facts {
   bool rod_changes = false;
   bool valve = false;
   bool silicone = false;
+  bool remote = false;
+  bool twin = false;
+  bool clutch = false;
+  bool concentric = false;
 };
 
 Facts facts_of(const Job& job) {
@@ -52,6 +56,12 @@ Facts facts_of(const Job& job) {
   f.rod_changes = rod.total && std::abs(rod.total->value()) > 0.05e-3;
   f.valve = is(Which::plan, Param::valve_kind, 1);
   f.silicone = is(Which::plan, Param::fluid_grade, 2);
+  f.clutch = is(Which::plan, Param::control_use, 1);
+  f.concentric = f.clutch && is(Which::plan, Param::clutch_kind, 2);
+  f.remote = !f.clutch && is(Which::plan, Param::assist_kind, 4);
+  f.twin = !f.clutch && is(Which::plan, Param::master_kind, 3);
+  if (f.clutch)
+    f.valve = f.front_to_disc = f.rear_to_disc = f.vacuum = f.hydraulic = f.electric = false;
   return f;
 }
 
@@ -156,6 +166,30 @@ void mount(List& l, const Facts& f) {
         .because("a booster drives the master");
 }
 
+void clutch(List& l, const Facts& f) {
+  l.part("Clutch");
+  if (f.concentric) {
+    l.add("clutch.stack_a", "Measure the stack: fingers, from the face the figure asks for.")
+        .measure(Param::clutch_stack_a)
+        .because("a slave around the shaft");
+    l.add("clutch.stack_b", "Measure the stack: bearing, slave fully pushed in.")
+        .measure(Param::clutch_stack_b)
+        .because("a slave around the shaft");
+    l.add("clutch.spacer", "Fit the spacer that gives the gap, one at most.")
+        .measure(Param::clutch_spacer)
+        .because("a slave around the shaft")
+        .caution("Two spacers, or an old one not measured, press the fingers all the time.");
+  } else {
+    l.add("clutch.slave", "Mount the slave square to the fork; nipple at its highest point.");
+    l.add("clutch.back", "Push the slave back by hand: measure how far it can still go.")
+        .measure(Param::clutch_retraction)
+        .because("worn linings move it back");
+  }
+  l.add("clutch.short",
+        "Start with the rod at its shortest; lengthen to clean release, no further.")
+      .caution("Beyond the cover's travel the fingers or the cover break.");
+}
+
 void lines(List& l, const Facts& f) {
   l.part("Lines");
   l.add("lines.start", "Start every nut by hand with the master loose, then tighten the master.");
@@ -176,6 +210,21 @@ void lines(List& l, const Facts& f) {
 
 void rest(List& l, const Facts& f) {
   if (f.assist_there) l.part("Assist");
+  if (f.remote) {
+    l.add("assist.servo_angle",
+          "Servo nose 10 to 20° above level, breather within 30° of straight down: hold a phone "
+          "against both.")
+        .because("a remote servo");
+    l.add("assist.servo_valve",
+          "Vacuum from the full-bore nipple, never a breather's; the check valve blows free from "
+          "servo to manifold only.")
+        .because("a remote servo");
+  }
+  if (f.twin)
+    l.add("assist.bar",
+          "Bar square at rest, jam nuts tight; press, then press with either circuit open: it must "
+          "not bind.")
+        .because("two masters with a bar");
   if (f.vacuum) {
     l.add("assist.hose",
           "Vacuum hose to a full-bore nipple on the manifold, clamps on, check valve free from "
@@ -207,9 +256,11 @@ void rest(List& l, const Facts& f) {
           "Work the pedal once without power: it must still brake, only harder.")
         .because("an electric booster");
   }
-  l.part("Lamp");
-  l.add("lamp.switch", "Brake lamp off at rest, on before pressure builds.")
-      .caution("A dead brake lamp gets people hit from behind.");
+  if (!f.clutch) {
+    l.part("Lamp");
+    l.add("lamp.switch", "Brake lamp off at rest, on before pressure builds.")
+        .caution("A dead brake lamp gets people hit from behind.");
+  }
   l.part("Fill");
   l.add("fill.fluid", f.silicone
                           ? "Fill with silicone fluid from a sealed bottle, only into a system "
@@ -231,6 +282,7 @@ std::vector<Step> install_steps(const Job& job) {
   before(l, f);
   out(l, f);
   mount(l, f);
+  if (f.clutch) clutch(l, f);
   lines(l, f);
   rest(l, f);
   return l.take();

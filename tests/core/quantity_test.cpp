@@ -140,14 +140,27 @@ TEST_CASE("unit factors agree with GNU units") {
     const char* si;
   };
   // GNU units writes lbf, psi, inHg, kgf itself; its definitions are independent of ours.
-  const Factor table[] = {
-      {Kind::length, "in", "inch", "m"},         {Kind::length, "ft", "foot", "m"},
-      {Kind::length, "thou", "0.001 inch", "m"}, {Kind::area, "in²", "inch^2", "m^2"},
-      {Kind::volume, "in³", "inch^3", "m^3"},    {Kind::volume, "l", "liter", "m^3"},
-      {Kind::force, "lbf", "lbf", "N"},          {Kind::force, "kgf", "kgf", "N"},
-      {Kind::pressure, "psi", "psi", "Pa"},      {Kind::pressure, "bar", "bar", "Pa"},
-      {Kind::pressure, "atm", "atm", "Pa"},      {Kind::mass, "lb", "lb", "kg"},
-      {Kind::angle, "deg", "degree", "radian"}};
+  const Factor table[] = {{Kind::length, "in", "inch", "m"},
+                          {Kind::length, "ft", "foot", "m"},
+                          {Kind::length, "thou", "0.001 inch", "m"},
+                          {Kind::area, "in²", "inch^2", "m^2"},
+                          {Kind::volume, "in³", "inch^3", "m^3"},
+                          {Kind::volume, "l", "liter", "m^3"},
+                          {Kind::force, "lbf", "lbf", "N"},
+                          {Kind::force, "kgf", "kgf", "N"},
+                          {Kind::pressure, "psi", "psi", "Pa"},
+                          {Kind::pressure, "bar", "bar", "Pa"},
+                          {Kind::pressure, "atm", "atm", "Pa"},
+                          {Kind::mass, "lb", "lb", "kg"},
+                          {Kind::angle, "deg", "degree", "radian"},
+                          {Kind::torque, "lbf·ft", "lbf ft", "N m"},
+                          {Kind::torque, "lbf in", "lbf inch", "N m"},
+                          {Kind::spring_rate, "lbf/in", "lbf/inch", "N/m"},
+                          {Kind::spring_rate, "N/mm", "N/mm", "N/m"},
+                          {Kind::flow, "cfm", "ft^3/min", "m^3/s"},
+                          {Kind::flow, "l/min", "liter/min", "m^3/s"},
+                          {Kind::speed, "mph", "mile/hour", "m/s"},
+                          {Kind::speed, "km/h", "km/hour", "m/s"}};
   for (const auto& f : table) {
     INFO(f.ours);
     const auto ours = parse_quantity(std::string("1 ") + f.ours, f.kind, UnitStyle::metric);

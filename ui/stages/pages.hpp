@@ -140,7 +140,9 @@ class PlumbPage : public StagePage {
 
  private:
   PictureView* drawing_;
+  ParamPanel* panel_;
   QLabel* answer_;
+  QLabel* space_;
 };
 
 class InstallPage : public StagePage {

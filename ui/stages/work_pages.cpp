@@ -28,15 +28,20 @@ PlumbPage::PlumbPage(Session& session, QWidget* parent)
     const double next = !now.known() ? 0.0 : 1.0 - now.si;
     session_.set_value(Which::plan, circuit_of(w), Measured{next, How::stated, 0, {}});
   });
-  auto* panel = new ParamPanel(session, 2, this);
-  panel->show_params({{Which::plan, Param::circuit_split},
-                      {Which::plan, Param::circuit_fl},
-                      {Which::plan, Param::circuit_fr},
-                      {Which::plan, Param::valve_kind},
-                      {Which::plan, Param::circuit_rl},
-                      {Which::plan, Param::circuit_rr}});
-  panel->setFixedHeight(128);
-  body()->addWidget(panel);
+  panel_ = new ParamPanel(session, 2, this);
+  panel_->show_params({{Which::plan, Param::circuit_split},
+                       {Which::plan, Param::circuit_fl},
+                       {Which::plan, Param::circuit_fr},
+                       {Which::plan, Param::valve_kind},
+                       {Which::plan, Param::circuit_rl},
+                       {Which::plan, Param::circuit_rr}});
+  panel_->setFixedHeight(128);
+  body()->addWidget(panel_);
+  space_ = label(tr("Master to slave: trace it once, keep it from the exhaust and from what moves. "
+                    "The figures hold threads, tube lengths and the reservoir's head."),
+                 "question", this);
+  space_->setAlignment(Qt::AlignTop);
+  body()->addWidget(space_, 1);
   body()->addWidget(new FindingsBox(session, Stage::plumb, this));
   body()->addWidget(label(tr("On many tandem masters the rear port feeds the front brakes, on some "
                              "the reverse: trace each line, assume none. A nut that screws in "
@@ -45,6 +50,11 @@ PlumbPage::PlumbPage(Session& session, QWidget* parent)
 }
 
 void PlumbPage::refresh() {
+  const bool clutch = value_of(session_.job(), Which::plan, Param::control_use).si == 1;
+  // A clutch has one line: no wheels to trace and no outlets to cross.
+  drawing_->setVisible(!clutch);
+  panel_->setVisible(!clutch);
+  space_->setVisible(clutch);
   const OutletReport r = outlet_report(session_.job(), Which::plan);
   const bool hard = std::any_of(r.findings.begin(), r.findings.end(),
                                 [](const Finding& f) { return f.severity == Severity::hard; });

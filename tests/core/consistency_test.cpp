@@ -1,0 +1,194 @@
+// What must agree whatever the job: irrelevant answers change nothing, cores change nothing, one
+// reading of the values is like another, the fast inverse is like the exact one.
+#include <catch2/catch.hpp>
+#include <cmath>
+
+#include "job/relevance.hpp"
+#include "job/typical.hpp"
+#include "sizing/sweep.hpp"
+#include "support/build.hpp"
+
+using namespace yoke;
+using namespace yoke::test;
+
+namespace {
+
+void set(Job& job, Param p, double v) {
+  job.found.set(p, {v, How::stated, 0, {}});
+}
+
+/// Known jobs of every kind of assist, master, brake and use.
+std::vector<Job> kinds_of_jobs() {
+  std::vector<Job> list;
+  for (int assist = 0; assist <= 4; ++assist)
+    for (int master = 0; master <= 3; ++master)
+      for (int front = 0; front <= 2; ++front) {
+        Job job = known_job();
+        set(job, Param::assist_kind, assist);
+        set(job, Param::assist_diaphragm1, 0.203);
+        set(job, Param::assist_servo_slave, 0.016);
+        set(job, Param::master_kind, master);
+        set(job, Param::master_step_bore, 0.028);
+        set(job, Param::master_bore2, 0.0206);
+        set(job, Param::master_bar_a, 0.03);
+        set(job, Param::master_bar_b, 0.033);
+        set(job, Param::front_kind, front);
+        set(job, Param::front_cylinder, 0.022);
+        set(job, Param::front_drum, 0.25);
+        list.push_back(job);
+      }
+  Job clutch = known_job();
+  set(clutch, Param::control_use, 1);
+  for (int kind = 0; kind <= 2; ++kind) {
+    set(clutch, Param::clutch_kind, kind);
+    set(clutch, Param::clutch_slave_bore, 0.03);
+    set(clutch, Param::clutch_slave_inner, 0.012);
+    set(clutch, Param::clutch_fork_slave, 0.09);
+    set(clutch, Param::clutch_fork_bearing, 0.05);
+    set(clutch, Param::clutch_peak, 1500);
+    list.push_back(clutch);
+  }
+  return list;
+}
+
+bool same(const std::vector<ConditionReport>& a, const std::vector<ConditionReport>& b) {
+  if (a.size() != b.size()) return false;
+  for (std::size_t i = 0; i < a.size(); ++i) {
+    if (a[i].verdict != b[i].verdict || a[i].reason != b[i].reason) return false;
+    if (a[i].target.has_value() != b[i].target.has_value()) return false;
+    if (!a[i].target) continue;
+    if (a[i].target->at.pad_force_n != b[i].target->at.pad_force_n) return false;
+    if (a[i].target->at.pad_travel_m != b[i].target->at.pad_travel_m) return false;
+    if (a[i].target->reserve_m != b[i].target->reserve_m) return false;
+  }
+  return true;
+}
+
+}  // namespace
+
+TEST_CASE("an answer to a question that is not asked changes nothing") {
+  std::mt19937 rng(5);
+  std::uniform_real_distribution<double> u(0, 1);
+  int tried = 0;
+  for (const Job& job : kinds_of_jobs()) {
+    const auto before = foot_strip(job, 0);
+    for (const ParamInfo& p : all_params()) {
+      if (relevant(job, Which::found, p.param) || relevant(job, Which::plan, p.param)) continue;
+      Job other = job;
+      const double si = p.kind == Kind::choice ? std::floor(u(rng) * (p.max_si + 0.999))
+                                               : p.min_si + u(rng) * (p.max_si - p.min_si);
+      set(other, p.param, si);
+      INFO(p.id << " = " << si << ", assist " << value_of(job, Which::plan, Param::assist_kind).si
+                << ", master " << value_of(job, Which::plan, Param::master_kind).si << ", front "
+                << value_of(job, Which::plan, Param::front_kind).si << ", use "
+                << value_of(job, Which::plan, Param::control_use).si);
+      CHECK(same(before, foot_strip(other, 0)));
+      ++tried;
+    }
+  }
+  CHECK(tried > 2000);
+}
+
+TEST_CASE("every question is asked somewhere, and every kind of job can be pressed") {
+  std::vector<bool> asked(kParamCount, false);
+  for (Job job : kinds_of_jobs()) {
+    const auto plan = condition_report(job, ConditionId::plan);
+    INFO(plan.reason);
+    CHECK(plan.target);
+    // Answers that open further questions.
+    for (const Param p : {Param::control_mid, Param::control_helper, Param::valve_kind,
+                          Param::valve_metering, Param::supply_accu})
+      set(job, p, 1);
+    for (const ParamInfo& p : all_params())
+      if (relevant(job, Which::plan, p.param)) asked[static_cast<std::size_t>(p.param)] = true;
+  }
+  Job rear_drum = known_job();
+  set(rear_drum, Param::rear_kind, 0);
+  for (const ParamInfo& p : all_params()) {
+    if (relevant(rear_drum, Which::plan, p.param)) asked[static_cast<std::size_t>(p.param)] = true;
+    INFO(p.id);
+    CHECK(asked[static_cast<std::size_t>(p.param)]);
+  }
+}
+
+TEST_CASE("values read once are the values asked one by one") {
+  const Job job = known_job();
+  for (const Which w : {Which::found, Which::plan}) {
+    const Values v = resolve(job, w);
+    for (const ParamInfo& p : all_params()) {
+      const Value one = value_of(job, w, p.param);
+      CHECK(v.known(p.param) == one.known());
+      CHECK(v.si(p.param) == one.si);
+      CHECK(v.at(p.param).doubt_si == one.doubt_si);
+    }
+  }
+  const StripInputs in = strip_inputs(job);
+  for (const ConditionId id : conditions_for(false)) {
+    const auto a = condition_report(in, id, 16);
+    const auto b = condition_report(job, id, 16);
+    CHECK(a.title == b.title);
+    CHECK(a.target->at.pad_force_n == b.target->at.pad_force_n);
+    CHECK(a.curve->points.size() == b.curve->points.size());
+  }
+}
+
+TEST_CASE("typical values stay within their ranges whatever is fitted") {
+  for (const Job& job : kinds_of_jobs())
+    for (const ParamInfo& p : all_params()) {
+      const auto v = typical_of(job, Which::plan, p.param);
+      if (!v) continue;
+      INFO(p.id << " typical " << *v);
+      CHECK(check_range(p.param, *v));
+    }
+}
+
+TEST_CASE("the map is the same on any number of cores") {
+  const Job job = known_job();
+  SweepRequest q = default_request(job);
+  q.threads = 1;
+  const auto one = sweep(job, q);
+  q.threads = 4;
+  const auto four = sweep(job, q);
+  REQUIRE(one);
+  REQUIRE(one->cells.size() == four->cells.size());
+  for (std::size_t i = 0; i < one->cells.size(); ++i) {
+    CHECK(one->cells[i].fails == four->cells[i].fails);
+    CHECK(one->cells[i].effort_n == four->cells[i].effort_n);
+    CHECK(one->cells[i].reason == four->cells[i].reason);
+  }
+}
+
+TEST_CASE("near dead centre the press falls back to the exact inverse") {
+  Control c;
+  c.pad_arm = Length{0.300};
+  c.pin_arm = Length{0.060};
+  c.pad_stop = Length{0.40};
+  c.geometry = RodGeometry{Length{0.055}, Length{0.0}, Angle{-0.2}, Length{0.050}};
+  const auto k = Kinematics::make(c);
+  REQUIRE(k);
+  CHECK(k->limited_by_geometry());
+  const double most = k->rod_limit().value();
+  for (int i = 1; i < 200; ++i) {
+    const double rod = most * i / 200;
+    const PadState s = k->pad_state(Length{rod});
+    CHECK(k->rod_travel(Length{s.pad_m}).value() == Approx(rod).margin(2e-9));
+    CHECK(s.ratio > 0);
+    CHECK(std::isfinite(s.ratio));
+  }
+  CHECK(k->pad_state(Length{most * 2}).pad_m == Approx(k->limit().value()));
+  CHECK(k->pad_state(Length{-1.0}).pad_m == 0);
+}
+
+TEST_CASE("a system pressed with a lever of another control makes its own") {
+  const Assembly a = assemble(known_job(), Which::plan);
+  REQUIRE(a.system);
+  REQUIRE(a.system->kinematics);
+  System other = *a.system;
+  other.control.pin_arm = Length{0.040};
+  const auto m = FeelModel::make(other, {});
+  System fresh = other;
+  fresh.kinematics.reset();
+  const auto n = FeelModel::make(fresh, {});
+  CHECK(m->at(2e6).pad_force_n == n->at(2e6).pad_force_n);
+  CHECK(m->at(2e6).pad_force_n < FeelModel::make(*a.system, {})->at(2e6).pad_force_n);
+}

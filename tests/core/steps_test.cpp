@@ -1,0 +1,58 @@
+// Steps of clutches, remote servos and twin masters.
+#include <catch2/catch.hpp>
+#include <set>
+
+#include "support/build.hpp"
+#include "work/steps.hpp"
+
+using namespace yoke;
+using namespace yoke::test;
+
+namespace {
+
+std::set<std::string> ids(const Job& job) {
+  std::set<std::string> all;
+  for (const Step& s : install_steps(job)) {
+    CHECK_FALSE(s.text.empty());
+    CHECK_FALSE(s.part.empty());
+    CHECK(all.insert(s.id).second);  // ids are unique
+  }
+  return all;
+}
+
+void set(Job& job, Param p, double v) {
+  job.found.set(p, {v, How::stated, 0, {}});
+}
+
+}  // namespace
+
+TEST_CASE("a clutch's steps: stack or slave, rod from its shortest, no brake lamp") {
+  Job job = known_job();
+  set(job, Param::control_use, 1);
+  set(job, Param::clutch_kind, 0);
+  auto all = ids(job);
+  CHECK(all.count("clutch.back"));
+  CHECK(all.count("clutch.short"));
+  CHECK_FALSE(all.count("clutch.spacer"));
+  CHECK_FALSE(all.count("lamp.switch"));
+  CHECK_FALSE(all.count("lines.valve"));
+  set(job, Param::clutch_kind, 2);
+  all = ids(job);
+  CHECK(all.count("clutch.spacer"));
+  CHECK_FALSE(all.count("clutch.back"));
+  // The stack is measured as built, and the as-built figure wins.
+  for (const Step& s : install_steps(job))
+    if (s.id == "clutch.stack_a") CHECK(s.measure == Param::clutch_stack_a);
+}
+
+TEST_CASE("a remote servo's angles and a bar's lean are steps only where they are fitted") {
+  Job job = known_job();
+  CHECK_FALSE(ids(job).count("assist.servo_angle"));
+  CHECK_FALSE(ids(job).count("assist.bar"));
+  CHECK(ids(job).count("lamp.switch"));
+  set(job, Param::assist_kind, 4);
+  CHECK(ids(job).count("assist.servo_angle"));
+  CHECK(ids(job).count("assist.servo_valve"));
+  set(job, Param::master_kind, 3);
+  CHECK(ids(job).count("assist.bar"));
+}

@@ -1,0 +1,135 @@
+// Clutches, twin masters and bore pairs in pictures.
+#include <QImage>
+#include <QPainter>
+#include <catch2/catch.hpp>
+
+#include "paint/budget.hpp"
+#include "paint/line_geometry.hpp"
+#include "paint/line_of_force.hpp"
+#include "paint/size_map.hpp"
+#include "support/build.hpp"
+
+using namespace yoke;
+using namespace yoke::test;
+
+namespace {
+
+void set(Job& job, Param p, double v) {
+  job.found.set(p, {v, How::stated, 0, {}});
+}
+
+Job clutch_job(int kind) {
+  Job job;
+  set(job, Param::control_use, 1);
+  set(job, Param::control_pad_arm, 0.3);
+  set(job, Param::control_pin_arm, 0.055);
+  set(job, Param::master_bore, 0.01905);
+  set(job, Param::clutch_kind, kind);
+  set(job, Param::clutch_slave_bore, kind == 2 ? 0.05 : 0.0222);
+  set(job, Param::clutch_slave_inner, kind == 2 ? 0.04 : 0.008);
+  set(job, Param::clutch_fork_slave, 0.09);
+  set(job, Param::clutch_fork_bearing, 0.05);
+  set(job, Param::clutch_peak, 1400);
+  return job;
+}
+
+LineInput pressed(const Job& job, double share) {
+  LineInput in;
+  in.job = job;
+  in.title = "plan";
+  const auto c = condition_report(job, ConditionId::plan, 64);
+  REQUIRE(c.curve);
+  in.point = point_at_travel(*c.curve, share * c.curve->points.back().pad_travel_m);
+  return in;
+}
+
+QImage drawn(const Picture& p) {
+  QImage image(p.size.toSize(), QImage::Format_RGB32);
+  image.fill(Qt::magenta);
+  QPainter painter(&image);
+  p.paint(painter);
+  return image;
+}
+
+}  // namespace
+
+TEST_CASE(
+    "a clutch's line of force: slave and bearing move, dimensions can be touched, no brakes") {
+  for (const int kind : {0, 1, 2}) {
+    const Job job = clutch_job(kind);
+    const LineInput rest = pressed(job, 0.1);
+    const LineInput down = pressed(job, 0.9);
+    CHECK(line_geometry(down).slave.travel > line_geometry(rest).slave.travel);
+    CHECK(line_geometry(down).slave.bearing > line_geometry(rest).slave.bearing);
+    const Picture p = line_of_force_picture(down, {1040, 250});
+    CHECK(drawn(p) != drawn(line_of_force_picture(rest, {1040, 250})));
+    const QString said = p.said.join(QLatin1Char('\n'));
+    CHECK(said.contains(kind == 2 ? "slave around the shaft" : "release bearing"));
+    CHECK(said.contains("bearing: "));
+    CHECK_FALSE(said.contains("front fed"));
+    QStringList spots;
+    for (const Spot& s : p.spots) spots << s.id;
+    CHECK(spots.contains("param:clutch.slave_bore"));
+    CHECK(spots.contains("param:clutch.fork_slave") == (kind != 2));
+    CHECK_FALSE(spots.contains("param:front.radius"));
+    CHECK(spots.contains("pad"));
+  }
+}
+
+TEST_CASE("bearing travel and load under a clutch's line are the model's own") {
+  const Job job = clutch_job(0);
+  const auto c = condition_report(job, ConditionId::plan, 256);
+  LineInput in;
+  in.job = job;
+  in.style.units = UnitStyle::metric;
+  in.point = c.curve->points.back();
+  const Picture p = stations_picture(in, {900, 66});
+  QString bearing;
+  for (const QString& s : p.said)
+    if (s.startsWith("bearing")) bearing = s;
+  REQUIRE_FALSE(bearing.isEmpty());
+  // The line's own give is left out of the drawing: within a few tenths of a millimetre.
+  const double shown =
+      bearing.section(QLatin1Char(','), 1).section(QLatin1Char(' '), 1, 1).toDouble();
+  CHECK(shown == Approx(c.clutch->end.bearing_m * 1e3).margin(0.4));
+}
+
+TEST_CASE("a clutch's budget: the slave takes nearly all of the pad's way") {
+  const auto c = condition_report(clutch_job(0), ConditionId::plan, 64);
+  double sum = 0;
+  for (const double layer : c.target->budget) sum += layer;
+  CHECK(sum == Approx(c.clutch->release.pad_travel_m).epsilon(1e-6));
+  CHECK(c.target->budget[static_cast<std::size_t>(TravelLayer::slave)] > 0.8 * sum);
+  const Picture p = budget_picture({c, c}, {}, {460, 132});
+  CHECK(p.said.join(QLatin1Char(' ')).contains("slave"));
+}
+
+TEST_CASE("twin masters are drawn as two, with their bar; the map is bore by bore") {
+  Job job = known_job();
+  set(job, Param::master_kind, 3);
+  set(job, Param::master_bore, 0.01905);
+  set(job, Param::master_bore2, 0.0206375);
+  set(job, Param::master_bar_a, 0.03);
+  set(job, Param::master_bar_b, 0.032);
+  set(job, Param::master_stroke1, 0.028);
+  set(job, Param::master_stroke2, 0.028);
+  const LineInput in = pressed(job, 0.6);
+  const LineGeometry g = line_geometry(in);
+  CHECK(g.twin);
+  CHECK_FALSE(g.tandem);
+  CHECK(g.apart > 10);
+  Job tandem = job;
+  set(tandem, Param::master_kind, 1);
+  CHECK(drawn(line_of_force_picture(in, {1040, 250})) !=
+        drawn(line_of_force_picture(pressed(tandem, 0.6), {1040, 250})));
+  const auto all = sweep(job, default_request(job));
+  REQUIRE(all);
+  const Sweep s = all->slice(0);
+  MapMarks marks;
+  marks.plan_bore_m = 0.01905;
+  marks.plan_bore2_m = 0.0206375;
+  const Picture p = size_map_picture(s, marks, {}, {560, 260});
+  CHECK(p.spots.size() == s.cells.size());
+  CHECK(p.spots.front().tip.contains(" and "));
+  CHECK(p.said.join(QLatin1Char('\n')).contains("plan: 3/4 in and 13/16 in"));
+}
