@@ -141,8 +141,9 @@ class PlumbPage : public StagePage {
  private:
   PictureView* drawing_;
   ParamPanel* panel_;
+  ParamPanel* line_;
   QLabel* answer_;
-  QLabel* space_;
+  QLabel* caution_;
 };
 
 class InstallPage : public StagePage {

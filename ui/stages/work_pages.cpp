@@ -37,16 +37,19 @@ PlumbPage::PlumbPage(Session& session, QWidget* parent)
                        {Which::plan, Param::circuit_rr}});
   panel_->setFixedHeight(128);
   body()->addWidget(panel_);
-  space_ = label(tr("Master to slave: trace it once, keep it from the exhaust and from what moves. "
-                    "The figures hold threads, tube lengths and the reservoir's head."),
-                 "question", this);
-  space_->setAlignment(Qt::AlignTop);
-  body()->addWidget(space_, 1);
+  line_ = new ParamPanel(session, 2, this);
+  line_->show_params({{Which::plan, Param::clutch_tube},
+                      {Which::plan, Param::lines_tube_outside},
+                      {Which::plan, Param::lines_tube_wall},
+                      {Which::plan, Param::lines_tube_material},
+                      {Which::plan, Param::clutch_hose},
+                      {Which::plan, Param::clutch_hose_kind},
+                      {Which::plan, Param::lines_hose_bore},
+                      {Which::plan, Param::fluid_grade}});
+  body()->addWidget(line_, 1);
   body()->addWidget(new FindingsBox(session, Stage::plumb, this));
-  body()->addWidget(label(tr("On many tandem masters the rear port feeds the front brakes, on some "
-                             "the reverse: trace each line, assume none. A nut that screws in "
-                             "proves the thread, not the seat and not the circuit."),
-                          "caution", this));
+  caution_ = label({}, "caution", this);
+  body()->addWidget(caution_);
 }
 
 void PlumbPage::refresh() {
@@ -54,7 +57,15 @@ void PlumbPage::refresh() {
   // A clutch has one line: no wheels to trace and no outlets to cross.
   drawing_->setVisible(!clutch);
   panel_->setVisible(!clutch);
-  space_->setVisible(clutch);
+  line_->setVisible(clutch);
+  caution_->setText(
+      clutch
+          ? tr("Keep the line from the exhaust and from everything that moves. A nut that screws "
+               "in proves the thread, not the seat. Threads, tube lengths and the reservoir's "
+               "head: see the figures.")
+          : tr("On many tandem masters the rear port feeds the front brakes, on some the "
+               "reverse: trace each line, assume none. A nut that screws in proves the thread, "
+               "not the seat and not the circuit."));
   const OutletReport r = outlet_report(session_.job(), Which::plan);
   const bool hard = std::any_of(r.findings.begin(), r.findings.end(),
                                 [](const Finding& f) { return f.severity == Severity::hard; });
