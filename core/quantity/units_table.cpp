@@ -65,8 +65,13 @@ const std::vector<UnitWord>& unit_words(Kind kind) {
                                             {"N m", 1.0},
                                             {"lbf ft", kLbf * 0.3048},
                                             {"lbft", kLbf * 0.3048},
+                                            {"lb ft", kLbf * 0.3048},
+                                            {"ft lb", kLbf * 0.3048},
+                                            {"lb-ft", kLbf * 0.3048},
+                                            {"ft-lb", kLbf * 0.3048},
                                             {"lbf·in", kLbf * kInch},
-                                            {"lbf in", kLbf * kInch}};
+                                            {"lbf in", kLbf * kInch},
+                                            {"in lb", kLbf * kInch}};
   static const std::vector<UnitWord> speed{
       {"km/h", 1 / 3.6}, {"mph", 1609.344 / 3600}, {"m/s", 1.0}};
   static const std::vector<UnitWord> current{{"A", 1.0}, {"A", 1.0}};
