@@ -233,9 +233,9 @@ Expected<Table> all_bands(const Job& job, const DoubtRequest& q, const Style& st
     for (std::size_t i = 0; i < kFigureCount; ++i) {
       const auto& f = figure_info(static_cast<FigureId>(i));
       const Band& b = c.bands[i];
-      t.rows.push_back(
-          {text(title), text(std::string(f.key)), quantity(b.low, f.kind, f.digits, style),
-           quantity(b.middle, f.kind, f.digits, style), quantity(b.high, f.kind, f.digits, style)});
+      t.rows.push_back({text(title), text(f.key), quantity(b.low, f.kind, f.digits, style),
+                        quantity(b.middle, f.kind, f.digits, style),
+                        quantity(b.high, f.kind, f.digits, style)});
     }
     t.notes.push_back(
         fmt::format("{}: {:.0f} % of {} draws pass", title, c.pass_share * 100, r->samples));
@@ -267,7 +267,7 @@ Expected<Table> doubt_table(const Arguments& a) {
   for (std::size_t i = 0; i < kFigureCount; ++i) {
     const auto& f = figure_info(static_cast<FigureId>(i));
     const Band& b = r->bands[i];
-    t.rows.push_back({text(std::string(f.key)), quantity(b.low, f.kind, f.digits, a.style),
+    t.rows.push_back({text(f.key), quantity(b.low, f.kind, f.digits, a.style),
                       quantity(b.middle, f.kind, f.digits, a.style),
                       quantity(b.high, f.kind, f.digits, a.style)});
   }

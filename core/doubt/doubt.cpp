@@ -67,6 +67,10 @@ double within_range(Param p, double si) {
   return std::clamp(si, info(p).min_si, info(p).max_si);
 }
 
+void add_layers(Figures& f, const TravelBudget& budget) {
+  for (std::size_t i = 0; i < kLayerCount; ++i) f[layer_figure(i)] = budget[i];
+}
+
 Figures press_figures(const StripInputs& in, ConditionId id) {
   Figures f;
   const Assembly& a = in.assembly(id);
@@ -87,6 +91,11 @@ Figures press_figures(const StripInputs& in, ConditionId id) {
   f[FigureId::left1] = r.left1_m;
   f[FigureId::left2] = r.left2_m;
   f[FigureId::deceleration] = r.at.z;
+  f[FigureId::piston1] = r.at.piston1_m;
+  f[FigureId::piston2] = r.at.piston2_m;
+  f[FigureId::front_pressure] = r.at.front_pa;
+  f[FigureId::rear_pressure] = r.at.rear_pa;
+  add_layers(f, r.budget);
   if (const double bite = model->drive_for_z(kBite_g); bite >= 0)
     f[FigureId::bite_travel] = model->at(bite).pad_travel_m;
   const double lock = model->first_lock_drive();
@@ -108,6 +117,8 @@ Figures clutch_figures(const StripInputs& in, ConditionId id) {
   f[FigureId::rod_force] = c.target->at.input_force_n;
   f[FigureId::stroke] = c.target->at.stroke_m;
   f[FigureId::left1] = c.target->left1_m;
+  f[FigureId::piston1] = c.target->at.piston1_m;
+  add_layers(f, c.target->budget);
   f[FigureId::bite_travel] = c.clutch->bite.pad_travel_up_m;
   return f;
 }
@@ -214,20 +225,32 @@ bool run_draws(const Drawn& d, std::span<const ConditionId> ids, const DoubtRequ
 }  // namespace
 
 const FigureInfo& figure_info(FigureId id) {
-  static constexpr FigureInfo table[] = {
-      {"effort_N", "effort", Kind::force, 0},
-      {"travel_m", "travel", Kind::length, 1},
-      {"reserve", "reserve", Kind::fraction, 0},
-      {"reserve_m", "reserve at the pad", Kind::length, 1},
-      {"stiffness_N_m", "stiffness at the pad", Kind::spring_rate, 1},
-      {"pressure_Pa", "line pressure", Kind::pressure, 2},
-      {"rod_force_N", "rod force", Kind::force, 0},
-      {"stroke_m", "master stroke", Kind::length, 1},
-      {"left1_m", "first piston's stroke left", Kind::length, 1},
-      {"left2_m", "second piston's stroke left", Kind::length, 1},
-      {"z_g", "deceleration", Kind::number, 3},
-      {"bite_m", "travel to bite", Kind::length, 1},
-      {"lock_g", "first lock at", Kind::number, 2}};
+  static const std::vector<FigureInfo> table = [] {
+    std::vector<FigureInfo> t{{"effort_N", "effort", Kind::force, 0},
+                              {"travel_m", "travel", Kind::length, 1},
+                              {"reserve", "reserve", Kind::fraction, 0},
+                              {"reserve_m", "reserve at the pad", Kind::length, 1},
+                              {"stiffness_N_m", "stiffness at the pad", Kind::spring_rate, 1},
+                              {"pressure_Pa", "line pressure", Kind::pressure, 2},
+                              {"rod_force_N", "rod force", Kind::force, 0},
+                              {"stroke_m", "master stroke", Kind::length, 1},
+                              {"left1_m", "first piston's stroke left", Kind::length, 1},
+                              {"left2_m", "second piston's stroke left", Kind::length, 1},
+                              {"z_g", "deceleration", Kind::number, 3},
+                              {"bite_m", "travel to bite", Kind::length, 1},
+                              {"lock_g", "first lock at", Kind::number, 2},
+                              {"piston1_m", "first piston's stroke used", Kind::length, 1},
+                              {"piston2_m", "second piston's stroke used", Kind::length, 1},
+                              {"front_Pa", "front wheel pressure", Kind::pressure, 2},
+                              {"rear_Pa", "rear wheel pressure", Kind::pressure, 2}};
+    for (std::size_t i = 0; i < kLayerCount; ++i) {
+      const std::string words{layer_words(static_cast<TravelLayer>(i))};
+      std::string key = "layer_" + words + "_m";
+      std::replace(key.begin(), key.end(), ' ', '_');
+      t.push_back({key, "travel eaten by " + words, Kind::length, 1});
+    }
+    return t;
+  }();
   return table[static_cast<std::size_t>(id)];
 }
 

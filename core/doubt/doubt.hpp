@@ -9,7 +9,7 @@
 #include <cstdint>
 #include <functional>
 #include <span>
-#include <string_view>
+#include <string>
 #include <vector>
 
 #include "feel/conditions.hpp"
@@ -31,12 +31,20 @@ enum class FigureId {
   deceleration,  ///< g reached
   bite_travel,   ///< m at the pad where 0.05 g begins; of a clutch where it bites
   lock_z,        ///< g at which a first axle locks; what is reached when none does
-  count_
+  piston1,       ///< m of the first piston's stroke used
+  piston2,
+  front_pressure,  ///< Pa at the wheels
+  rear_pressure,
+  layers,  ///< first of the travel budget's layers, m at the pad; `layer_figure` names the others
+  count_ = layers + static_cast<int>(kLayerCount)
 };
 inline constexpr std::size_t kFigureCount = static_cast<std::size_t>(FigureId::count_);
+[[nodiscard]] constexpr FigureId layer_figure(std::size_t layer) {
+  return static_cast<FigureId>(static_cast<std::size_t>(FigureId::layers) + layer);
+}
 struct FigureInfo {
-  std::string_view key;    ///< "effort_N"
-  std::string_view words;  ///< "effort"
+  std::string key;    ///< "effort_N"
+  std::string words;  ///< "effort"
   Kind kind;
   int digits;
 };

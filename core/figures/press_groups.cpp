@@ -156,7 +156,8 @@ FigureGroup bands(const FigureInputs& in) {
     const FigureInfo& f = figure_info(static_cast<FigureId>(i));
     const Band& b = r->bands[i];
     // A clutch has no second piston, no deceleration: what never moves from 0 is not told.
-    if (b.low == 0 && b.high == 0) continue;
+    const bool layer = i >= static_cast<std::size_t>(FigureId::layers);
+    if ((b.low == 0 && b.high == 0) || (layer && b.high < 0.5e-3)) continue;
     const Style style;
     std::string words{f.words};
     words[0] = static_cast<char>(words[0] - 'a' + 'A');

@@ -211,7 +211,8 @@ FigureGroup reservoir(const FigureInputs& in) {
     const bool sliding = in.strip.plan.is(of_axle(Param::front_kind, axle), 0);
     const double wear = in.strip.plan.si(of_axle(Param::front_wear, axle)) * (sliding ? 2 : 1);
     const ReservoirCheck r =
-        reservoir_check(Volume{chamber}, Volume{0.0}, wear_volume(Area{pistons}, Length{wear}));
+        reservoir_check(Volume{chamber}, Volume{in.strip.plan.si(Param::master_bellows)},
+                        wear_volume(Area{pistons}, Length{wear}));
     const std::string name = axle == Axle::front ? "Front" : "Rear";
     g.figures.push_back(told(name + " linings draw", r.drawn.value(), Kind::volume, 0));
     g.figures.push_back(judged(name + " chamber after full wear", r.left.value(), Kind::volume, 0,

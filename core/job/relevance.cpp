@@ -116,9 +116,9 @@ bool asked_of_clutch(const Job& job, Which which, Param p) {
     case Group::rod:
       return true;
     case Group::master:
-      return one_of(
-          p, {Param::master_bore, Param::master_stroke1, Param::master_cutoff1,
-              Param::master_spring_force, Param::master_efficiency, Param::master_reservoir});
+      return one_of(p, {Param::master_bore, Param::master_stroke1, Param::master_cutoff1,
+                        Param::master_spring_force, Param::master_efficiency,
+                        Param::master_reservoir, Param::master_bellows});
     case Group::lines:
       return one_of(p, {Param::lines_tube_outside, Param::lines_tube_wall,
                         Param::lines_tube_material, Param::lines_hose_bore, Param::lines_hose_grade,

@@ -1,6 +1,7 @@
 // Doubt: bands, ranking, and numbers that do not depend on the machine.
 #include <algorithm>
 #include <catch2/catch.hpp>
+#include <cmath>
 
 #include "doubt/doubt.hpp"
 #include "support/build.hpp"
@@ -46,6 +47,36 @@ TEST_CASE(
   const auto none = doubt(sure, ConditionId::plan, q);
   CHECK(none->band(FigureId::effort).low == none->band(FigureId::effort).high);
   CHECK(none->ranked.empty());
+}
+
+TEST_CASE("doubt: every figure of a press has its band, the layers add up to the travel") {
+  const Job job = known_job();
+  DoubtRequest q;
+  q.samples = 400;
+  const auto r = doubt(job, ConditionId::plan, q);
+  REQUIRE(r);
+  const auto c = condition_report(job, ConditionId::plan);
+  double sum = 0;
+  for (std::size_t i = 0; i < kLayerCount; ++i) sum += r->band(layer_figure(i)).middle;
+  // The middles of parts need not add up exactly to the middle of the whole.
+  CHECK(sum == Approx(r->band(FigureId::travel).middle).epsilon(0.02));
+  const auto holds = [&](FigureId f, double exact) {
+    INFO(figure_info(f).words);
+    CHECK(r->band(f).low <= exact * 1.02);
+    CHECK(r->band(f).high >= exact * 0.98);
+  };
+  holds(FigureId::piston1, c.target->at.piston1_m);
+  holds(FigureId::piston2, c.target->at.piston2_m);
+  holds(FigureId::front_pressure, c.target->at.front_pa);
+  holds(FigureId::rear_pressure, c.target->at.rear_pa);
+  holds(FigureId::stiffness, c.target->stiffness_n_m);
+  for (std::size_t i = 0; i < kFigureCount; ++i)
+    for (std::size_t k = 0; k < i; ++k)
+      CHECK(figure_info(static_cast<FigureId>(i)).key != figure_info(static_cast<FigureId>(k)).key);
+  // What is ranked first moves the effort or the travel at all.
+  REQUIRE_FALSE(r->ranked.empty());
+  CHECK(std::abs(r->ranked[0].of(FigureId::effort)) + std::abs(r->ranked[0].of(FigureId::travel)) >
+        0);
 }
 
 TEST_CASE("doubt: refused, cancelled, unknown") {
