@@ -3,6 +3,8 @@
 #include <algorithm>
 #include <cmath>
 
+#include "quantity/quantity.hpp"
+
 namespace yoke {
 
 namespace {
@@ -18,7 +20,7 @@ Area effective_diaphragm(Length first, Length second) {
 Expected<Pressure> ambient_pressure(double altitude_m) {
   if (!(altitude_m >= -1000 && altitude_m <= 11000))
     return fail({.field = "vehicle.altitude",
-                 .value = "",
+                 .value = format_quantity(altitude_m, Kind::altitude, 0, {}),
                  .range = "-1000 m to 11000 m",
                  .reason = "The standard atmosphere is not defined at that altitude",
                  .remedy = "Give the altitude above sea level"});
@@ -33,7 +35,7 @@ Expected<Pressure> vacuum_difference(Pressure gauge_vacuum, double read_at_m, do
   const Pressure manifold = *there - gauge_vacuum;
   if (manifold.value() < 0)
     return fail({.field = "assist.vacuum",
-                 .value = "",
+                 .value = format_quantity(gauge_vacuum.value(), Kind::pressure, 3, {}),
                  .range = "below the ambient pressure",
                  .reason = "No gauge can read more vacuum than the air's own pressure there",
                  .remedy = "Read the gauge again, and note the altitude it was read at"});
@@ -43,19 +45,22 @@ Expected<Pressure> vacuum_difference(Pressure gauge_vacuum, double read_at_m, do
 Expected<Assist> check_assist(const Assist& assist) {
   const auto* b = std::get_if<Booster>(&assist);
   if (!b) return assist;
-  const auto bad = [](const char* field, const char* reason, const char* range) {
+  const auto bad = [](const char* field, std::string value, const char* reason, const char* range) {
     return fail({.field = field,
-                 .value = "",
+                 .value = std::move(value),
                  .range = range,
                  .reason = reason,
                  .remedy = "Leave it unknown to use the typical figure"});
   };
   if (!(b->cut_in.value() >= 0 && b->cut_in <= b->dead_force))
-    return bad("assist.cut_in", "A booster's cut-in force cannot be above its dead force",
-               "0 to the dead force");
-  if (!(b->gain > 1)) return bad("assist.gain", "A booster's gain must be above 1", "1.5 to 12");
+    return bad("assist.cut_in", format_quantity(b->cut_in.value(), Kind::force, 0, {}),
+               "A booster's cut-in force cannot be above its dead force", "0 to the dead force");
+  if (!(b->gain > 1))
+    return bad("assist.gain", format_number(b->gain, 2), "A booster's gain must be above 1",
+               "1.5 to 12");
   if (!(b->max_assist.value() >= 0))
-    return bad("assist.diaphragm1", "The booster's largest force cannot be below 0", "0 or more");
+    return bad("assist.diaphragm1", format_quantity(b->max_assist.value(), Kind::force, 0, {}),
+               "The booster's largest force cannot be below 0", "0 or more");
   return assist;
 }
 

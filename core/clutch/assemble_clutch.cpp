@@ -24,7 +24,8 @@ void read_points(const Values& v, ClutchUnit& u, ClutchAssembly& a) {
   if (u.points.size() < 2) u.points.clear();
   for (std::size_t i = 1; i < u.points.size(); ++i)
     if (u.points[i].first <= u.points[i - 1].first)
-      a.impossible.push_back({"clutch.at2", "", "more than the reading before",
+      a.impossible.push_back({"clutch.at2", format_quantity(u.points[i].first, Kind::length, 1, {}),
+                              "more than the reading before",
                               "The load readings must rise in bearing travel",
                               "Sort them by travel"});
 }
@@ -36,7 +37,9 @@ ClutchUnit read_unit(const Values& v, ClutchAssembly& a) {
   Length inner{0.0};
   if (u.kind != SlaveKind::push) inner = Length{need(v, Param::clutch_slave_inner, a.missing)};
   if (bore.value() > 0 && inner >= bore)
-    a.impossible.push_back({"clutch.slave_inner", "", "less than the slave's bore",
+    a.impossible.push_back({"clutch.slave_inner",
+                            format_quantity(inner.value(), Kind::length, 2, {}),
+                            "less than the slave's bore",
                             "The slave's rod or inner diameter is not smaller than its bore",
                             "Measure both diameters again"});
   u.area = slave_area(u.kind, bore, inner);

@@ -85,7 +85,8 @@ Expected<ClutchModel> ClutchModel::make(const ClutchSystem& s) {
   if (!k) return fail(k.error());
   if (const auto ok = check_unit(s.unit); !ok) return fail(ok.error());
   if (!(s.master.bore.value() > 0))
-    return fail({"master.bore", "", "more than 0", "The master has no bore", "Measure the bore"});
+    return fail({"master.bore", format_quantity(s.master.bore.value(), Kind::length, 2, {}),
+                 "more than 0", "The master has no bore", "Measure the bore"});
   ClutchModel m(*k);
   m.system_ = s;
   double lo = 0;

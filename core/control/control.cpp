@@ -5,6 +5,8 @@
 #include <algorithm>
 #include <cmath>
 
+#include "quantity/quantity.hpp"
+
 namespace yoke {
 
 namespace {
@@ -38,8 +40,9 @@ Crank crank_of(const Control& c, double pin_m) {
           c.geometry->rod_length.value()};
 }
 
-Error bad(const char* field, std::string range, const char* reason, const char* remedy) {
-  return {field, "", std::move(range), reason, remedy};
+Error bad(const char* field, std::string value, std::string range, const char* reason,
+          const char* remedy) {
+  return {field, std::move(value), std::move(range), reason, remedy};
 }
 
 /// Largest usable lever angle up to `stop`; the motion ratio has one dead centre.
@@ -66,15 +69,17 @@ double usable_end(const Crank& crank, double rest, double stop, bool& ended) {
 Expected<bool> check_arms(const Control& c) {
   const char* remedy = "Measure pivot to pad and pivot to pin";
   if (!(c.pad_arm.value() > 0))
-    return fail(
-        bad("control.pad_arm", "more than 0 mm", "Both arms must be longer than 0", remedy));
+    return fail(bad("control.pad_arm", format_quantity(c.pad_arm.value(), Kind::length, 1, {}),
+                    "more than 0 mm", "Both arms must be longer than 0", remedy));
   if (!(c.pin_arm.value() > 0))
-    return fail(
-        bad("control.pin_arm", "more than 0 mm", "Both arms must be longer than 0", remedy));
+    return fail(bad("control.pin_arm", format_quantity(c.pin_arm.value(), Kind::length, 2, {}),
+                    "more than 0 mm", "Both arms must be longer than 0", remedy));
   if (c.mid && !(c.mid->input.value() > 0 && c.mid->output.value() > 0))
-    return fail(bad("control.mid_in", "more than 0 mm",
-                    "Both arms of the intermediate lever must be longer than 0",
-                    "Measure its pivot to either pin"));
+    return fail(
+        bad("control.mid_in",
+            format_quantity(std::min(c.mid->input, c.mid->output).value(), Kind::length, 1, {}),
+            "more than 0 mm", "Both arms of the intermediate lever must be longer than 0",
+            "Measure its pivot to either pin"));
   return true;
 }
 
@@ -102,12 +107,14 @@ Expected<Kinematics> Kinematics::make(const Control& c) {
   const double a0 = c.geometry->rest_angle.value();
   if (crank.at(a0).reach_squared <= 1e-10)
     return fail(bad("control.rod_length",
+                    format_quantity(c.geometry->rod_length.value(), Kind::length, 1, {}),
                     fmt::format("rod longer than {:.1f} mm with this offset",
                                 1e3 * std::hypot(crank.r_m * std::cos(a0) - crank.h_m, crank.d_m)),
                     "The push rod is shorter than its offset from the bore line",
                     "Measure rod length, bore-line height and sideways offset again"));
   if (!crank.usable(a0))
-    return fail(bad("control.rest_angle", "an angle before dead centre",
+    return fail(bad("control.rest_angle", format_quantity(a0, Kind::angle, 1, {}),
+                    "an angle before dead centre",
                     "At rest the pedal already stands past dead centre",
                     "Measure the arm angle at rest again"));
   const double a_end = usable_end(crank, a0, a0 + c.pad_stop.value() / k.arm_m_, k.geometry_limit_);

@@ -31,7 +31,8 @@ Expected<OffAxisReport> off_axis(const OffAxis& o) {
   r.height_left = o.height - o.height_shift;
   const double off = std::hypot(r.side_left.value(), r.height_left.value());
   if (off >= o.rod.value())
-    return fail({"rod", "", "longer than the offset", "The rod is shorter than its offset",
+    return fail({"rod", format_quantity(o.rod.value(), Kind::length, 1, {}),
+                 "longer than the offset", "The rod is shorter than its offset",
                  "Move the unit first, then measure the rod"});
   r.angle = Angle{std::asin(off / o.rod.value())};
   r.side_share = std::tan(r.angle.value());

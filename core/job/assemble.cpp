@@ -268,9 +268,10 @@ void read_valves(const Values& v, System& s, Assembly& a) {
   s.residual_front = Pressure{v.si(Param::valve_residual_front)};
   s.residual_rear = Pressure{v.si(Param::valve_residual_rear)};
   if (s.front_valve && s.front_valve->hold >= s.front_valve->blend)
-    a.impossible.push_back({"valve.blend", "", "above the holding pressure",
-                            "A metering valve must open above the pressure it holds",
-                            "Read both pressures again"});
+    a.impossible.push_back(
+        {"valve.blend", format_quantity(s.front_valve->blend.value(), Kind::pressure, 2, {}),
+         "above the holding pressure", "A metering valve must open above the pressure it holds",
+         "Read both pressures again"});
 }
 
 /// How values go together that are each within their range.
@@ -278,7 +279,7 @@ void check_together(System& s, Assembly& a) {
   const Master& m = s.master;
   if (s.strokes_known && (m.cutoff1 >= m.stroke1 || (two_circuits(m) && m.cutoff2 >= m.stroke2)))
     a.impossible.push_back({.field = "master.cutoff1",
-                            .value = "",
+                            .value = format_quantity(m.cutoff1.value(), Kind::length, 2, {}),
                             .range = "less than the stroke",
                             .reason = "A cut-off as long as the whole stroke delivers nothing",
                             .remedy = "Measure cut-off and stroke again"});
@@ -294,9 +295,10 @@ void check_together(System& s, Assembly& a) {
   }
   if (!a.missing_system.empty()) return;
   if (m.kind == MasterKind::stepped && m.step_bore <= m.bore)
-    a.impossible.push_back({"master.step_bore", "", "larger than the plain bore",
-                            "The take-up bore is not larger than the plain one",
-                            "Measure both bores; without a step it is a plain tandem"});
+    a.impossible.push_back(
+        {"master.step_bore", format_quantity(m.step_bore.value(), Kind::length, 2, {}),
+         "larger than the plain bore", "The take-up bore is not larger than the plain one",
+         "Measure both bores; without a step it is a plain tandem"});
   if (const auto ok = check_master(m); !ok) a.impossible.push_back(ok.error());
   if (const auto ok = check_assist(s.assist); !ok) a.impossible.push_back(ok.error());
   if (s.servo)

@@ -3,6 +3,8 @@
 #include <algorithm>
 #include <cmath>
 
+#include "quantity/quantity.hpp"
+
 namespace yoke {
 
 Area bore_area(const Master& m) {
@@ -36,19 +38,22 @@ Length bearing_travel(const Master& m, Length first, Length second) {
 }
 
 Expected<Master> check_master(const Master& m) {
-  const auto bad = [](const char* field, const char* reason, const char* remedy) {
-    return fail({field, "", "more than 0", reason, remedy});
+  const auto bad = [](const char* field, Length value, const char* reason, const char* remedy) {
+    return fail({field, format_quantity(value.value(), Kind::length, 2, {}), "more than 0", reason,
+                 remedy});
   };
   if (!(m.bore.value() > 0))
-    return bad("master.bore", "The master has no bore", "Measure the bore");
+    return bad("master.bore", m.bore, "The master has no bore", "Measure the bore");
   if (m.kind == MasterKind::twin) {
     if (!(m.bore2.value() > 0))
-      return bad("master.bore2", "The second master has no bore", "Measure the bore");
+      return bad("master.bore2", m.bore2, "The second master has no bore", "Measure the bore");
     if (!(m.bar_a.value() > 0 && m.bar_b.value() > 0))
-      return bad("master.bar_a", "The bar needs both its arms",
+      return bad("master.bar_a", std::min(m.bar_a, m.bar_b), "The bar needs both its arms",
                  "Measure from its bearing to either rod");
     if (!(m.bar_tilt.value() > 0 && m.bar_tilt.value() < 1.2))
-      return bad("master.bar_tilt", "The bar must be able to lean", "About 12° is usual");
+      return fail({"master.bar_tilt", format_quantity(m.bar_tilt.value(), Kind::angle, 1, {}),
+                   "more than 0°, less than 69°", "The bar must be able to lean",
+                   "About 12° is usual"});
   }
   return m;
 }

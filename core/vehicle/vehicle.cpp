@@ -4,6 +4,8 @@
 #include <cmath>
 #include <limits>
 
+#include "quantity/quantity.hpp"
+
 namespace yoke {
 
 namespace {
@@ -13,19 +15,25 @@ double h_ratio(const Vehicle& v) {
 }  // namespace
 
 Expected<Vehicle> check_vehicle(const Vehicle& v) {
-  const auto bad = [](const char* field, const char* reason) {
+  const auto bad = [](const char* field, std::string value, const char* reason) {
     return fail({.field = field,
-                 .value = "",
+                 .value = std::move(value),
                  .range = "more than 0",
                  .reason = reason,
                  .remedy = "Weigh the car per axle; measure wheel centre to wheel centre"});
   };
-  if (!(v.mass.value() > 0)) return bad("vehicle.mass", "The vehicle has no mass");
-  if (!(v.wheelbase.value() > 0)) return bad("vehicle.wheelbase", "The wheelbase is 0");
+  if (!(v.mass.value() > 0))
+    return bad("vehicle.mass", format_quantity(v.mass.value(), Kind::mass, 0, {}),
+               "The vehicle has no mass");
+  if (!(v.wheelbase.value() > 0))
+    return bad("vehicle.wheelbase", format_quantity(v.wheelbase.value(), Kind::length, 0, {}),
+               "The wheelbase is 0");
   if (!(v.front_share > 0 && v.front_share < 1))
-    return bad("vehicle.front_share", "The front axle's share must lie between 0 and 100 %");
+    return bad("vehicle.front_share", format_quantity(v.front_share, Kind::fraction, 0, {}),
+               "The front axle's share must lie between 0 and 100 %");
   if (!(v.tyre_mu * h_ratio(v) < 1))
-    return bad("vehicle.cg_height", "With that height and grip the vehicle would tip over");
+    return bad("vehicle.cg_height", format_quantity(v.cg_height.value(), Kind::length, 0, {}),
+               "With that height and grip the vehicle would tip over");
   return v;
 }
 

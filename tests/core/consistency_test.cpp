@@ -192,3 +192,59 @@ TEST_CASE("a system pressed with a lever of another control makes its own") {
   CHECK(m->at(2e6).pad_force_n == n->at(2e6).pad_force_n);
   CHECK(m->at(2e6).pad_force_n < FeelModel::make(*a.system, {})->at(2e6).pad_force_n);
 }
+
+TEST_CASE("what cannot be names its field, its value, its range and a remedy") {
+  std::vector<Error> errors;
+  const auto of_system = [&errors](auto change) {
+    System s = car();
+    change(s);
+    const auto m = FeelModel::make(s, {});
+    REQUIRE_FALSE(m);
+    errors.push_back(m.error());
+  };
+  of_system([](System& s) { s.control.pad_arm = Length{0.0}; });
+  of_system([](System& s) { s.control.pin_arm = Length{-0.01}; });
+  of_system([](System& s) { s.control.mid = MidLever{Length{0.1}, Length{0.0}}; });
+  of_system([](System& s) {
+    s.control.geometry = RodGeometry{Length{0.2}, Length{0.0}, Angle{0.0}, Length{0.05}};
+  });
+  of_system([](System& s) {
+    s.control.geometry = RodGeometry{Length{0.049}, Length{0.0}, Angle{1.7}, Length{0.15}};
+  });
+  of_system([](System& s) { s.master.bore = Length{0.0}; });
+  of_system([](System& s) { s.master.kind = MasterKind::twin; });
+  of_system([](System& s) { s.vehicle->mass = Mass{0.0}; });
+  of_system([](System& s) { s.vehicle->front_share = 1.0; });
+  of_system([](System& s) { s.vehicle->cg_height = Length{9.0}; });
+  of_system([](System& s) {
+    Booster b = booster();
+    b.cut_in = Force{300.0};
+    s.assist = b;
+  });
+  of_system([](System& s) {
+    Booster b = booster();
+    b.gain = 0.5;
+    s.assist = b;
+  });
+  const auto of_job = [&errors](Param p, double v, Param q, double w) {
+    Job job = known_job();
+    set(job, p, v);
+    set(job, q, w);
+    const auto all = assemble(job, Which::plan).impossible;
+    REQUIRE_FALSE(all.empty());
+    errors.push_back(all.front());
+  };
+  of_job(Param::master_cutoff1, 0.02, Param::master_stroke1, 0.015);
+  of_job(Param::valve_metering, 1, Param::valve_blend, 3e5);
+  of_job(Param::master_kind, 2, Param::master_step_bore, 0.02);
+  errors.push_back(ambient_pressure(20000).error());
+  errors.push_back(vacuum_difference(Pressure{2e5}, 0, 0).error());
+  for (const Error& e : errors) {
+    INFO(e.text());
+    CHECK_FALSE(e.field.empty());
+    CHECK_FALSE(e.value.empty());
+    CHECK_FALSE(e.range.empty());
+    CHECK_FALSE(e.reason.empty());
+    CHECK_FALSE(e.remedy.empty());
+  }
+}
