@@ -190,4 +190,44 @@ Result air(In v) {
            1)};
 }
 
+Result usual_torque(In v) {
+  constexpr double kFootPound = 1.3558179483314004;
+  struct Usual {
+    double least, most;
+    const char* note;
+  };
+  static constexpr Usual table[] = {{12 * kFootPound, 12 * kFootPound, "flare spanner, joint dry"},
+                                    {20 * kFootPound, 25 * kFootPound, "new washer"},
+                                    {15, 15, "two new washers"},
+                                    {2, 2, "6 mm spanner: it shears easily"}};
+  const Usual& u = table[std::min(std::size(table) - 1, static_cast<std::size_t>(v[0]))];
+  std::vector<Figure> f{told("Usual torque", u.least, Kind::torque, 1, u.note)};
+  if (u.most > u.least) f.push_back(told("Up to", u.most, Kind::torque, 1));
+  f.push_back(words_only("The maker's figure", "wins always"));
+  return f;
+}
+
+Result pedal_height(In v) {
+  const Check checks[] = {{"above", "The height", v[0], -0.1, 0.4, Kind::length,
+                           "Pad's face over the accelerator's, both at rest"}};
+  if (const auto ok = check_all(checks); !ok) return fail(ok.error());
+  constexpr double kInch = 0.0254;
+  const char* words = v[0] <= 2.25 * kInch   ? "about what many builders aim for, 2 in"
+                      : v[0] <= 3.25 * kInch ? "usable; 2 in is the common wish"
+                      : v[0] < 5 * kInch     ? "high: the foot must lift from the accelerator"
+                                             : "dangerously high";
+  return std::vector{
+      judged("Pad above the accelerator", v[0], Kind::length, 0, v[0] < 5 * kInch, words)};
+}
+
+Result hone(In v) {
+  const Check checks[] = {
+      {"bore", "The bore", v[0], 0.005, 0.1, Kind::length, "Calliper, two directions"}};
+  if (const auto ok = check_all(checks); !ok) return fail(ok.error());
+  constexpr double kInch = 0.0254;
+  return std::vector{judged("Bore", v[0], Kind::length, 2,
+                            v[0] >= 0.75 * kInch && v[0] <= 2 * kInch,
+                            "common hones span 3/4 to 2 in; only brake fluid on stones and cups")};
+}
+
 }  // namespace yoke::calc

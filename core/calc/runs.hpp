@@ -27,5 +27,8 @@ using In = std::span<const double>;
 [[nodiscard]] Result turns(In v);
 [[nodiscard]] Result head(In v);
 [[nodiscard]] Result air(In v);
+[[nodiscard]] Result usual_torque(In v);
+[[nodiscard]] Result pedal_height(In v);
+[[nodiscard]] Result hone(In v);
 
 }  // namespace yoke::calc

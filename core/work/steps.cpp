@@ -212,8 +212,8 @@ void rest(List& l, const Facts& f) {
   if (f.assist_there) l.part("Assist");
   if (f.remote) {
     l.add("assist.servo_angle",
-          "Servo nose 10 to 20° above level, breather within 30° of straight down: hold a phone "
-          "against both.")
+          "Servo nose 15 to 20° above level (10 to 20° accepted), breather within 30° of straight "
+          "down: hold a phone against both.")
         .because("a remote servo");
     l.add("assist.servo_valve",
           "Vacuum from the full-bore nipple, never a breather's; the check valve blows free from "

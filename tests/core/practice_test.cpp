@@ -1,11 +1,13 @@
 // Figures of the trade that stand nowhere else in the tests: common practice, no source.
 #include <catch2/catch.hpp>
 
+#include "calc/calculators.hpp"
 #include "figures/figures.hpp"
 #include "job/findings.hpp"
 #include "quantity/quantity.hpp"
 #include "rod/rod.hpp"
 #include "support/build.hpp"
+#include "work/steps.hpp"
 
 using namespace yoke;
 using namespace yoke::test;
@@ -65,4 +67,33 @@ TEST_CASE("usual feeds and fills (common practice, no source)") {
   CHECK(g->figures.back().note.find("5 A") != std::string::npos);
   // 19 inHg at idle is the usual vacuum, under 15 is short.
   CHECK(value_of(Job{}, Which::plan, Param::assist_vacuum).si / 3386.389 == Approx(19).margin(0.3));
+}
+
+TEST_CASE("usual torques, pedal heights, hones, servo angles (common practice, no source)") {
+  constexpr double kFootPound = 1.3558179483314004;
+  const auto first = [](const char* id, double v) {
+    const auto f = calculate(**find_calculator(id), std::vector<double>{v});
+    REQUIRE(f);
+    return f->front();
+  };
+  CHECK(*first("torque", 0).si == Approx(12 * kFootPound));
+  CHECK(*first("torque", 1).si == Approx(20 * kFootPound));
+  CHECK(*first("torque", 2).si == 15);
+  CHECK(*first("torque", 3).si == 2);
+  CHECK(first("torque", 3).note.find("6 mm") != std::string::npos);
+  CHECK(first("height", 2 * 0.0254).verdict == Verdict::pass);
+  CHECK(first("height", 3 * 0.0254).note.find("usable") != std::string::npos);
+  CHECK(first("height", 5.5 * 0.0254).verdict == Verdict::fail);
+  CHECK(first("hone", 0.75 * 0.0254).verdict == Verdict::pass);
+  CHECK(first("hone", 2 * 0.0254).verdict == Verdict::pass);
+  CHECK(first("hone", 0.7 * 0.0254).verdict == Verdict::fail);
+  Job job = known_job();
+  job.found.set(Param::assist_kind, {4, How::stated, 0, {}});
+  bool angles = false;
+  for (const Step& s : install_steps(job))
+    if (s.id == "assist.servo_angle")
+      angles = s.text.find("15 to 20°") != std::string::npos &&
+               s.text.find("10 to 20°") != std::string::npos &&
+               s.text.find("30°") != std::string::npos;
+  CHECK(angles);
 }
