@@ -56,7 +56,8 @@ int make_shots(const QString& folder, QSize size, const QString& job) {
   if (report.target) session.press(report.target->at.pad_travel_m);
   for (const Stage s : kStages) {
     window.show_stage(s);
-    if (auto* size_page = qobject_cast<SizePage*>(window.page(s)); size_page && report.target) {
+    auto* page = window.page(s);
+    if (auto* size_page = qobject_cast<SizePage*>(page); size_page && report.target) {
       QElapsedTimer clock;  // the doubt line comes a moment later
       clock.start();
       while (!size_page->doubt_line()->text().contains(QStringLiteral("8 of 10")) &&
@@ -64,7 +65,11 @@ int make_shots(const QString& folder, QSize size, const QString& job) {
         QApplication::processEvents(QEventLoop::AllEvents, 50);
     }
     if (!save_shot(window, folder, s, {})) return 2;
-    auto* page = window.page(s);
+    for (std::size_t f = 1; f < page->face_count(); ++f) {
+      page->show_face(f);
+      if (!save_shot(window, folder, s, QStringLiteral("-%1").arg(f + 1))) return 2;
+    }
+    if (page->face_count() > 1) page->show_face(0);
     if (!page->figures_button() || !shows_figures(s)) continue;
     page->show_figures(true);
     if (!save_shot(window, folder, s, QStringLiteral("-figures"))) return 2;

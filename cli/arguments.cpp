@@ -25,6 +25,10 @@ const std::map<std::string, std::vector<std::string>>& known_options() {
       {"calc", {}},
       {"map", {"--prefer"}},
       {"curve", {"--condition", "--points"}},
+      {"compare", {"--candidate", "--catalogue", "--part", "--kind"}},
+      {"catalogue", {"--kind", "--words", "--bore"}},
+      {"next", {"--system"}},
+      {"parts", {"--today"}},
       {"check", {}},
       {"schema", {}},
       {"help", {}}};
@@ -54,8 +58,8 @@ Expected<Arguments> read_arguments(const std::vector<std::string>& words) {
   const auto known = known_options().find(a.command);
   if (known == known_options().end())
     return fail(wrong(a.command, "There is no command “" + a.command + "”",
-                      "Commands: solve, relative, rod, doubt, figures, curve, map, calc, params, "
-                      "check, schema, help"));
+                      "Commands: solve, relative, rod, doubt, figures, curve, map, calc, compare, "
+                      "catalogue, next, parts, params, check, schema, help"));
   for (size_t i = 1; i < words.size(); ++i) {
     const std::string& w = words[i];
     if (w.rfind("--", 0) != 0) {

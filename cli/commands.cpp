@@ -32,6 +32,14 @@ constexpr const char* kHelp =
     "  map JOB [--prefer light|short|firm]\n"
     "                            every bore, ratio and assist: inside, or why not\n"
     "  calc [NAME input=value …] bench arithmetic: crowfoot, thread, off-axis, copper …\n"
+    "  compare JOB [--candidate NAME | --catalogue FILE --part ID | --kind K]\n"
+    "                            fitted unit against the plan or another: equal, differs, NOT "
+    "COMPARED\n"
+    "  catalogue FILE [--kind K] [--words W] [--bore B]\n"
+    "                            parts of a catalogue, and its errors by row and column\n"
+    "  next JOB [--system plan|found]\n"
+    "                            what is worth measuring next, and what it buys\n"
+    "  parts JOB --today DAY     parts in hand: may it come apart, and what it waits for\n"
     "  params                    every parameter: id, words, kind, range, typical, source\n"
     "  check JOB                 findings; exit status 1 when a hard one stands\n"
     "  schema                    the JSON Schema of job files\n"
@@ -317,16 +325,20 @@ Outcome run(const std::vector<std::string>& words) {
   if (a->command == "help") return {kHelp, "", 0};
   if (a->command == "schema") return {job_schema(), "", 0};
   bool hard = false;
-  const Expected<Table> t = a->command == "solve"      ? solve(*a)
-                            : a->command == "relative" ? relative_table(*a)
-                            : a->command == "rod"      ? rod_table(*a)
-                            : a->command == "doubt"    ? doubt_table(*a)
-                            : a->command == "figures"  ? figures_table(*a)
-                            : a->command == "calc"     ? calc_table(*a)
-                            : a->command == "map"      ? map_table(*a)
-                            : a->command == "curve"    ? curve_table(*a)
-                            : a->command == "params"   ? Expected<Table>(params_table(*a))
-                                                       : check_table(*a, hard);
+  const Expected<Table> t = a->command == "solve"       ? solve(*a)
+                            : a->command == "relative"  ? relative_table(*a)
+                            : a->command == "rod"       ? rod_table(*a)
+                            : a->command == "doubt"     ? doubt_table(*a)
+                            : a->command == "figures"   ? figures_table(*a)
+                            : a->command == "calc"      ? calc_table(*a)
+                            : a->command == "map"       ? map_table(*a)
+                            : a->command == "curve"     ? curve_table(*a)
+                            : a->command == "compare"   ? compare_table(*a)
+                            : a->command == "catalogue" ? catalogue_table(*a)
+                            : a->command == "next"      ? next_table(*a)
+                            : a->command == "parts"     ? parts_table(*a)
+                            : a->command == "params"    ? Expected<Table>(params_table(*a))
+                                                        : check_table(*a, hard);
   if (!t) return {"", t.error().text() + "\n", 2};
   return {print(*t, a->format), "", hard ? 1 : 0};
 }

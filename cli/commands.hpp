@@ -42,6 +42,14 @@ struct Outcome {
 [[nodiscard]] Expected<Table> curve_table(const Arguments& a);
 /// "plan", "first_lost" …
 [[nodiscard]] Expected<ConditionId> condition_named(const std::string& name);
+/// Old against the plan, a pinned candidate, or a part of a catalogue.
+[[nodiscard]] Expected<Table> compare_table(const Arguments& a);
+/// The parts of a catalogue, and what is wrong in it.
+[[nodiscard]] Expected<Table> catalogue_table(const Arguments& a);
+/// What is worth measuring next.
+[[nodiscard]] Expected<Table> next_table(const Arguments& a);
+/// What the work waits for.
+[[nodiscard]] Expected<Table> parts_table(const Arguments& a);
 [[nodiscard]] Table params_table(const Arguments& a);
 /// Bands of effort, travel and reserve, and what to measure next.
 [[nodiscard]] Expected<Table> doubt_table(const Arguments& a);

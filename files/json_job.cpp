@@ -1,17 +1,8 @@
-#include "files/json_job.hpp"
-
-#include <fmt/format.h>
-
-#include <cmath>
-#include <nlohmann/json.hpp>
+#include "files/json_check.hpp"
 
 #include "files/unit_key.hpp"
 
 namespace yoke {
-
-using nlohmann::json;
-
-namespace {
 
 json write_sheet(const Sheet& sheet) {
   json o = json::object();
@@ -33,38 +24,8 @@ json write_sheet(const Sheet& sheet) {
   return o;
 }
 
+namespace {
 constexpr const char* kStates[] = {"in_work", "proved", "left_unsafe"};
-constexpr const char* kGateStates[] = {"open", "passed", "failed"};
-
-json optional_number(const std::optional<double>& v) {
-  return v ? json(*v) : json(nullptr);
-}
-
-json write_logs(const Job& job, json root) {
-  for (const auto& [id, s] : job.steps)
-    root["steps"][id] = {{"done", s.done}, {"date", s.date}, {"note", s.note}};
-  for (const auto& [id, b] : job.bleeding)
-    root["bleeding"][id] = {
-        {"strokes", b.strokes}, {"refills", b.refills}, {"clear_strokes", b.clear_strokes}};
-  for (const auto& [id, g] : job.gates)
-    root["gates"][id] = {
-        {"state", kGateStates[static_cast<size_t>(g.state)]}, {"date", g.date}, {"note", g.note}};
-  root["readings"] = json::array();
-  for (const auto& r : job.readings)
-    root["readings"].push_back({{"force_N", r.force_n},
-                                {"travel_m", r.travel_m},
-                                {"force_plus_minus_N", r.force_doubt_n},
-                                {"travel_plus_minus_m", r.travel_doubt_m},
-                                {"assist", r.assist_alive},
-                                {"second_apply", r.second_apply},
-                                {"hoses_clamped", r.hoses_clamped}});
-  root["pump"] = {{"first_m", optional_number(job.pump.first_m)},
-                  {"third_m", optional_number(job.pump.third_m)},
-                  {"sink_m", optional_number(job.pump.sink_m)},
-                  {"hold_s", optional_number(job.pump.hold_s)}};
-  return root;
-}
-
 }  // namespace
 
 std::string write_job(const Job& job) {

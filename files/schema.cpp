@@ -52,6 +52,24 @@ json whole() {
 json object(json properties) {
   return {{"type", "object"}, {"properties", std::move(properties)}};
 }
+json flag() {
+  return {{"type", "boolean"}};
+}
+json list_of(int most, json record) {
+  return {{"type", "array"}, {"maxItems", most}, {"items", object(std::move(record))}};
+}
+json day() {
+  return {{"type", "string"}, {"pattern", "^([0-9]{4}-[0-9]{2}-[0-9]{2})?$"}};
+}
+json readings() {
+  return list_of(2000, {{"force_N", number(0, 5000)},
+                        {"travel_m", number(0, 1)},
+                        {"force_plus_minus_N", number(0, 1000)},
+                        {"travel_plus_minus_m", number(0, 0.2)},
+                        {"assist", flag()},
+                        {"second_apply", flag()},
+                        {"hoses_clamped", flag()}});
+}
 
 }  // namespace
 
@@ -82,16 +100,25 @@ std::string job_schema() {
         {"gates", map_of(object({{"state", {{"enum", {"open", "passed", "failed"}}}},
                                  {"date", text()},
                                  {"note", text()}}))},
-        {"readings",
-         {{"type", "array"},
-          {"maxItems", 2000},
-          {"items", object({{"force_N", number(0, 5000)},
-                            {"travel_m", number(0, 1)},
-                            {"force_plus_minus_N", number(0, 1000)},
-                            {"travel_plus_minus_m", number(0, 0.2)},
-                            {"assist", {{"type", "boolean"}}},
-                            {"second_apply", {{"type", "boolean"}}},
-                            {"hoses_clamped", {{"type", "boolean"}}}})}}},
+        {"readings", readings()},
+        {"before", readings()},
+        {"candidates", list_of(24, {{"name", text()},
+                                    {"maker", text()},
+                                    {"kind", {{"enum", {"master", "booster", "slave", "lever"}}}},
+                                    {"values", {{"$ref", "#/$defs/sheet"}}}})},
+        {"later", list_of(50, {{"what",
+                                {{"enum",
+                                  {"front_discs", "rear_discs", "booster", "electric_drive",
+                                   "axle_swap", "battery_move", "bigger_tyres"}}}},
+                               {"date", day()}})},
+        {"parts", list_of(200, {{"name", text()},
+                                {"promised", day()},
+                                {"here", flag()},
+                                {"thread", flag()},
+                                {"seat", flag()},
+                                {"place", flag()},
+                                {"before_apart", flag()},
+                                {"note", text()}})},
         {"pump", object({{"first_m", maybe(1)},
                          {"third_m", maybe(1)},
                          {"sink_m", maybe(1)},

@@ -33,7 +33,7 @@ Fork fork_of(const LineGeometry& g) {
   return f;
 }
 
-void draw_line(QPainter& p, const LineGeometry& g, const LineView& v) {
+void draw_line(QPainter& p, const LineGeometry& g, const WorldView& v) {
   p.setPen(scribe(1.8, true));
   p.setBrush(Qt::NoBrush);
   const double low = g.axis_y + g.body / 2 + 40;
@@ -46,7 +46,7 @@ void draw_line(QPainter& p, const LineGeometry& g, const LineView& v) {
 
 }  // namespace
 
-void draw_clutch(QPainter& p, const LineGeometry& g, const LineView& v) {
+void draw_clutch(QPainter& p, const LineGeometry& g, const WorldView& v) {
   p.setRenderHint(QPainter::Antialiasing);
   draw_line(p, g, v);
   const auto& s = g.slave;
@@ -82,7 +82,7 @@ void draw_clutch(QPainter& p, const LineGeometry& g, const LineView& v) {
   }
 }
 
-std::vector<Dimension> clutch_dimensions(const LineGeometry& g, const LineView& v) {
+std::vector<Dimension> clutch_dimensions(const LineGeometry& g, const WorldView& v) {
   const Fork f = fork_of(g);
   const auto& s = g.slave;
   std::vector<Dimension> d;

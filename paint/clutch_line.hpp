@@ -9,7 +9,7 @@
 namespace yoke {
 
 /// From millimetres of the world to the picture.
-struct LineView {
+struct WorldView {
   double scale = 1;
   QPointF shift;
   [[nodiscard]] QPointF at(QPointF mm) const { return mm * scale + shift; }
@@ -30,8 +30,8 @@ struct Dimension {
   QPointF a, b;
 };
 
-void draw_clutch(QPainter& p, const LineGeometry& g, const LineView& v);
-[[nodiscard]] std::vector<Dimension> clutch_dimensions(const LineGeometry& g, const LineView& v);
+void draw_clutch(QPainter& p, const LineGeometry& g, const WorldView& v);
+[[nodiscard]] std::vector<Dimension> clutch_dimensions(const LineGeometry& g, const WorldView& v);
 /// Pad, rod, master, slave, bearing for the press in hand.
 [[nodiscard]] std::vector<Station> clutch_stations(const LineInput& in);
 [[nodiscard]] QString clutch_said(const LineGeometry& g);

@@ -59,6 +59,8 @@ void place_units(LineGeometry& g, const LineInput& in) {
   const Value s2 = get(in, Param::master_stroke2);
   const double stroke1 = s1.known() ? s1.si * 1e3 : 20;
   const double stroke2 = g.tandem ? (s2.known() ? s2.si * 1e3 : 18) : 0;
+  g.stroke1 = stroke1;
+  g.stroke2 = stroke2;
   constexpr double kPiston = 22;
   const double rest1 = g.master_x + 16;
   const double rest2 = rest1 + stroke1 + kPiston;

@@ -24,6 +24,7 @@ struct LineGeometry {
   double apart = 0;   ///< each master's distance from the bore line
   double bore2 = 22;
   double piston1_x = 0, piston2_x = 0;  ///< front faces now
+  double stroke1 = 20, stroke2 = 0;
   double outlet1_x = 0, outlet2_x = 0;
   struct Brake {
     bool drum = false, known = false;

@@ -5,6 +5,7 @@
 #include <QtMath>
 #include <algorithm>
 
+#include "paint/callouts.hpp"
 #include "paint/clutch_line.hpp"
 #include "paint/line_geometry.hpp"
 #include "paint/master_line.hpp"
@@ -15,7 +16,7 @@ namespace yoke {
 
 namespace {
 
-using View = LineView;
+using View = WorldView;
 
 View view_of(const LineGeometry& g, QSizeF size) {
   View v;
@@ -162,52 +163,17 @@ void draw_lines(QPainter& p, const LineGeometry& g, const View& v, const LineInp
   }
 }
 
-std::vector<Dimension> dimensions_of(const LineGeometry& g, const View& v) {
-  const double c = std::cos(g.angle);
-  const double s = std::sin(g.angle);
-  const QPointF left(-c, s);
-  std::vector<Dimension> d;
-  d.push_back({Param::control_pad_arm, v.at(left * 40), v.at(g.pad + left * 40)});
-  d.push_back({Param::control_pin_arm, v.at(-left * 26), v.at(g.pin - left * 26)});
-  if (g.booster) {
-    const double x = g.firewall_x + 22;
-    d.push_back({Param::assist_diaphragm1, v.at(x, g.axis_y - g.booster_diameter / 2),
-                 v.at(x, g.axis_y + g.booster_diameter / 2)});
-  }
-  const double end = g.master_x + g.master_length + 26;
-  d.push_back(
-      {Param::master_bore, v.at(end, g.axis_y - g.bore / 2), v.at(end, g.axis_y + g.bore / 2)});
-  if (g.clutch) {
-    const auto more = clutch_dimensions(g, v);
-    d.insert(d.end(), more.begin(), more.end());
-    return d;
-  }
-  const auto brake = [&](const LineGeometry::Brake& b, Axle axle) {
-    d.push_back({of_axle(b.drum ? Param::front_drum : Param::front_radius, axle),
-                 b.drum ? v.at(b.centre - QPointF(b.radius, 0)) : v.at(b.centre),
-                 b.drum ? v.at(b.centre + QPointF(b.radius, 0))
-                        : v.at(b.centre + QPointF(b.effective, 0))});
-  };
-  brake(g.front, Axle::front);
-  brake(g.rear, Axle::rear);
-  return d;
-}
-
-void add_dimensions(Picture& pic, const LineGeometry& g, const View& v, const LineInput& in) {
-  for (const Dimension& d : dimensions_of(g, v)) {
-    const Value value = value_of(in.job, in.which, d.param);
-    const bool known = value.known();
-    const QString label =
-        known ? q(format_value(d.param, value.si, in.style)) : QStringLiteral("?");
-    const QColor ink = known && value.how != How::estimate ? theme::kScribe : theme::kMarkOnDye;
-    pic.layers.emplace_back(
-        [=](QPainter& p) { theme::draw_dimension(p, d.a, d.b, label, ink, !known); });
-    const QString said =
-        q(info(d.param).words) + QStringLiteral(": ") + (known ? label : QStringLiteral("unknown"));
+void add_callouts(Picture& pic, const LineGeometry& g, const View& v, const LineInput& in,
+                  double floor_y) {
+  for (const Callout& c : callouts_of(in, g, v, pic.size, floor_y)) {
+    const bool selected = in.selected == c.param;
+    pic.layers.emplace_back([=](QPainter& p) { draw_callout(p, c, selected); });
+    const QString said = callout_said(c, in);
     pic.said << said;
-    const QPointF mid = (d.a + d.b) / 2;
-    pic.spots.push_back({QRectF(mid.x() - 40, mid.y() - 16, 80, 32),
-                         QStringLiteral("param:") + q(info(d.param).id), said});
+    // A finger in a glove needs 32 pixels.
+    const double more = std::max(0.0, 32 - c.box.height()) / 2;
+    pic.spots.push_back(
+        {c.box.adjusted(-2, -more, 2, more), QStringLiteral("param:") + q(info(c.param).id), said});
   }
 }
 
@@ -300,6 +266,14 @@ void add_stations(Picture& pic, const LineInput& in, const QRectF& area, int big
 
 }  // namespace
 
+std::vector<Param> callout_params(const LineInput& in, QSizeF size) {
+  const LineGeometry g = line_geometry(in);
+  std::vector<Param> list;
+  for (const Callout& c : callouts_of(in, g, view_of(g, size), size, size.height() - 82))
+    list.push_back(c.param);
+  return list;
+}
+
 double line_of_force_mm_per_pixel(const LineInput& in, QSizeF size) {
   return 1.0 / view_of(line_geometry(in), size).scale;
 }
@@ -318,7 +292,7 @@ Picture line_of_force_picture(const LineInput& in, QSizeF size) {
     p.setFont(theme::text(13));
     p.setPen(theme::kScribeSoft);
     p.drawText(
-        QRectF(14, 32, 210, 60), Qt::AlignLeft | Qt::TextWordWrap,
+        QRectF(14, 32, 140, 80), Qt::AlignLeft | Qt::TextWordWrap,
         in.point
             ? QStringLiteral("Drag the pad, or hold F8, to press it. Touch a dimension to type it.")
             : QStringLiteral("Touch a dimension to type it."));
@@ -347,7 +321,7 @@ Picture line_of_force_picture(const LineInput& in, QSizeF size) {
                     (outlets.isEmpty() ? QStringLiteral("not traced")
                                        : outlets.join(QStringLiteral(" and ")));
   }
-  add_dimensions(pic, g, v, in);
+  add_callouts(pic, g, v, in, size.height() - 82);
   const double x = v.at(g.firewall_x, 0).x() + 22;
   add_stations(pic, in, QRectF(x, size.height() - 76, size.width() - x - 10, 70), 17);
   const QPointF pad = v.at(g.pad);

@@ -15,7 +15,7 @@ QPen scribe(double width, bool known) {
 namespace {
 
 /// Two masters and the bar that leans between their rods.
-void draw_twin(QPainter& p, const LineGeometry& g, const LineView& v, const LineInput& in) {
+void draw_twin(QPainter& p, const LineGeometry& g, const WorldView& v, const LineInput& in) {
   p.setRenderHint(QPainter::Antialiasing);
   const double end = g.master_x + g.master_length;
   const double load = in.point ? std::clamp(in.point->pressure_pa / 1e7, 0.0, 1.0) : 0;
@@ -44,7 +44,7 @@ void draw_twin(QPainter& p, const LineGeometry& g, const LineView& v, const Line
 
 }  // namespace
 
-void draw_master(QPainter& p, const LineGeometry& g, const LineView& v, const LineInput& in) {
+void draw_master(QPainter& p, const LineGeometry& g, const WorldView& v, const LineInput& in) {
   if (g.twin) {
     draw_twin(p, g, v, in);
     return;

@@ -2,6 +2,7 @@
 
 #include <QFontMetricsF>
 #include <QPainterPath>
+#include <QPolygonF>
 #include <algorithm>
 #include <cmath>
 
@@ -109,6 +110,62 @@ void draw_curves(QPainter& p, const PlotInput& in, const Frame& f) {
   }
 }
 
+void draw_bands(QPainter& p, const PlotInput& in, const Frame& f) {
+  p.setRenderHint(QPainter::Antialiasing);
+  p.setClipRect(f.area.adjusted(-1, -1, 1, 1));
+  p.setPen(Qt::NoPen);
+  for (const auto& b : in.bands) {
+    QPolygonF area;
+    for (const QPointF& v : b.low) area << f.at(v);
+    for (auto it = b.high.rbegin(); it != b.high.rend(); ++it) area << f.at(*it);
+    QColor c = b.colour;
+    c.setAlpha(70);
+    p.setBrush(c);
+    p.drawPolygon(area);
+  }
+}
+
+/// y of a curve at an x, straight between its points.
+std::optional<double> y_at(const PlotCurve& c, double x) {
+  for (size_t i = 1; i < c.points.size(); ++i) {
+    const QPointF a = c.points[i - 1];
+    const QPointF b = c.points[i];
+    if (x < a.x() || x > b.x() || b.x() <= a.x()) continue;
+    return a.y() + (b.y() - a.y()) * (x - a.x()) / (b.x() - a.x());
+  }
+  return std::nullopt;
+}
+
+void draw_cursor(QPainter& p, const PlotInput& in, const Frame& f) {
+  if (!in.cursor) return;
+  p.setRenderHint(QPainter::Antialiasing);
+  const double x = f.x.pixel(*in.cursor);
+  p.setPen(QPen(theme::kScribe, 1, Qt::DotLine));
+  p.drawLine(QPointF(x, f.area.top()), QPointF(x, f.area.bottom()));
+  for (const auto& c : in.curves)
+    if (const auto y = y_at(c, *in.cursor); y && *y <= in.y.hi) {
+      p.setPen(Qt::NoPen);
+      p.setBrush(c.colour);
+      p.drawEllipse(QPointF(x, f.y.pixel(*y)), 4, 4);
+    }
+  const QStringList lines = read_out(in);
+  p.setFont(theme::figure(13));
+  const QFontMetricsF fm(p.font());
+  double w = 0;
+  for (const QString& l : lines) w = std::max(w, fm.horizontalAdvance(l));
+  const double h = 19.0 * static_cast<double>(lines.size()) + 8;
+  // On the side with room, at the foot: curves start low and climb away.
+  const double left = x + 10 + w + 16 < f.area.right() ? x + 10 : x - 26 - w;
+  const QRectF box(std::max(f.area.left(), left), std::max(2.0, f.area.bottom() - h - 6), w + 16, h);
+  p.setPen(QPen(theme::kScribeSoft, 1));
+  p.setBrush(theme::kDyeDeep);
+  p.drawRoundedRect(box, 3, 3);
+  p.setPen(theme::kScribe);
+  for (qsizetype i = 0; i < lines.size(); ++i)
+    p.drawText(QRectF(box.left() + 8, box.top() + 4 + 19.0 * static_cast<double>(i), w, 19),
+               Qt::AlignVCenter, lines[i]);
+}
+
 void draw_limits(QPainter& p, const PlotInput& in, const Frame& f) {
   p.setFont(theme::text(13));
   for (const auto& l : in.limits) {
@@ -141,7 +198,12 @@ void draw_points(QPainter& p, const PlotInput& in, const Frame& f) {
                QPointF(f.x.pixel(q.at.x() + q.half_x), c.y()));
     p.drawLine(QPointF(c.x(), f.y.pixel(q.at.y() - q.half_y)),
                QPointF(c.x(), f.y.pixel(q.at.y() + q.half_y)));
-    p.fillRect(QRectF(c.x() - 3.5, c.y() - 3.5, 7, 7), theme::kMarkOnDye);
+    if (q.soft) {
+      p.setBrush(theme::kDye);
+      p.drawRect(QRectF(c.x() - 3.5, c.y() - 3.5, 7, 7));
+    } else {
+      p.fillRect(QRectF(c.x() - 3.5, c.y() - 3.5, 7, 7), theme::kMarkOnDye);
+    }
   }
   for (const auto& q : in.marks) {
     const QPointF c = f.at(q.at);
@@ -173,6 +235,26 @@ void draw_legend(QPainter& p, const PlotInput& in, const Frame& f) {
 
 }  // namespace
 
+QStringList read_out(const PlotInput& in) {
+  QStringList lines;
+  if (!in.cursor) return lines;
+  // "pad travel, mm": the unit stands behind the comma.
+  const auto unit = [](const PlotAxis& a) { return a.words.section(QStringLiteral(", "), -1); };
+  lines << QStringLiteral("at %1 %2").arg(*in.cursor, 0, 'f', in.x_digits).arg(unit(in.x));
+  for (const auto& c : in.curves) {
+    if (c.points.empty()) continue;
+    const auto y = y_at(c, *in.cursor);
+    lines << (y ? QStringLiteral("%1: %2 %3").arg(c.name).arg(*y, 0, 'f', in.y_digits).arg(unit(in.y))
+                : c.name + QStringLiteral(": not reached"));
+  }
+  return lines;
+}
+
+double plot_x(const PlotInput& input, QSizeF size, double pixel) {
+  const Frame f = frame_of(input, size);
+  return std::clamp(f.x.value(pixel), input.x.lo, input.x.hi);
+}
+
 Picture plot(const PlotInput& input, QSizeF size) {
   Picture pic;
   pic.size = size;
@@ -181,10 +263,12 @@ Picture plot(const PlotInput& input, QSizeF size) {
                                    [](const PlotCurve& c) { return c.points.empty(); }) &&
                        input.points.empty();
   pic.layers.emplace_back([=](QPainter& p) { draw_axes(p, input, f, size, !nothing); });
+  pic.layers.emplace_back([=](QPainter& p) { draw_bands(p, input, f); });
   pic.layers.emplace_back([=](QPainter& p) { draw_curves(p, input, f); });
   if (!nothing) pic.layers.emplace_back([=](QPainter& p) { draw_limits(p, input, f); });
   pic.layers.emplace_back([=](QPainter& p) { draw_points(p, input, f); });
   pic.layers.emplace_back([=](QPainter& p) { draw_legend(p, input, f); });
+  if (!nothing) pic.layers.emplace_back([=](QPainter& p) { draw_cursor(p, input, f); });
   if (nothing && !input.empty.isEmpty())
     pic.layers.emplace_back([=](QPainter& p) {
       p.setFont(theme::text(15));
@@ -199,6 +283,7 @@ Picture plot(const PlotInput& input, QSizeF size) {
                       .arg(c.name, number_text(c.points.back().x()),
                            number_text(c.points.back().y()));
   for (const auto& q : input.marks) pic.said << q.name;
+  if (input.cursor && !nothing) pic.said << read_out(input);
   if (nothing) pic.said << input.empty;
   return pic;
 }

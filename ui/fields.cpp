@@ -43,7 +43,10 @@ void Combo::wheelEvent(QWheelEvent* e) {
 
 ParamField::ParamField(Session& session, Which which, Param param, QWidget* parent)
     : QWidget(parent), session_(session), which_(which), param_(param) {
-  label_ = new QLabel(text_of(info(param).words), this);
+  QString words = text_of(info(param).words);
+  if (info(param).group == Group::kit)
+    words = (which == Which::found ? tr("In it: ") : tr("Kit: ")) + words;
+  label_ = new QLabel(words, this);
   label_->setFixedWidth(kLabelWidth);
   label_->setWordWrap(true);
   label_->setToolTip(text_of(info(param).help));

@@ -188,41 +188,64 @@ QLineEdit* CalcCard::entry(const QString& id) const {
 
 FiguresView::FiguresView(Session& session, Stage stage, QWidget* parent)
     : QScrollArea(parent), session_(session), stage_(stage) {
+  build(2, true);
+}
+
+FiguresView::FiguresView(Session& session, std::vector<std::string> groups, const QString& empty,
+                         QWidget* parent)
+    : QScrollArea(parent), session_(session), only_(std::move(groups)) {
+  empty_ = label(empty, "soft", this);
+  build(1, false);
+}
+
+void FiguresView::build(int columns, bool bench) {
   setWidgetResizable(true);
   setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
   setAccessibleName(tr("Figures"));
   auto* inner = new QWidget;
   auto* outer = new QVBoxLayout(inner);
   outer->setContentsMargins(0, 0, 10, 10);
+  if (empty_) outer->addWidget(empty_);
   groups_ = new QWidget(inner);
-  auto* columns = new QHBoxLayout(groups_);
-  columns->setContentsMargins(0, 0, 0, 0);
-  columns->setSpacing(36);
-  for (int i = 0; i < 2; ++i) {
+  auto* sides = new QHBoxLayout(groups_);
+  sides->setContentsMargins(0, 0, 0, 0);
+  sides->setSpacing(36);
+  for (int i = 0; i < columns; ++i) {
     auto* column = new QVBoxLayout;
     column->setSpacing(4);  // or it would take the gap between the columns
-    columns->addLayout(column, 1);
+    sides->addLayout(column, 1);
   }
   outer->addWidget(groups_);
-  std::vector<const Calculator*> mine;
-  for (const Calculator& c : calculators())
-    if (c.stage == stage) mine.push_back(&c);
-  if (!mine.empty()) {
-    outer->addWidget(
-        label(tr("At the bench: for anything, not kept in the job"), "question", inner));
-    auto* grid = new QGridLayout;
-    grid->setHorizontalSpacing(36);
-    for (std::size_t i = 0; i < mine.size(); ++i) {
-      auto* card = new CalcCard(session, *mine[i], inner);
-      cards_.emplace_back(QString::fromLatin1(mine[i]->id), card);
-      grid->addWidget(card, static_cast<int>(i) / 2, static_cast<int>(i) % 2, Qt::AlignTop);
-    }
-    grid->setColumnStretch(0, 1);
-    grid->setColumnStretch(1, 1);
-    outer->addLayout(grid);
-  }
+  if (bench) add_bench(outer, inner);
   outer->addStretch(1);
   setWidget(inner);
+}
+
+void FiguresView::add_bench(QVBoxLayout* outer, QWidget* inner) {
+  std::vector<const Calculator*> mine;
+  for (const Calculator& c : calculators())
+    if (c.stage == stage_) mine.push_back(&c);
+  if (mine.empty()) return;
+  outer->addWidget(label(tr("At the bench: for anything, not kept in the job"), "question", inner));
+  auto* grid = new QGridLayout;
+  grid->setHorizontalSpacing(36);
+  for (std::size_t i = 0; i < mine.size(); ++i) {
+    auto* card = new CalcCard(session_, *mine[i], inner);
+    cards_.emplace_back(QString::fromLatin1(mine[i]->id), card);
+    grid->addWidget(card, static_cast<int>(i) / 2, static_cast<int>(i) % 2, Qt::AlignTop);
+  }
+  grid->setColumnStretch(0, 1);
+  grid->setColumnStretch(1, 1);
+  outer->addLayout(grid);
+}
+
+std::vector<FigureGroup> FiguresView::wanted() const {
+  if (only_.empty()) return figure_groups(session_.job(), stage_);
+  std::vector<FigureGroup> list;
+  for (const std::string& id : only_)
+    if (auto g = figure_group(session_.job(), id); g && !g->figures.empty())
+      list.push_back(std::move(*g));
+  return list;
 }
 
 CalcCard* FiguresView::card(const QString& id) const {
@@ -251,20 +274,22 @@ void FiguresView::add_group(QVBoxLayout* column, const FigureGroup& g) {
 void FiguresView::refresh() {
   text_.clear();
   auto* columns = static_cast<QHBoxLayout*>(groups_->layout());
-  QVBoxLayout* sides[2];
-  for (int i = 0; i < 2; ++i) {
-    sides[i] = static_cast<QVBoxLayout*>(columns->itemAt(i)->layout());
-    clear(sides[i]);
+  std::vector<QVBoxLayout*> sides;
+  for (int i = 0; i < columns->count(); ++i) {
+    sides.push_back(static_cast<QVBoxLayout*>(columns->itemAt(i)->layout()));
+    clear(sides.back());
   }
-  std::size_t filled[2] = {0, 0};
-  const auto groups = figure_groups(session_.job(), stage_);
+  std::vector<std::size_t> filled(sides.size(), 0);
+  const auto groups = wanted();
   for (const FigureGroup& g : groups) {
-    const int side = filled[0] <= filled[1] ? 0 : 1;
+    const auto side =
+        static_cast<std::size_t>(std::min_element(filled.begin(), filled.end()) - filled.begin());
     add_group(sides[side], g);
     filled[side] += g.figures.size() + 3;
   }
   for (auto* side : sides) side->addStretch(1);
   groups_->setVisible(!groups.empty());
+  if (empty_) empty_->setVisible(groups.empty());
 }
 
 }  // namespace yoke

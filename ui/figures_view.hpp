@@ -41,6 +41,10 @@ class FiguresView : public QScrollArea {
 
  public:
   FiguresView(Session& session, Stage stage, QWidget* parent);
+  /// Only the groups named, in one column, without bench calculations; `empty` is said when none of
+  /// them has anything to tell yet.
+  FiguresView(Session& session, std::vector<std::string> groups, const QString& empty,
+              QWidget* parent);
   /// Computes and shows the figures anew; the bench calculations keep what was typed.
   void refresh();
   [[nodiscard]] CalcCard* card(const QString& id) const;
@@ -48,9 +52,14 @@ class FiguresView : public QScrollArea {
   [[nodiscard]] QString text() const { return text_; }
 
  private:
+  void build(int columns, bool bench);
+  void add_bench(QVBoxLayout* outer, QWidget* inner);
   void add_group(QVBoxLayout* column, const FigureGroup& group);
+  [[nodiscard]] std::vector<FigureGroup> wanted() const;
   Session& session_;
-  Stage stage_;
+  Stage stage_ = Stage::survey;
+  std::vector<std::string> only_;
+  QLabel* empty_ = nullptr;
   QWidget* groups_;
   QString text_;
   std::vector<std::pair<QString, CalcCard*>> cards_;

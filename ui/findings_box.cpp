@@ -6,8 +6,8 @@
 
 namespace yoke {
 
-FindingsBox::FindingsBox(Session& session, Stage stage, QWidget* parent)
-    : QLabel(parent), session_(session), stage_(stage) {
+FindingsBox::FindingsBox(Session& session, Stage stage, QWidget* parent, std::size_t most)
+    : QLabel(parent), session_(session), stage_(stage), most_(most) {
   setWordWrap(true);
   setTextFormat(Qt::RichText);
   setTextInteractionFlags(Qt::TextSelectableByMouse);
@@ -24,6 +24,8 @@ void FindingsBox::refresh() {
   std::stable_sort(mine.begin(), mine.end(),
                    [](const Finding& a, const Finding& b) { return a.severity > b.severity; });
   QString html;
+  const std::size_t more = mine.size() > most_ ? mine.size() - most_ : 0;
+  mine.resize(mine.size() - more);
   for (const Finding& f : mine) {
     const QString message = text_of(f.message).toHtmlEscaped();
     const QString remedy = text_of(f.remedy).toHtmlEscaped();
@@ -37,6 +39,9 @@ void FindingsBox::refresh() {
               .arg(f.severity == Severity::hard ? QStringLiteral("■ HARD") : QStringLiteral("▲"),
                    message, remedy);
   }
+  if (more > 0)
+    html += QStringLiteral("<p style='margin:2px 0'>%1</p>")
+                .arg(tr("and %n more on the sheet (Record)", nullptr, static_cast<int>(more)));
   setText(html);
   setVisible(!html.isEmpty());
 }

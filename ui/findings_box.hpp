@@ -11,12 +11,14 @@ class FindingsBox : public QLabel {
   Q_OBJECT
 
  public:
-  FindingsBox(Session& session, Stage stage, QWidget* parent = nullptr);
+  /// `most`: lines shown; the rest is counted and stands on the sheet.
+  FindingsBox(Session& session, Stage stage, QWidget* parent = nullptr, std::size_t most = 6);
   void refresh();
 
  private:
   Session& session_;
   Stage stage_;
+  std::size_t most_;
 };
 
 }  // namespace yoke

@@ -4,6 +4,7 @@
 #include "job/params.hpp"
 #include "paint/line_of_force.hpp"
 #include "session/session.hpp"
+#include "ui/callout_editor.hpp"
 #include "ui/picture_view.hpp"
 
 namespace yoke {
@@ -15,13 +16,27 @@ class LineView : public PictureView {
 
  public:
   LineView(Session& session, bool folded, QWidget* parent = nullptr);
+  /// Dimensions are typed on the drawing; without this a touch is only told.
+  void set_editable();
+  /// All dimensions of this group are scribed.
+  void focus_group(std::optional<Group> group);
+  /// Opens the entry of a dimension, when it is scribed.
+  bool edit(Which which, Param param);
+  [[nodiscard]] CalloutEditor* editor() const { return editor_; }
 
  signals:
   void dimension_touched(Which which, Param param);
 
+ protected:
+  void keyPressEvent(QKeyEvent* e) override;
+
  private:
   void drag(const QString& id, QPointF from, QPointF to);
+  void step(int by);
   Session& session_;
+  CalloutEditor* editor_ = nullptr;
+  std::optional<Group> group_;
+  std::optional<Param> selected_;
   double pressed_before_m_ = 0;
 };
 

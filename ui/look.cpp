@@ -70,6 +70,10 @@ QPushButton#main { background: #10304f; color: white; border-color: #0a1e38; }
 QPushButton#main:hover { background: #2c5a86; }
 QPushButton#main:disabled { background: #8b98a8; color: #f1ebdd; }
 QPushButton#small { padding: 3px 8px; }
+QPushButton#face { background: transparent; border: none; border-bottom: 3px solid transparent; border-radius: 0; padding: 5px 9px 3px 9px; color: #2c5a86; font-weight: 500; }
+QPushButton#face:hover { background: #efe7d6; }
+QPushButton#face:checked { background: transparent; color: #23262b; border-bottom: 3px solid #a83e00; font-weight: bold; }
+QPushButton#face:focus { border: 2px solid #2c5a86; padding: 3px 7px 4px 7px; }
 QCheckBox { spacing: 10px; min-height: 30px; }
 QCheckBox::indicator { width: 20px; height: 20px; border: 1px solid #7d776a; background: #fffdf8; border-radius: 3px; }
 QCheckBox::indicator:checked { image: url(:/icons/tick.svg); background: #2c5a86; border-color: #10304f; }

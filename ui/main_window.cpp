@@ -145,6 +145,17 @@ void MainWindow::build_menus() {
     add(stages, qPrintable(QStringLiteral("stage%1").arg(n)), text_of(stage_words(s)),
         QKeySequence(Qt::CTRL | static_cast<Qt::Key>(Qt::Key_1 + n)), [this, s] { show_stage(s); });
   }
+  stages->addSeparator();
+  const auto face = [this](int by) {
+    if (auto* p = qobject_cast<StagePage*>(stack_->currentWidget())) {
+      const auto n = static_cast<int>(p->face_count());
+      p->show_face(static_cast<std::size_t>((static_cast<int>(p->face()) + by + n) % n));
+    }
+  };
+  add(stages, "face_after", tr("Next &face of this stage"),
+      QKeySequence(Qt::CTRL | Qt::Key_PageDown), [face] { face(1); });
+  add(stages, "face_before", tr("&Previous face"), QKeySequence(Qt::CTRL | Qt::Key_PageUp),
+      [face] { face(-1); });
   auto* pedal = menuBar()->addMenu(tr("&Pedal"));
   add(pedal, "condition_before", tr("Condition to the left"), QKeySequence(Qt::Key_F6),
       [this] { step_condition(-1); });
@@ -288,9 +299,9 @@ void MainWindow::next_measurement() {
   const Which which = which_of(session_.shown());
   const auto p = next_to_measure(session_.job(), which, measured_last_);
   if (!p) return;
-  measured_last_ = p;
+  measured_last_ = p->param;
   show_stage(Stage::survey);
-  survey_->focus_param(which, *p);
+  survey_->focus_param(p->which, p->param);
 }
 
 void MainWindow::step_condition(int by) {

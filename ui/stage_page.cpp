@@ -1,5 +1,6 @@
 #include "ui/stage_page.hpp"
 
+#include <QButtonGroup>
 #include <QFileDialog>
 #include <QMessageBox>
 #include <QPushButton>
@@ -65,7 +66,7 @@ void replace_inner(QScrollArea* area, QWidget* inner) {
 }
 
 StagePage::StagePage(Session& session, Stage stage, const QString& question, QWidget* parent)
-    : QWidget(parent), session_(session), stage_(stage) {
+    : QWidget(parent), session_(session), stage_(stage), question_text_(question) {
   setObjectName(QStringLiteral("page"));
   auto* outer = new QVBoxLayout(this);
   outer->setContentsMargins(16, 8, 16, 8);
@@ -75,9 +76,9 @@ StagePage::StagePage(Session& session, Stage stage, const QString& question, QWi
   auto* title = new QLabel(text_of(stage_words(stage)), this);
   title->setObjectName(QStringLiteral("title"));
   heading_->addWidget(title);
-  auto* q = new QLabel(question, this);
-  q->setObjectName(QStringLiteral("question"));
-  heading_->addWidget(q, 1);
+  question_ = new QLabel(question, this);
+  question_->setObjectName(QStringLiteral("question"));
+  heading_->addWidget(question_, 1);
   outer->addLayout(heading_);
   sides_ = new QStackedWidget(this);
   auto* work = new QWidget(this);
@@ -85,6 +86,7 @@ StagePage::StagePage(Session& session, Stage stage, const QString& question, QWi
   body_->setContentsMargins(0, 0, 0, 0);
   body_->setSpacing(8);
   sides_->addWidget(work);
+  faces_.push_back(work);
   outer->addWidget(sides_, 1);
   if (has_figures(stage)) {
     figures_button_ = new QPushButton(tr("Figures"), this);
@@ -111,8 +113,50 @@ void StagePage::show_figures(bool on) {
     sides_->addWidget(figures_);
   }
   if (on) figures_->refresh();
-  sides_->setCurrentIndex(on ? 1 : 0);
+  sides_->setCurrentWidget(on ? static_cast<QWidget*>(figures_) : faces_[face_]);
   if (on) figures_->setFocus();
+}
+
+std::vector<QVBoxLayout*> StagePage::make_faces(const QStringList& names) {
+  std::vector<QVBoxLayout*> layouts;
+  auto* group = new QButtonGroup(this);
+  for (qsizetype i = 0; i < names.size(); ++i) {
+    if (i > 0) {
+      auto* w = new QWidget(this);
+      auto* box = new QVBoxLayout(w);
+      box->setContentsMargins(0, 0, 0, 0);
+      box->setSpacing(8);
+      sides_->addWidget(w);
+      faces_.push_back(w);
+      layouts.push_back(box);
+    }
+    auto* b = new QPushButton(names[i], this);
+    b->setObjectName(QStringLiteral("face"));
+    b->setCheckable(true);
+    b->setChecked(i == 0);
+    group->addButton(b);
+    heading_->insertWidget(1 + static_cast<int>(i), b);
+    face_buttons_.push_back(b);
+    connect(b, &QPushButton::clicked, this, [this, i] { show_face(static_cast<std::size_t>(i)); });
+  }
+  heading_->setSpacing(8);
+  return layouts;
+}
+
+void StagePage::show_face(std::size_t face) {
+  if (face >= faces_.size()) return;
+  face_ = face;
+  if (face < face_buttons_.size()) face_buttons_[face]->setChecked(true);
+  if (figures_button_ && figures_button_->isChecked()) figures_button_->setChecked(false);
+  sides_->setCurrentWidget(faces_[face]);
+  refresh();
+}
+
+void StagePage::resizeEvent(QResizeEvent* e) {
+  QWidget::resizeEvent(e);
+  // Beside the faces' buttons the question has room in a large window only.
+  constexpr int kRoomy = 1400;
+  question_->setText(face_buttons_.empty() || width() >= kRoomy ? question_text_ : QString());
 }
 
 void StagePage::showEvent(QShowEvent* e) {

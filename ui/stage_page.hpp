@@ -36,6 +36,10 @@ class StagePage : public QWidget {
   /// Shows the stage's figures and bench calculations, or its work again.
   void show_figures(bool on);
   [[nodiscard]] FiguresView* figures() const { return figures_; }
+  /// Shows one of the page's faces; the first is the work itself.
+  void show_face(std::size_t face);
+  [[nodiscard]] std::size_t face() const { return face_; }
+  [[nodiscard]] std::size_t face_count() const { return faces_.size(); }
   [[nodiscard]] QPushButton* figures_button() const { return figures_button_; }
 
  protected:
@@ -44,11 +48,19 @@ class StagePage : public QWidget {
   void showEvent(QShowEvent* e) override;
   [[nodiscard]] QVBoxLayout* body() const { return body_; }
   [[nodiscard]] QHBoxLayout* heading() const { return heading_; }
+  /// Names the body and adds further faces beside it, each with a button in the heading.
+  std::vector<QVBoxLayout*> make_faces(const QStringList& names);
+  void resizeEvent(QResizeEvent* e) override;
   Session& session_;
 
  private:
   Stage stage_;
+  QString question_text_;
   QHBoxLayout* heading_;
+  QLabel* question_;
+  std::vector<QWidget*> faces_;
+  std::vector<QPushButton*> face_buttons_;
+  std::size_t face_ = 0;
   QVBoxLayout* body_;
   QStackedWidget* sides_;
   QPushButton* figures_button_ = nullptr;

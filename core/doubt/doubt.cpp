@@ -6,6 +6,8 @@
 #include <cmath>
 #include <thread>
 
+#include "proving/fit.hpp"
+
 namespace yoke {
 
 namespace {
@@ -43,7 +45,7 @@ std::uint64_t split_mix(std::uint64_t x) {
 std::vector<Doubtful> doubtful_values(const Values& values, bool plan) {
   std::vector<Doubtful> list;
   for (const ParamInfo& p : all_params()) {
-    if (p.kind == Kind::choice || p.group == Group::target || p.group == Group::rod) continue;
+    if (p.kind == Kind::choice || !pressed_by(p.group)) continue;
     const Value& v = values.at(p.param);
     if (!v.known() || v.doubt_si <= 0) continue;
     const bool own = plan && v.origin == Origin::measured && !v.inherited;
@@ -310,6 +312,44 @@ Expected<ConditionDoubt> doubt(const Job& job, ConditionId id, const DoubtReques
   auto r = doubt(job, std::span(&id, 1), q);
   if (!r) return fail(r.error());
   return std::move(r->conditions.front());
+}
+
+std::vector<Sensitivity> sensitivities(const Job& job, ConditionId id) {
+  const Drawn d = read(job);
+  const Figures middle = figures_of(strip_inputs(d.values[0], d.values[1]), id);
+  return middle.ok ? sensitivities(d, id, middle) : std::vector<Sensitivity>{};
+}
+
+Expected<CurveBand> curve_band(const Job& job, ConditionId id, std::span<const double> forces_n,
+                               const DoubtRequest& q) {
+  const Drawn d = read(job);
+  const auto w = static_cast<std::size_t>(which_of(id));
+  std::vector<std::vector<double>> travels(forces_n.size());
+  std::size_t made = 0;
+  for (std::size_t i = 0; i < q.samples; ++i) {
+    Values v = d.values[w];
+    for (const Doubtful& f : d.doubtful[w])
+      v.set_si(f.param,
+               within_range(f.param, f.si + counter_normal(q.seed, f.stream, i) * f.sigma));
+    const Assembly a = assemble(v);
+    if (!a.system) continue;
+    const auto model = FeelModel::make(*a.system, condition_of(v, id));
+    if (!model) continue;
+    ++made;
+    for (std::size_t k = 0; k < forces_n.size(); ++k)
+      if (const auto t = predicted_travel_m(*model, forces_n[k])) travels[k].push_back(*t);
+    if (q.progress && !q.progress(static_cast<double>(i) / static_cast<double>(q.samples)))
+      return fail({"samples", "", "", "The run was cancelled", "Start it again when you like"});
+  }
+  CurveBand band;
+  for (std::size_t k = 0; k < forces_n.size(); ++k) {
+    if (travels[k].size() * 10 < made * 9 || travels[k].empty()) break;
+    band.force_n.push_back(forces_n[k]);
+    band.travel_m.push_back(band_of(travels[k]));
+  }
+  if (band.force_n.empty())
+    return fail({"job", "", "", "No press can be computed", "Enter what is missing in Survey"});
+  return band;
 }
 
 }  // namespace yoke

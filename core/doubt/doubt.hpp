@@ -100,4 +100,18 @@ struct DoubtReport {
 [[nodiscard]] Expected<ConditionDoubt> doubt(const Job& job, ConditionId id,
                                              const DoubtRequest& request);
 
+/// First-order sensitivities alone, unranked draws left out: fast. Empty while the condition cannot
+/// be pressed.
+[[nodiscard]] std::vector<Sensitivity> sensitivities(const Job& job, ConditionId id);
+
+/// 8 of 10 curves lie between: bands of pad travel at given pad forces. A force that over a tenth
+/// of the draws cannot reach ends the band.
+struct CurveBand {
+  std::vector<double> force_n;
+  std::vector<Band> travel_m;
+};
+[[nodiscard]] Expected<CurveBand> curve_band(const Job& job, ConditionId id,
+                                             std::span<const double> forces_n,
+                                             const DoubtRequest& request);
+
 }  // namespace yoke

@@ -14,15 +14,37 @@ struct Entry {
   FigureGroup (*make)(const FigureInputs&);
 };
 
-constexpr Entry kEntries[] = {
-    {"control", Stage::survey, groups::control},   {"press", Stage::size, groups::press},
-    {"bands", Stage::size, groups::bands},         {"backward", Stage::size, groups::backward},
-    {"balance", Stage::size, groups::balance},     {"bar", Stage::size, groups::twin},
-    {"clutch", Stage::size, groups::clutch},       {"benchmarks", Stage::size, groups::benchmarks},
-    {"holding", Stage::size, groups::holding},     {"reserve", Stage::size, groups::reserve},
-    {"stack", Stage::fit, groups::clutch_stack},   {"reservoir", Stage::plumb, groups::reservoir},
-    {"supply", Stage::install, groups::supply},    {"ports", Stage::bleed, groups::ports},
-    {"stages", Stage::bleed, groups::work_stages}, {"causes", Stage::prove, groups::causes}};
+constexpr Entry kEntries[] = {{"identity", Stage::survey, groups::identity},
+                              {"symptoms", Stage::survey, groups::symptoms},
+                              {"slack", Stage::survey, groups::slack},
+                              {"before", Stage::survey, groups::before},
+                              {"ageing", Stage::survey, groups::ageing},
+                              {"gauge", Stage::survey, groups::gauge},
+                              {"kit", Stage::survey, groups::kit},
+                              {"upstream", Stage::survey, groups::upstream},
+                              {"control", Stage::survey, groups::control},
+                              {"need", Stage::size, groups::assist_need_group},
+                              {"assist-types", Stage::size, groups::assist_types},
+                              {"concealed", Stage::size, groups::concealed},
+                              {"plain-bore", Stage::size, groups::plain_bore},
+                              {"valves", Stage::size, groups::valves},
+                              {"later", Stage::size, groups::later},
+                              {"press", Stage::size, groups::press},
+                              {"bands", Stage::size, groups::bands},
+                              {"backward", Stage::size, groups::backward},
+                              {"balance", Stage::size, groups::balance},
+                              {"bar", Stage::size, groups::twin},
+                              {"clutch", Stage::size, groups::clutch},
+                              {"benchmarks", Stage::size, groups::benchmarks},
+                              {"holding", Stage::size, groups::holding},
+                              {"reserve", Stage::size, groups::reserve},
+                              {"stack", Stage::fit, groups::clutch_stack},
+                              {"chambers", Stage::plumb, groups::chambers},
+                              {"reservoir", Stage::plumb, groups::reservoir},
+                              {"supply", Stage::install, groups::supply},
+                              {"ports", Stage::bleed, groups::ports},
+                              {"stages", Stage::bleed, groups::work_stages},
+                              {"causes", Stage::prove, groups::causes}};
 
 FigureGroup made(const Entry& e, const FigureInputs& in) {
   FigureGroup g = e.make(in);

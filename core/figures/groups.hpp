@@ -21,5 +21,20 @@ namespace yoke::groups {
 [[nodiscard]] FigureGroup reservoir(const FigureInputs& in);
 [[nodiscard]] FigureGroup work_stages(const FigureInputs& in);
 [[nodiscard]] FigureGroup causes(const FigureInputs& in);
+[[nodiscard]] FigureGroup identity(const FigureInputs& in);
+[[nodiscard]] FigureGroup symptoms(const FigureInputs& in);
+[[nodiscard]] FigureGroup before(const FigureInputs& in);
+[[nodiscard]] FigureGroup slack(const FigureInputs& in);
+[[nodiscard]] FigureGroup ageing(const FigureInputs& in);
+[[nodiscard]] FigureGroup gauge(const FigureInputs& in);
+[[nodiscard]] FigureGroup kit(const FigureInputs& in);
+[[nodiscard]] FigureGroup upstream(const FigureInputs& in);
+[[nodiscard]] FigureGroup assist_need_group(const FigureInputs& in);
+[[nodiscard]] FigureGroup assist_types(const FigureInputs& in);
+[[nodiscard]] FigureGroup concealed(const FigureInputs& in);
+[[nodiscard]] FigureGroup plain_bore(const FigureInputs& in);
+[[nodiscard]] FigureGroup chambers(const FigureInputs& in);
+[[nodiscard]] FigureGroup valves(const FigureInputs& in);
+[[nodiscard]] FigureGroup later(const FigureInputs& in);
 
 }  // namespace yoke::groups

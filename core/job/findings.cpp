@@ -9,8 +9,11 @@
 #include "proving/fit.hpp"
 #include "proving/gates.hpp"
 #include "rod/rod.hpp"
+#include "sizing/changes.hpp"
 #include "sizing/relative.hpp"
+#include "survey/identity.hpp"
 #include "work/bleeding.hpp"
+#include "work/parts_gate.hpp"
 #include "work/steps.hpp"
 
 namespace yoke {
@@ -117,6 +120,51 @@ std::vector<Finding> survey_findings(const Job& job) {
   return f;
 }
 
+std::vector<Finding> choice_findings(const Job& job, const std::vector<ConditionReport>& strip) {
+  std::vector<Finding> f;
+  const Values found = resolve(job, Which::found);
+  const Values plan = resolve(job, Which::plan);
+  const bool clutch = works_clutch(plan);
+  const char* source = "common practice, no source";
+  const auto tell = [&](const std::vector<Consequence>& list, Stage stage) {
+    for (const Consequence& c : list)
+      if (c.severity != Severity::note)
+        f.push_back({c.severity, stage, c.code, c.what, "", c.remedy, source});
+  };
+  tell(ageing_consequences(found), Stage::survey);
+  tell(upstream_consequences(found), Stage::survey);
+  if (!clutch) {
+    tell(identify(job, found, report_of(strip, ConditionId::found)).wrong, Stage::survey);
+    tell(residual_rules(plan), Stage::size);
+  }
+  for (const Concealed& c : concealed_faults(found, plan).faults)
+    if (c.hidden_m() >= 3e-3)
+      f.push_back({Severity::warning, Stage::size, "size.concealed",
+                   fmt::format("An unsolved fault is only concealed: {} eats {:.0f} mm now and "
+                               "{:.0f} mm with the plan",
+                               c.fault, c.before_m * 1e3, c.after_m * 1e3),
+                   "the cause found and cured", "Cure it first; see the causes in Survey", source});
+  const PlainBore plain = plain_for_take_up(strip_inputs(found, plan));
+  if (plain.applies && plain.because.empty() && plain.calipers_too)
+    f.push_back({Severity::warning, Stage::size, "size.plain_bore",
+                 fmt::format("Plain master in place of a take-up one: {:.0f} mm more travel",
+                             plain.extra_m * 1e3),
+                 "calipers that run close", "Change the calipers too, or keep the take-up master",
+                 source});
+  for (const Later& l : job.later)
+    for (const Consequence& c : later_consequences(l.what, plan))
+      if (c.severity != Severity::note)
+        f.push_back({Severity::note, Stage::size, c.code,
+                     std::string(later_words(l.what)) +
+                         (l.date.empty() ? ", some day: " : ", " + l.date + ": ") + c.what,
+                     "", c.remedy, source});
+  if (const PartsGate g = parts_gate(job, ""); !g.may_start)
+    f.push_back({Severity::warning, Stage::install, "install.parts", g.sentence,
+                 "every part needed first proved by hand",
+                 "Try thread and seat on the real part; see Size, Later and parts", source});
+  return f;
+}
+
 std::vector<Finding> strip_findings(const Job& job, const std::vector<ConditionReport>& strip) {
   std::vector<Finding> f;
   for (const auto& c : strip) {
@@ -141,6 +189,7 @@ std::vector<Finding> strip_findings(const Job& job, const std::vector<ConditionR
 std::vector<Finding> find_all(const Job& job, const std::vector<ConditionReport>& strip) {
   std::vector<Finding> all = survey_findings(job);
   add(all, strip_findings(job, strip));
+  add(all, choice_findings(job, strip));
   add(all, angle_report(job, Which::plan).findings);
   add(all, rod_report(job).findings);
   add(all, outlet_report(job, Which::plan).findings);

@@ -10,6 +10,9 @@ namespace yoke {
 [[nodiscard]] std::vector<Finding> find_all(const Job& job,
                                             const std::vector<ConditionReport>& strip);
 [[nodiscard]] std::vector<Finding> survey_findings(const Job& job);
+/// Age, earlier changes, identity, valves, concealed faults, later conversions, parts in hand.
+[[nodiscard]] std::vector<Finding> choice_findings(const Job& job,
+                                                   const std::vector<ConditionReport>& strip);
 [[nodiscard]] std::vector<Finding> strip_findings(const Job& job,
                                                   const std::vector<ConditionReport>& strip);
 /// Marked proved, and every gate still passes.

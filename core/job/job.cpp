@@ -1,6 +1,7 @@
 #include "job/job.hpp"
 
 #include <algorithm>
+#include <chrono>
 #include <cmath>
 
 #include "job/typical.hpp"
@@ -42,6 +43,24 @@ Value value_of(const Job& job, Which which, Param param) {
   // An efficiency cannot be better than 1: 20 % of 0.95 would say nothing but "less".
   if (p.kind == Kind::fraction) doubt = std::min(doubt, p.max_si - *typical);
   return {Origin::typical, *typical, doubt, How::unknown, false, false};
+}
+
+bool is_day(std::string_view t) {
+  if (t.size() != 10 || t[4] != '-' || t[7] != '-') return false;
+  int part[3] = {0, 0, 0};
+  int which = 0;
+  for (const char c : t) {
+    if (c == '-') {
+      ++which;
+    } else {
+      if (c < '0' || c > '9' || which > 2) return false;
+      part[which] = part[which] * 10 + (c - '0');
+    }
+  }
+  return std::chrono::year_month_day{std::chrono::year{part[0]},
+                                     std::chrono::month{static_cast<unsigned>(part[1])},
+                                     std::chrono::day{static_cast<unsigned>(part[2])}}
+      .ok();
 }
 
 std::string origin_words(const Job& job, Which which, Param param) {

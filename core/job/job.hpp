@@ -58,6 +58,47 @@ struct GateRecord {
   bool operator==(const GateRecord&) const = default;
 };
 
+/// What kind of thing a part is; decides which dimensions describe it.
+enum class PartKind { master, booster, slave, lever };
+
+/// Another unit that is thought about: its own values, laid over the plan's.
+struct Candidate {
+  std::string name;
+  std::string maker;
+  PartKind kind = PartKind::master;
+  Sheet sheet;
+  bool operator==(const Candidate&) const = default;
+};
+
+/// A later conversion that this one must not forget.
+enum class LaterKind {
+  front_discs,
+  rear_discs,
+  booster,
+  electric_drive,
+  axle_swap,
+  battery_move,
+  bigger_tyres
+};
+struct Later {
+  LaterKind what = LaterKind::front_discs;
+  std::string date;  ///< ISO day it is planned for; empty: some day
+  bool operator==(const Later&) const = default;
+};
+
+/// A part that is waited for, and what was proved on it by hand.
+struct PartInHand {
+  std::string name;
+  std::string promised;  ///< ISO day; empty: not promised
+  bool here = false;
+  bool thread = false;       ///< its thread was screwed together by hand with its mate
+  bool seat = false;         ///< its seat was looked at against its mate
+  bool place = false;        ///< it was held where it goes
+  bool before_apart = true;  ///< needed before the car comes apart
+  std::string note;
+  bool operator==(const PartInHand&) const = default;
+};
+
 enum class JobState { in_work, proved, left_unsafe };
 
 struct Job {
@@ -71,6 +112,10 @@ struct Job {
   std::map<std::string, StepRecord> steps;
   std::map<std::string, BleedRecord> bleeding;
   std::vector<Reading> readings;
+  std::vector<Reading> before;  ///< of the system as found, kept for comparison
+  std::vector<Candidate> candidates;
+  std::vector<Later> later;
+  std::vector<PartInHand> parts;
   PumpTest pump;
   std::map<std::string, GateRecord> gates;
   /// Members a newer writer put into the file, kept as they were read: JSON text by place.
@@ -99,5 +144,8 @@ struct Value {
 
 /// Where a value comes from, in words for the sheet: "calliper", "typical (common practice, …)".
 [[nodiscard]] std::string origin_words(const Job& job, Which which, Param param);
+
+/// "2026-05-31": a day that exists.
+[[nodiscard]] bool is_day(std::string_view text);
 
 }  // namespace yoke

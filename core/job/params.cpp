@@ -117,6 +117,20 @@ std::string_view group_words(Group group) {
       return "Wishes and limits";
     case Group::rod:
       return "Push rod";
+    case Group::unit:
+      return "The unit itself";
+    case Group::kit:
+      return "Repair kit";
+    case Group::symptom:
+      return "Symptoms";
+    case Group::ageing:
+      return "Age and state";
+    case Group::gauge:
+      return "Bore gauging";
+    case Group::changed:
+      return "Changed before";
+    case Group::room:
+      return "Room and power";
   }
   return "";
 }

@@ -35,8 +35,24 @@ enum class Group {
   clutch,
   vehicle,
   target,
-  rod
+  rod,
+  unit,     ///< the unit on the bench: what another one is compared by
+  kit,      ///< a repair kit: found what is in it, plan what the kit holds
+  symptom,  ///< of the fitted system only, as are the next four
+  ageing,
+  gauge,
+  changed,
+  room
 };
+/// What a press depends on; the others describe, compare and judge.
+[[nodiscard]] constexpr bool pressed_by(Group g) {
+  return g < Group::target;
+}
+/// Asked of the fitted system only.
+[[nodiscard]] constexpr bool found_only(Group g) {
+  return g == Group::symptom || g == Group::ageing || g == Group::gauge || g == Group::changed ||
+         g == Group::room;
+}
 
 struct ParamOption {
   std::string_view key;    ///< in files and on the command line

@@ -19,7 +19,7 @@ bool axle_relevant(const Job& job, Which which, Param p, Axle axle) {
     return std::any_of(list.begin(), list.end(), [&](Param f) { return of_axle(f, axle) == p; });
   };
   if (any({Param::front_piston, Param::front_pistons, Param::front_radius, Param::front_mu,
-           Param::front_clearance, Param::front_knock_back}))
+           Param::front_clearance, Param::front_knock_back, Param::front_above}))
     return !is(job, which, kind, 2);
   if (any({Param::front_cylinder, Param::front_cylinder_pistons, Param::front_drum,
            Param::front_shoes, Param::front_brake_factor, Param::front_shoe_clearance,
@@ -106,6 +106,17 @@ bool clutch_param_relevant(const Job& job, Which which, Param p) {
   return true;
 }
 
+bool unit_relevant(const Job& job, Which which, Param p) {
+  const bool single =
+      is(job, which, Param::master_kind, 0) || is(job, which, Param::control_use, 1);
+  if (one_of(p, {Param::unit_front_outlet, Param::unit_port2_side, Param::unit_port2_thread,
+                 Param::unit_port2_seat, Param::unit_chamber2}))
+    return !single;
+  if (p == Param::unit_stud_pitch2) return is(job, which, Param::unit_studs, 2);
+  if (p == Param::unit_inlet_pitch) return is(job, which, Param::unit_inlets, 2);
+  return true;
+}
+
 /// With a clutch only one piston, its line and its own questions are left.
 bool asked_of_clutch(const Job& job, Which which, Param p) {
   switch (info(p).group) {
@@ -124,9 +135,23 @@ bool asked_of_clutch(const Job& job, Which which, Param p) {
                         Param::lines_tube_material, Param::lines_hose_bore, Param::lines_hose_grade,
                         Param::fluid_grade, Param::fluid_temperature, Param::air_left});
     case Group::target:
-      return one_of(p, {Param::limit_effort, Param::limit_travel, Param::limit_reserve});
+      return one_of(p, {Param::limit_effort, Param::limit_travel, Param::limit_reserve,
+                        Param::target_preference, Param::target_sizes});
     case Group::vehicle:
       return one_of(p, {Param::vehicle_altitude, Param::vehicle_steering});
+    case Group::unit:
+      return unit_relevant(job, which, p) && !one_of(p, {Param::unit_front_outlet});
+    case Group::symptom:
+      return !one_of(p, {Param::symptom_engine, Param::symptom_lamp, Param::symptom_creep,
+                         Param::symptom_drag});
+    case Group::ageing:
+      return p != Param::age_check_valve;
+    case Group::changed:
+      return one_of(p, {Param::changed_master, Param::changed_engine, Param::changed_headers,
+                        Param::changed_pedal, Param::changed_cover});
+    case Group::kit:
+    case Group::gauge:
+      return true;
     default:
       return false;
   }
@@ -135,6 +160,7 @@ bool asked_of_clutch(const Job& job, Which which, Param p) {
 }  // namespace
 
 bool relevant(const Job& job, Which which, Param p) {
+  if (found_only(info(p).group) && which != Which::found) return false;
   if (is(job, which, Param::control_use, 1)) return asked_of_clutch(job, which, p);
   switch (info(p).group) {
     case Group::control:
@@ -152,6 +178,10 @@ bool relevant(const Job& job, Which which, Param p) {
       return !is(job, which, Param::master_kind, 0);
     case Group::lines:
       return lines_relevant(job, which, p);
+    case Group::unit:
+      return unit_relevant(job, which, p);
+    case Group::changed:
+      return p != Param::changed_cover;
     case Group::clutch:
       return false;
     default:
@@ -164,26 +194,6 @@ std::vector<Param> relevant_params(const Job& job, Which which, Group group) {
   for (const ParamInfo& p : all_params())
     if (p.group == group && relevant(job, which, p.param)) list.push_back(p.param);
   return list;
-}
-
-std::optional<Param> next_to_measure(const Job& job, Which which, std::optional<Param> after) {
-  const Assembly a = assemble(job, which);
-  std::vector<Param> list = a.missing_system;
-  list.insert(list.end(), a.missing_brakes.begin(), a.missing_brakes.end());
-  list.insert(list.end(), a.missing_vehicle.begin(), a.missing_vehicle.end());
-  for (const ParamInfo& p : all_params()) {
-    const Value v = value_of(job, which, p.param);
-    const bool guess = v.origin == Origin::measured && v.how == How::estimate;
-    if (guess && relevant(job, which, p.param) &&
-        std::find(list.begin(), list.end(), p.param) == list.end())
-      list.push_back(p.param);
-  }
-  if (list.empty()) return std::nullopt;
-  if (after)
-    if (const auto it = std::find(list.begin(), list.end(), *after);
-        it != list.end() && it + 1 != list.end())
-      return *(it + 1);
-  return list.front();
 }
 
 }  // namespace yoke

@@ -7,6 +7,7 @@
 #include <string>
 #include <vector>
 
+#include "job/values.hpp"
 #include "proving/fit.hpp"
 
 namespace yoke {
@@ -27,6 +28,8 @@ enum class Cause {
   residual_missing,
   front_blocked,
   rear_blocked,
+  pivot_wear,
+  dead_stroke,
   count_
 };
 [[nodiscard]] std::string_view cause_words(Cause cause);
@@ -47,6 +50,30 @@ struct Diagnosis {
   std::vector<Hypothesis> ranked;  ///< likeliest first
   std::string next_test;           ///< separates the first two
 };
+/// What was seen and felt before anything was taken apart: evidence beside force readings.
+struct Symptoms {
+  double push_n = 150;             ///< of the depth tests, assist exhausted
+  std::optional<double> first_m;   ///< pad depth, rested
+  std::optional<double> second_m;  ///< after one pump
+  std::optional<double> third_m;   ///< after three
+  std::optional<double> sink_m;
+  double hold_s = 60;
+  std::optional<double> engine_m;                     ///< pad drop at engine start
+  std::optional<double> rod_play_m;                   ///< at the rod
+  std::optional<double> pivot_play_m;                 ///< at the pad
+  std::optional<double> pin_wear_m;                   ///< at the rod
+  double ratio = 0;                                   ///< that brings it to the pad
+  std::optional<int> lamp, leak, level, creep, drag;  ///< options of the parameters
+  [[nodiscard]] bool any() const;
+};
+[[nodiscard]] Symptoms symptoms_of(const Values& found);
+
+/// Ranks causes by symptoms and by readings of the fitted system; without a system that can be
+/// pressed (null) by what each symptom speaks for and against alone (common practice, no source).
+[[nodiscard]] Diagnosis diagnose_symptoms(const System* system,
+                                          const std::vector<Reading>& readings,
+                                          const Symptoms& symptoms);
+
 /// Ranks causes by the job's readings and pump test; those that cannot occur in this system are
 /// left out. Needs three usable readings.
 [[nodiscard]] Diagnosis diagnose(const System& system, const std::vector<Reading>& readings,

@@ -55,9 +55,18 @@ SweepRequest default_request(const Job& job) {
       if (std::abs(o - v) < gap) return;
     list.push_back(v);
   };
-  for (const auto& b : standard_bores())
-    if (b.inch && b.bore_m > 0.68 * centre && b.bore_m < 1.25 * centre)
-      q.bores_m.push_back(b.bore_m);
+  const Values wishes = resolve(job, Which::plan);
+  q.preference = static_cast<Preference>(wishes.option(Param::target_preference));
+  if (wishes.is(Param::target_sizes, 1)) {
+    // Half millimetres: finer than any measurable difference of feel.
+    for (int half = static_cast<int>(std::ceil(0.68 * centre / 0.5e-3));
+         half * 0.5e-3 < 1.25 * centre; ++half)
+      q.bores_m.push_back(half * 0.5e-3);
+  } else {
+    for (const auto& b : standard_bores())
+      if (b.inch && b.bore_m > 0.68 * centre && b.bore_m < 1.25 * centre)
+        q.bores_m.push_back(b.bore_m);
+  }
   add_unique(q.bores_m, bore, 3e-5);
   add_unique(q.bores_m, fitted, 3e-5);
   for (int i = 0; i <= 20; ++i) q.ratios.push_back(3.0 + 0.25 * i);

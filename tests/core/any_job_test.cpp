@@ -4,6 +4,7 @@
 #include <cmath>
 
 #include "doubt/doubt.hpp"
+#include "doubt/measure_next.hpp"
 #include "figures/figures.hpp"
 #include "job/findings.hpp"
 #include "job/relevance.hpp"
@@ -94,7 +95,7 @@ void check_rest(const Job& job, const std::vector<ConditionReport>& strip) {
   }
   CHECK_FALSE(install_steps(job).empty());
   (void)may_be_proved(gates_of(job, strip, findings));
-  (void)next_to_measure(job, Which::plan, std::nullopt);
+  (void)measure_next(job, Which::plan);
 }
 
 }  // namespace

@@ -99,8 +99,10 @@ TEST_CASE("every question is asked somewhere, and every kind of job can be press
     for (const Param p : {Param::control_mid, Param::control_helper, Param::valve_kind,
                           Param::valve_metering, Param::supply_accu})
       set(job, p, 1);
+    for (const Param p : {Param::unit_studs, Param::unit_inlets}) set(job, p, 2);
     for (const ParamInfo& p : all_params())
-      if (relevant(job, Which::plan, p.param)) asked[static_cast<std::size_t>(p.param)] = true;
+      if (relevant(job, Which::plan, p.param) || relevant(job, Which::found, p.param))
+        asked[static_cast<std::size_t>(p.param)] = true;
   }
   Job rear_drum = known_job();
   set(rear_drum, Param::rear_kind, 0);

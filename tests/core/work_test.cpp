@@ -370,10 +370,4 @@ TEST_CASE("only what matters is asked, and the next measurement is what is missi
   CHECK(relevant(job, Which::plan, Param::rear_drum));
   CHECK_FALSE(relevant(job, Which::plan, Param::assist_gain));
   CHECK(relevant(Job{}, Which::plan, Param::assist_gain));
-  CHECK_FALSE(next_to_measure(job, Which::plan, std::nullopt));
-  job.found.clear(Param::vehicle_mass);
-  job.found.clear(Param::master_bore);
-  CHECK(next_to_measure(job, Which::plan, std::nullopt) == Param::master_bore);
-  CHECK(next_to_measure(job, Which::plan, Param::master_bore) == Param::vehicle_mass);
-  CHECK(next_to_measure(job, Which::plan, Param::vehicle_mass) == Param::master_bore);
 }

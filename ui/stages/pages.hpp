@@ -11,9 +11,12 @@
 #include "session/doubt_runner.hpp"
 #include "ui/findings_box.hpp"
 #include "ui/line_view.hpp"
+#include "ui/measure_next_view.hpp"
 #include "ui/param_panel.hpp"
+#include "ui/readings_box.hpp"
 #include "ui/stage_page.hpp"
 #include "ui/step_card.hpp"
+#include "ui/topic_face.hpp"
 
 namespace yoke {
 
@@ -26,15 +29,30 @@ class SurveyPage : public StagePage {
   void follow_condition();
   void show_group(Group group);
   void focus_param(Which which, Param param);
-  [[nodiscard]] ParamPanel* panel() const { return panel_; }
+  /// The questions of the face that is shown.
+  [[nodiscard]] ParamPanel* panel() const;
+  [[nodiscard]] LineView* line() const { return line_; }
+  [[nodiscard]] ReadingsBox* before() const { return before_; }
+  [[nodiscard]] TopicFace* wrong() const { return wrong_; }
+  [[nodiscard]] TopicFace* unit() const { return unit_; }
+  [[nodiscard]] TopicFace* state() const { return state_; }
+  [[nodiscard]] MeasureNextView* next() const { return next_; }
 
  protected:
   void refresh() override;
 
  private:
+  void build_dimensions(Session& session);
+  void build_wrong(Session& session, QVBoxLayout* box);
   Which which_ = Which::found;
   Group group_ = Group::control;
-  ParamPanel* panel_;
+  LineView* line_ = nullptr;
+  ParamPanel* panel_ = nullptr;
+  TopicFace* wrong_ = nullptr;
+  TopicFace* unit_ = nullptr;
+  TopicFace* state_ = nullptr;
+  MeasureNextView* next_ = nullptr;
+  ReadingsBox* before_ = nullptr;
   QLabel* help_;
   QPushButton* found_;
   QPushButton* plan_;
@@ -191,25 +209,17 @@ class ProvePage : public StagePage {
   Q_OBJECT
  public:
   ProvePage(Session& session, QWidget* parent = nullptr);
-  [[nodiscard]] QLineEdit* force() const { return force_; }
-  [[nodiscard]] QLineEdit* travel() const { return travel_; }
+  [[nodiscard]] QLineEdit* force() const { return readings_->force(); }
+  [[nodiscard]] QLineEdit* travel() const { return readings_->travel(); }
   [[nodiscard]] QLabel* verdict() const { return verdict_; }
 
  protected:
   void refresh() override;
 
  private:
-  void add_reading();
-  void build_readings(QVBoxLayout* box);
   void build_pump(QVBoxLayout* box);
   void refresh_gates();
-  QTableWidget* table_;
-  QLineEdit* force_;
-  QLineEdit* travel_;
-  QCheckBox* assist_;
-  QCheckBox* second_;
-  QCheckBox* clamped_;
-  QLabel* refusal_;
+  ReadingsBox* readings_;
   QLabel* verdict_;
   PictureView* plot_;
   QScrollArea* gates_;

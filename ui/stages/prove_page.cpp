@@ -10,19 +10,6 @@
 
 namespace yoke {
 
-namespace {
-
-QLineEdit* entry(const QString& name, const QString& hint, QWidget* parent) {
-  auto* e = new QLineEdit(parent);
-  e->setObjectName(QStringLiteral("figure"));
-  e->setPlaceholderText(hint);
-  e->setAccessibleName(name);
-  e->setMaxLength(40);
-  return e;
-}
-
-}  // namespace
-
 ProvePage::ProvePage(Session& session, QWidget* parent)
     : StagePage(session, Stage::prove, tr("Press it: is it air, clearance, or the wrong part?"),
                 parent) {
@@ -33,7 +20,9 @@ ProvePage::ProvePage(Session& session, QWidget* parent)
   row->setSpacing(12);
   auto* left = new QVBoxLayout;
   left->setSpacing(4);
-  build_readings(left);
+  readings_ = new ReadingsBox(session, &Job::readings,
+                              tr("Readings: scale on the pad, tape to the seat"), this);
+  left->addWidget(readings_, 1);
   build_pump(left);
   auto* left_box = new QWidget(this);
   left_box->setFixedWidth(352);
@@ -58,57 +47,6 @@ ProvePage::ProvePage(Session& session, QWidget* parent)
   body()->addLayout(row, 6);
 }
 
-void ProvePage::build_readings(QVBoxLayout* box) {
-  box->addWidget(label(tr("Readings: scale on the pad, tape to the seat"), "heading", this));
-  table_ = new QTableWidget(0, 3, this);
-  table_->setHorizontalHeaderLabels({tr("force"), tr("travel"), tr("assist")});
-  table_->horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
-  table_->horizontalHeader()->setSectionResizeMode(2, QHeaderView::ResizeToContents);
-  table_->verticalHeader()->hide();
-  table_->setEditTriggers(QAbstractItemView::NoEditTriggers);
-  table_->setSelectionBehavior(QAbstractItemView::SelectRows);
-  table_->setAccessibleName(tr("Readings"));
-  table_->setMinimumHeight(64);
-  box->addWidget(table_, 1);
-  auto* row = new QHBoxLayout;
-  force_ = entry(tr("Pad force"), tr("20 kg"), this);
-  travel_ = entry(tr("Pad travel"), tr("48 mm"), this);
-  assist_ = new QCheckBox(tr("assist"), this);
-  second_ = new QCheckBox(tr("2nd in a row"), this);
-  second_->setToolTip(tr("Clearances are taken up then: it tells them from slack and air"));
-  clamped_ = new QCheckBox(tr("hoses clamped"), this);
-  clamped_->setToolTip(tr("With clamps made for hoses, never on braided ones"));
-  auto* add = new QPushButton(tr("Add"), this);
-  add->setObjectName(QStringLiteral("main"));
-  row->addWidget(force_);
-  row->addWidget(travel_);
-  row->addWidget(assist_);
-  row->addWidget(add);
-  box->addLayout(row);
-  auto* taken = new QHBoxLayout;
-  taken->addWidget(second_);
-  taken->addWidget(clamped_);
-  auto* remove = new QPushButton(tr("Remove"), this);
-  remove->setObjectName(QStringLiteral("small"));
-  remove->setToolTip(tr("Removes the chosen reading"));
-  remove->setAccessibleName(tr("Remove the chosen reading"));
-  taken->addWidget(remove);
-  box->addLayout(taken);
-  refusal_ = label({}, "caution", this);
-  refusal_->hide();
-  box->addWidget(refusal_);
-  connect(add, &QPushButton::clicked, this, &ProvePage::add_reading);
-  connect(travel_, &QLineEdit::returnPressed, this, &ProvePage::add_reading);
-  connect(remove, &QPushButton::clicked, this, [this] {
-    const int row_at = table_->currentRow();
-    if (row_at < 0) return;
-    session_.edit(tr("remove a reading"), [&](Job& j) {
-      if (static_cast<size_t>(row_at) < j.readings.size())
-        j.readings.erase(j.readings.begin() + row_at);
-    });
-  });
-}
-
 void ProvePage::build_pump(QVBoxLayout* box) {
   auto* grid = new QGridLayout;
   grid->setVerticalSpacing(3);
@@ -126,7 +64,7 @@ void ProvePage::build_pump(QVBoxLayout* box) {
   int i = 0;
   for (const Line& l : lines) {
     grid->addWidget(label(l.words, "question", this), i / 2, (i % 2) * 2);
-    auto* e = entry(l.words, l.hint, this);
+    auto* e = figure_entry(l.words, l.hint, this);
     e->setMaximumWidth(84);
     grid->addWidget(e, i / 2, (i % 2) * 2 + 1);
     pump_.emplace_back(e, l.member);
@@ -138,10 +76,9 @@ void ProvePage::build_pump(QVBoxLayout* box) {
       if (!typed.isEmpty()) {
         const auto parsed = parse_quantity(typed.toStdString(), l.kind, session_.style().units);
         const bool ok = parsed && *parsed >= 0 && *parsed <= l.most;
-        refusal_->setText(ok       ? QString()
+        readings_->refuse(ok       ? QString()
                           : parsed ? tr("%1 cannot be %2").arg(l.words, typed)
                                    : error_text(parsed.error()));
-        refusal_->setVisible(!ok);
         if (!ok) return refresh();
         v = *parsed;
       }
@@ -151,36 +88,6 @@ void ProvePage::build_pump(QVBoxLayout* box) {
     ++i;
   }
   box->addLayout(grid);
-}
-
-void ProvePage::add_reading() {
-  const auto f = parse_quantity(force_->text().toStdString(), Kind::force, session_.style().units);
-  const auto t =
-      parse_quantity(travel_->text().toStdString(), Kind::length, session_.style().units);
-  QString why;
-  if (!f)
-    why = tr("Force: ") + error_text(f.error());
-  else if (*f < 1 || *f > 3000)
-    why = tr("A pad force of %1 cannot be; allowed: 1 N to 3000 N").arg(force_->text());
-  else if (!t)
-    why = tr("Travel: ") + error_text(t.error());
-  else if (*t < 0 || *t > 0.4)
-    why = tr("A pad travel of %1 cannot be; allowed: 0 mm to 400 mm").arg(travel_->text());
-  refusal_->setText(why);
-  refusal_->setVisible(!why.isEmpty());
-  if (!why.isEmpty()) return;
-  Reading r;
-  r.force_n = *f;
-  r.travel_m = *t;
-  r.assist_alive = assist_->isChecked();
-  r.second_apply = second_->isChecked();
-  r.hoses_clamped = clamped_->isChecked();
-  session_.edit(tr("reading %1 at %2").arg(force_->text(), travel_->text()), [&](Job& j) {
-    if (j.readings.size() < 2000) j.readings.push_back(r);
-  });
-  force_->clear();
-  travel_->clear();
-  force_->setFocus();
 }
 
 void ProvePage::refresh_gates() {
@@ -229,31 +136,8 @@ void ProvePage::refresh_gates() {
   replace_inner(gates_, inner);
 }
 
-namespace {
-/// How a reading was taken, short: "off, 2nd, clamped".
-QString taken_words(const Reading& r) {
-  QString w = r.assist_alive ? QObject::tr("on") : QObject::tr("off");
-  if (r.second_apply) w += QObject::tr(", 2nd");
-  if (r.hoses_clamped) w += QObject::tr(", clamped");
-  return w;
-}
-}  // namespace
-
 void ProvePage::refresh() {
-  const auto& readings = session_.job().readings;
-  table_->setRowCount(static_cast<int>(readings.size()));
-  for (size_t i = 0; i < readings.size(); ++i) {
-    const int row = static_cast<int>(i);
-    const Reading& r = readings[i];
-    const Style& style = session_.style();
-    const auto cell = [&](double si, double doubt_si, Kind kind, int digits) {
-      return new QTableWidgetItem(quantity_text(si, kind, digits, style) + QStringLiteral(" ± ") +
-                                  quantity_text(doubt_si, kind, digits, style));
-    };
-    table_->setItem(row, 0, cell(r.force_n, r.force_doubt_n, Kind::force, 0));
-    table_->setItem(row, 1, cell(r.travel_m, r.travel_doubt_m, Kind::length, 1));
-    table_->setItem(row, 2, new QTableWidgetItem(taken_words(r)));
-  }
+  readings_->refresh();
   for (auto& [e, member] : pump_) {
     if (e->hasFocus() && e->isModified()) continue;
     const auto& v = session_.job().pump.*member;

@@ -1,0 +1,179 @@
+// Parts, what to measure next, and what the work waits for, as tables.
+#include <fmt/format.h>
+
+#include <fstream>
+
+#include "cli/commands.hpp"
+#include "doubt/measure_next.hpp"
+#include "files/catalogue.hpp"
+#include "survey/rules.hpp"
+#include "work/parts_gate.hpp"
+
+namespace yoke::cli {
+
+namespace {
+
+std::string option_of(const Arguments& a, const char* name) {
+  const auto it = a.options.find(name);
+  return it == a.options.end() ? std::string() : it->second;
+}
+
+Expected<Catalogue> catalogue_at(const std::string& path) {
+  std::ifstream file(path, std::ios::binary);
+  if (!file)
+    return fail({"file", path, "", "The catalogue cannot be opened: " + path, "Check its name"});
+  // One byte beyond the limit is enough to refuse it.
+  std::string text(kMostCatalogueBytes + 1, '\0');
+  file.read(text.data(), static_cast<std::streamsize>(text.size()));
+  text.resize(static_cast<std::size_t>(file.gcount()));
+  return read_catalogue(text);
+}
+
+std::string value_words(Param p, const std::optional<double>& v, const Style& style) {
+  if (!v) return "–";
+  return info(p).kind == Kind::choice ? format_value(p, *v, style)
+                                      : format_full(*v, info(p).kind, info(p).digits, style);
+}
+
+Cell value_cell(Param p, const std::optional<double>& v, const Style& style) {
+  if (!v || info(p).kind == Kind::choice) return text(value_words(p, v, style));
+  return number(*v, value_words(p, v, style));
+}
+
+Expected<PartKind> kind_named(const std::string& key) {
+  if (const auto k = find_part_kind(key)) return *k;
+  return fail({"--kind", key, "master, booster, slave, lever", "There is no kind “" + key + "”",
+               "Use one of the names"});
+}
+
+/// The sheet that is compared, and of what kind.
+struct Other {
+  PartKind kind = PartKind::master;
+  Sheet sheet;
+  std::string name;
+};
+
+Expected<Other> other_of(const Arguments& a, const Job& job) {
+  Other o{part_kind_of(job), job.plan, "the plan"};
+  if (const std::string k = option_of(a, "--kind"); !k.empty()) {
+    const auto kind = kind_named(k);
+    if (!kind) return fail(kind.error());
+    o.kind = *kind;
+  }
+  if (const std::string path = option_of(a, "--catalogue"); !path.empty()) {
+    const auto c = catalogue_at(path);
+    if (!c) return fail(c.error());
+    const std::string id = option_of(a, "--part");
+    for (const Part& p : c->parts)
+      if (p.id == id || p.name == id) {
+        const Candidate one = candidate_of(p);
+        return Other{p.kind, one.sheet, p.name};
+      }
+    return fail({"--part", id, "", "The catalogue holds no part “" + id + "”",
+                 "yokestep-cli catalogue FILE lists them"});
+  }
+  if (const std::string name = option_of(a, "--candidate"); !name.empty()) {
+    for (const Candidate& c : job.candidates)
+      if (c.name == name) return Other{c.kind, c.sheet, c.name};
+    return fail({"--candidate", name, "", "The job holds no candidate “" + name + "”",
+                 "Pin one under Size"});
+  }
+  return o;
+}
+
+}  // namespace
+
+Expected<Table> compare_table(const Arguments& a) {
+  const auto job = job_of(a);
+  if (!job) return fail(job.error());
+  const auto other = other_of(a, *job);
+  if (!other) return fail(other.error());
+  const Matrix m = compare(*job, other->kind, other->sheet);
+  Table t;
+  t.keys = {"dimension", "fitted_SI", "candidate_SI", "verdict", "then"};
+  for (const MatrixRow& r : m.rows)
+    t.rows.push_back({text(std::string(info(r.param).words)),
+                      value_cell(r.param, r.fitted, a.style),
+                      value_cell(r.param, r.candidate, a.style), text(sameness_words(r, a.style)),
+                      text(r.consequence)});
+  t.notes = {other->name + ": " + matrix_words(m)};
+  return t;
+}
+
+Expected<Table> catalogue_table(const Arguments& a) {
+  if (a.files.empty())
+    return fail({"arguments", "", "", "A catalogue file is missing", "See yokestep-cli help"});
+  const auto c = catalogue_at(a.files.front());
+  if (!c) return fail(c.error());
+  PartFilter f;
+  f.words = option_of(a, "--words");
+  if (const std::string k = option_of(a, "--kind"); !k.empty()) {
+    const auto kind = kind_named(k);
+    if (!kind) return fail(kind.error());
+    f.kind = *kind;
+  }
+  if (const std::string b = option_of(a, "--bore"); !b.empty()) {
+    const auto bore = parse_quantity(b, Kind::length, a.style.units);
+    if (!bore) return fail(bore.error());
+    f.bore_m = *bore;
+  }
+  Table t;
+  t.keys = {"kind", "id", "maker", "name", "dimensions"};
+  for (const std::size_t i : filter_parts(c->parts, f)) {
+    const Part& p = c->parts[i];
+    t.rows.push_back({text(std::string(part_kind_key(p.kind))), text(p.id), text(p.maker),
+                      text(p.name),
+                      number(static_cast<double>(p.dims.size()), std::to_string(p.dims.size()))});
+  }
+  t.notes.push_back(fmt::format("{} of {} parts", t.rows.size(), c->parts.size()));
+  for (const RowProblem& p : c->problems) t.notes.push_back(p.text());
+  if (c->more_problems > 0)
+    t.notes.push_back(fmt::format("and {} more problems", c->more_problems));
+  return t;
+}
+
+Expected<Table> next_table(const Arguments& a) {
+  const auto job = job_of(a);
+  if (!job) return fail(job.error());
+  const std::string which = option_of(a, "--system");
+  if (!which.empty() && which != "plan" && which != "found")
+    return fail({"--system", which, "plan, found", "There is no system “" + which + "”",
+                 "Use plan or found"});
+  Table t;
+  t.keys = {"measure", "id", "blocks", "effort_N", "travel_m", "buys"};
+  for (const NextMeasure& n : measure_next(*job, which == "found" ? Which::found : Which::plan))
+    t.rows.push_back(
+        {text(std::string(info(n.param).words)),
+         text(std::string(n.which == Which::found ? "found:" : "") + std::string(info(n.param).id)),
+         text(n.blocks ? "yes" : "no"), number(n.effort_n, fmt::format("{:.1f} N", n.effort_n)),
+         number(n.travel_m, fmt::format("{:.2f} mm", n.travel_m * 1e3)), text(n.buys)});
+  if (t.rows.empty()) t.notes = {"Nothing is worth measuring better."};
+  return t;
+}
+
+Expected<Table> parts_table(const Arguments& a) {
+  const auto job = job_of(a);
+  if (!job) return fail(job.error());
+  const std::string today = option_of(a, "--today");
+  if (!is_day(today))
+    return fail({"--today", today, "", "A day is needed, as 2026-05-31", "--today 2026-05-31"});
+  const PartsGate g = parts_gate(*job, today);
+  Table t;
+  t.keys = {"part", "needed_first", "promised", "days", "lacks"};
+  for (const PartState& s : g.parts) {
+    const PartInHand& p = job->parts[s.index];
+    std::string lacks;
+    for (const auto& l : s.lacks) lacks += (lacks.empty() ? "" : ", ") + l;
+    t.rows.push_back({text(p.name), text(p.before_apart ? "yes" : "no"),
+                      text(p.promised.empty() ? "–" : p.promised),
+                      s.days ? number(*s.days, std::to_string(*s.days)) : text("–"),
+                      text(lacks.empty() ? "ready" : lacks)});
+  }
+  t.notes = {g.sentence};
+  for (const std::size_t i : due_reminders(*job, today, 30))
+    t.notes.push_back("Due: " + std::string(later_words(job->later[i].what)) + ", " +
+                      job->later[i].date);
+  return t;
+}
+
+}  // namespace yoke::cli

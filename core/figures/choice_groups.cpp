@@ -1,0 +1,178 @@
+// Which assist, what a larger bore conceals, which chamber and valve where, and what expires later.
+#include <fmt/format.h>
+
+#include "figures/groups.hpp"
+#include "master/bores.hpp"
+#include "sizing/assist_choice.hpp"
+#include "sizing/changes.hpp"
+#include "survey/rules.hpp"
+
+namespace yoke::groups {
+
+namespace {
+
+std::string bore_name(double bore_m) {
+  if (const BoreSize* b = named_bore(Length{bore_m})) return std::string(b->name);
+  return fmt::format("{:.2f} mm", bore_m * 1e3);
+}
+
+}  // namespace
+
+FigureGroup assist_need_group(const FigureInputs& in) {
+  FigureGroup g;
+  if (in.strip.clutch) return g;
+  g.title = "Is assist needed at all?";
+  g.source = "the plan pressed by the leg alone";
+  const AssistNeed n = assist_need(*in.job);
+  if (!n.because.empty()) {
+    g.figures.push_back(unsaid("By the leg alone", n.because));
+    return g;
+  }
+  if (!n.reached)
+    g.figures.push_back(judged("By the leg alone", n.effort_n, Kind::force, 0, false,
+                               "and the wanted stop is not reached"));
+  else
+    g.figures.push_back(judged("By the leg alone", n.effort_n, Kind::force, 0, !n.needed,
+                               fmt::format("{:.0f} N is your limit", n.limit_n)));
+  if (!n.needed) {
+    g.figures.push_back(words_only("Assist", "not needed with this bore and ratio"));
+    return g;
+  }
+  if (n.ratio)
+    g.figures.push_back(
+        told("Avoided by the ratio alone, from", *n.ratio, Kind::number, 2, "all limits kept"));
+  if (n.bore_m)
+    g.figures.push_back(words_only("Avoided by the bore alone, up to", bore_name(*n.bore_m)));
+  if (!n.ratio && !n.bore_m) {
+    if (n.both)
+      g.figures.push_back(
+          words_only("Avoided by both",
+                     bore_name(n.both->first) + fmt::format(" at {:.2f}:1", n.both->second)));
+    else
+      g.figures.push_back(words_only("Avoided by", "no bore and ratio of the map: it is needed"));
+  }
+  return g;
+}
+
+FigureGroup assist_types(const FigureInputs& in) {
+  FigureGroup g;
+  if (in.strip.clutch) return g;
+  g.title = "Assist by type, best first";
+  g.source = "worst supply stated; usual sizes of a type are common practice";
+  int place = 0;
+  for (const AssistChoice& c : assist_choices(*in.job)) {
+    std::string note;
+    const auto more = [&note](const std::string& t) { note += (note.empty() ? "" : "; ") + t; };
+    if (c.dead_effort_n)
+      more(fmt::format("dead {:.0f} N", *c.dead_effort_n));
+    else if (!c.because.empty())
+      more(c.because);
+    for (const auto& a : c.against) more(a);
+    if (!c.unknown.empty()) more(fmt::format("{} not told", c.unknown.front()));
+    Figure f;
+    f.words = fmt::format("{}. {}", ++place, c.words);
+    f.si = c.effort_n;
+    f.kind = Kind::force;
+    f.note = note;
+    f.judged = true;
+    f.verdict = !c.effort_n             ? Verdict::unknown
+                : c.works && c.possible ? Verdict::pass
+                                        : Verdict::fail;
+    g.figures.push_back(std::move(f));
+  }
+  return g;
+}
+
+FigureGroup concealed(const FigureInputs& in) {
+  FigureGroup g;
+  const ConcealReport r = concealed_faults(in.strip.found, in.strip.plan);
+  if (!r.because.empty() || (r.faults.empty() && r.shorter_by_geometry <= 0)) return g;
+  g.title = "What the new bore merely conceals";
+  g.source = "volume over bore area times ratio";
+  g.figures.push_back(told("Any fluid travel shorter by", r.shorter_by_geometry, Kind::fraction, 0,
+                           "by bore and ratio alone"));
+  for (const Concealed& c : r.faults) {
+    g.figures.push_back(told("As found: " + c.fault, c.before_m, Kind::length, 0,
+                             fmt::format("{:.1f} cm³", c.volume_m3 * 1e6)));
+    g.figures.push_back(judged(
+        "With the plan, the same fault", c.after_m, Kind::length, 0, c.hidden_m() < 3e-3,
+        fmt::format("{:.0f} mm of the better pedal is geometry, no cure", c.hidden_m() * 1e3)));
+  }
+  return g;
+}
+
+FigureGroup plain_bore(const FigureInputs& in) {
+  FigureGroup g;
+  const PlainBore r = plain_for_take_up(in.strip);
+  if (!r.applies) return g;
+  g.title = "A plain bore in place of the take-up one";
+  g.source = "volume to the take-up's end, from the model";
+  if (!r.because.empty()) {
+    g.figures.push_back(unsaid("Take-up given away", r.because));
+    return g;
+  }
+  g.figures.push_back(told("Take-up given away", r.volume_m3, Kind::volume, 1));
+  g.figures.push_back(told("More pad travel", r.extra_m, Kind::length, 0));
+  Figure f = words_only("Calipers",
+                        r.calipers_too
+                            ? fmt::format("their running clearance takes {:.1f} cm³: change to "
+                                          "calipers that run close, or keep the take-up master",
+                                          r.clearance_m3 * 1e6)
+                            : std::string("may stay: their clearance is small beside the rest"));
+  f.judged = true;
+  f.verdict = r.calipers_too ? Verdict::fail : Verdict::pass;
+  g.figures.push_back(std::move(f));
+  return g;
+}
+
+FigureGroup chambers(const FigureInputs& in) {
+  FigureGroup g;
+  if (in.strip.clutch) return g;
+  g.title = "Which chamber for which axle";
+  g.source = "piston area times wear; a quarter more for a lean: common practice";
+  const ChamberReport r = chamber_report(in.strip);
+  if (!r.because.empty()) {
+    g.figures.push_back(unsaid("Fluid drawn by full wear", r.because));
+    return g;
+  }
+  for (const ChamberUse& u : r.axles)
+    g.figures.push_back(judged(std::string(u.axle == Axle::front ? "Front" : "Rear") + " draws",
+                               u.drawn_m3, Kind::volume, 0, u.enough,
+                               fmt::format("its chamber holds {:.0f} cm³", u.chamber_m3 * 1e6)));
+  Figure f = words_only(r.swap ? "Swap" : "So", r.advice);
+  f.judged = r.swap;
+  f.verdict = r.swap ? Verdict::fail : Verdict::unknown;
+  g.figures.push_back(std::move(f));
+  g.figures.push_back(told("A single remote bottle needs", r.needs_m3, Kind::volume, 0));
+  return g;
+}
+
+FigureGroup valves(const FigureInputs& in) {
+  FigureGroup g;
+  if (in.strip.clutch) return g;
+  g.title = "Residual valves: fit or remove";
+  g.source = "common practice, no source; never against the maker";
+  for (const Consequence& c : residual_rules(in.strip.plan)) {
+    Figure f = words_only(c.what, c.remedy);
+    f.judged =
+        c.severity != Severity::note || c.code == "valves.unknown" || c.code == "valves.height";
+    f.verdict = c.severity != Severity::note ? Verdict::fail : Verdict::unknown;
+    g.figures.push_back(std::move(f));
+  }
+  return g;
+}
+
+FigureGroup later(const FigureInputs& in) {
+  FigureGroup g;
+  if (in.job->later.empty()) return g;
+  g.title = "What later conversions make wrong";
+  g.source = "common practice, no source";
+  for (const Later& l : in.job->later)
+    for (const Consequence& c : later_consequences(l.what, in.strip.plan))
+      g.figures.push_back(
+          words_only(std::string(later_words(l.what)) + (l.date.empty() ? "" : ", " + l.date),
+                     c.what + (c.remedy.empty() ? "" : ": " + c.remedy)));
+  return g;
+}
+
+}  // namespace yoke::groups

@@ -1,0 +1,266 @@
+// What is fitted, what is wrong with it, how old it is, and what was changed before.
+#include <fmt/format.h>
+
+#include <algorithm>
+
+#include "figures/groups.hpp"
+#include "proving/hypotheses.hpp"
+#include "survey/gauging.hpp"
+#include "survey/identity.hpp"
+#include "survey/kit.hpp"
+#include "survey/rules.hpp"
+#include "survey/slack.hpp"
+
+namespace yoke::groups {
+
+namespace {
+
+std::string joined(const std::vector<std::string>& list, std::size_t most = 6) {
+  std::string t;
+  for (std::size_t i = 0; i < std::min(most, list.size()); ++i)
+    t += (t.empty() ? "" : ", ") + list[i];
+  if (list.size() > most) t += fmt::format(" and {} more", list.size() - most);
+  return t;
+}
+
+void add_consequences(FigureGroup& g, const std::vector<Consequence>& list) {
+  for (const Consequence& c : list) {
+    Figure f = words_only(c.what, c.remedy);
+    if (c.severity != Severity::note) {
+      f.judged = true;
+      f.verdict = Verdict::fail;
+    }
+    g.figures.push_back(std::move(f));
+  }
+}
+
+/// Fluid behind each pump step, and what sinks.
+void pump_figures(FigureGroup& g, const FigureInputs& in, const Symptoms& s) {
+  const Values& v = in.strip.found;
+  const auto bore = equivalent_bore(v);
+  const auto ratio = arm_ratio(v);
+  if (!s.first_m && !s.sink_m) return;
+  if (!bore || !ratio) {
+    g.figures.push_back(
+        unsaid("Fluid behind a pump step", "bore and both pedal arms of the fitted system needed"));
+    return;
+  }
+  const double per_pad = circle_area(*bore).value() / *ratio;
+  const auto step = [&](const char* words, const std::optional<double>& a,
+                        const std::optional<double>& b) {
+    if (a && b)
+      g.figures.push_back(told(words, (*a - *b) * per_pad, Kind::volume, 1,
+                               fmt::format("the pad rises {:.0f} mm", (*a - *b) * 1e3)));
+  };
+  step("First pump takes up", s.first_m, s.second_m);
+  step("The next pumps take up", s.second_m, s.third_m);
+  if (!s.second_m) step("Pumping takes up", s.first_m, s.third_m);
+  if (s.sink_m) {
+    const double a_minute = *s.sink_m * per_pad / s.hold_s * 60;
+    g.figures.push_back(judged("Passes under a steady foot, a minute", a_minute, Kind::volume, 2,
+                               *s.sink_m <= 2e-3,
+                               fmt::format("{:.0f} mm in {:.0f} s", *s.sink_m * 1e3, s.hold_s)));
+  }
+}
+
+}  // namespace
+
+FigureGroup symptoms(const FigureInputs& in) {
+  FigureGroup g;
+  const Symptoms s = symptoms_of(in.strip.found);
+  if (!s.any() && in.job->before.empty()) return g;
+  g.title = "What is wrong as found";
+  const Assembly& a = in.strip.found_system;
+  const bool pressed = !in.strip.clutch && a.system && a.system->wheels;
+  g.source = pressed ? "each cause pressed at its best size, AICc; rules of what was felt: common "
+                       "practice"
+                     : "by rule alone, common practice: brakes as found are not all known";
+  pump_figures(g, in, s);
+  const Diagnosis d = diagnose_symptoms(pressed ? &*a.system : nullptr, in.job->before, s);
+  if (!d.refusal.empty()) {
+    g.figures.push_back(unsaid("Likeliest cause", d.refusal));
+    return g;
+  }
+  for (std::size_t i = 0; i < std::min<std::size_t>(4, d.ranked.size()); ++i) {
+    const Hypothesis& h = d.ranked[i];
+    if (i > 0 && h.weight < 0.01) break;
+    std::string note = h.size_words.empty() ? std::string() : h.size_words + ". ";
+    note += cause_advice(h.cause);
+    g.figures.push_back(told(fmt::format("{}. {}", i + 1, cause_words(h.cause)), h.weight,
+                             Kind::fraction, 0, note));
+  }
+  if (!d.next_test.empty()) g.figures.push_back(words_only("Cheapest next test", d.next_test));
+  return g;
+}
+
+FigureGroup slack(const FigureInputs& in) {
+  FigureGroup g;
+  const SlackBudget b = slack_budget(in.strip.found);
+  const bool felt = in.strip.found.known(Param::symptom_rod_play) ||
+                    in.strip.found.known(Param::symptom_pivot_play) ||
+                    in.strip.found.known(Param::symptom_pin_wear);
+  if (!felt) return g;
+  g.title = "Slack before anything moves, at the pad";
+  g.source = "play at the rod times the ratio";
+  for (const SlackPart& p : b.parts) g.figures.push_back(told(p.words, p.pad_m, Kind::length, 1));
+  g.figures.push_back(told("All of it", b.sum_m, Kind::length, 1,
+                           b.share_of_first
+                               ? fmt::format("{:.0f} % of the first press", *b.share_of_first * 100)
+                               : std::string()));
+  if (!b.missing.empty()) g.figures.push_back(unsaid("Not felt yet", joined(b.missing)));
+  if (in.strip.found.known(Param::symptom_side_play))
+    g.figures.push_back(judged("Sideways", in.strip.found.si(Param::symptom_side_play),
+                               Kind::length, 1, in.strip.found.si(Param::symptom_side_play) <= 6e-3,
+                               "over 6 mm the bushes are worn out"));
+  return g;
+}
+
+FigureGroup before(const FigureInputs& in) {
+  FigureGroup g;
+  const auto& list = in.job->before;
+  if (list.empty()) return g;
+  g.title = "The pedal before anything was changed";
+  g.source = "straight line through the readings, least squares";
+  g.figures.push_back(told("Readings kept", static_cast<double>(list.size()), Kind::number, 0));
+  double n = 0, sx = 0, sy = 0, sxx = 0, sxy = 0;
+  for (const Reading& r : list) {
+    if (r.assist_alive || r.second_apply || r.hoses_clamped) continue;
+    n += 1;
+    sx += r.travel_m;
+    sy += r.force_n;
+    sxx += r.travel_m * r.travel_m;
+    sxy += r.travel_m * r.force_n;
+  }
+  const double spread = n * sxx - sx * sx;
+  if (n < 3 || spread < 1e-9 * n * n) {
+    g.figures.push_back(unsaid("Slope and dead stroke",
+                               "three presses at different depths are needed, assist off"));
+    return g;
+  }
+  const double slope = (n * sxy - sx * sy) / spread;
+  if (slope <= 0) {
+    g.figures.push_back(
+        unsaid("Slope and dead stroke", "deeper presses read no harder: read again"));
+    return g;
+  }
+  const double meets = sx / n - sy / n / slope;
+  g.figures.push_back(told("Slope", slope, Kind::spring_rate, 1));
+  g.figures.push_back(
+      told("Dead stroke", std::max(0.0, meets), Kind::length, 0, "where that line meets no force"));
+  return g;
+}
+
+FigureGroup identity(const FigureInputs& in) {
+  FigureGroup g;
+  if (in.strip.clutch) return g;
+  g.title = "Identity of the fitted unit";
+  g.source = "rules of the trade, common practice; press figures from the model";
+  const ConditionReport r = condition_report(in.strip, ConditionId::found, 0);
+  const Identity id = identify(*in.job, in.strip.found, &r);
+  g.figures.push_back(words_only("It is", id.name));
+  g.figures.push_back(words_only("Known", fmt::format("{} of {} dimensions", id.known, id.asked)));
+  Figure two = words_only("One bore or two", id.two_bores_words);
+  if (id.two_bores == TwoBores::likely || id.two_bores == TwoBores::unknown) two.judged = true;
+  if (id.two_bores == TwoBores::likely) two.verdict = Verdict::fail;
+  g.figures.push_back(std::move(two));
+  if (id.missing.empty()) {
+    g.figures.push_back(words_only("Not measured", "nothing: the card is full"));
+  } else {
+    std::vector<std::string> names;
+    for (const Param p : id.missing) names.emplace_back(info(p).words);
+    g.figures.push_back(unsaid("Not measured", joined(names, 8)));
+  }
+  add_consequences(g, id.wrong);
+  if (id.wrong.empty())
+    g.figures.push_back(words_only("Wrong for this vehicle", "nothing speaks for it so far"));
+  return g;
+}
+
+FigureGroup ageing(const FigureInputs& in) {
+  FigureGroup g;
+  const auto list = ageing_consequences(in.strip.found);
+  bool asked = false;
+  for (const ParamInfo& p : all_params())
+    asked = asked || (p.group == Group::ageing && in.strip.found.known(p.param));
+  if (!asked) return g;
+  g.title = "Disturbed, it breaks";
+  g.source = "common practice, no source";
+  add_consequences(g, list);
+  std::vector<std::string> order;
+  for (const Consequence& c : list)
+    if (!c.order.empty()) order.push_back(c.order);
+  g.figures.push_back(
+      words_only("Have in hand first", order.empty() ? "nothing so far" : joined(order, 12)));
+  return g;
+}
+
+FigureGroup gauge(const FigureInputs& in) {
+  FigureGroup g;
+  bool asked = false;
+  for (const ParamInfo& p : all_params())
+    asked = asked || (p.group == Group::gauge && in.strip.found.known(p.param));
+  if (!asked) return g;
+  g.title = "Bore for a rebuild";
+  g.source = "limits are common practice, no source: the maker's win";
+  const GaugeReport r = gauge_report(in.strip.found);
+  Figure verdict = words_only("Verdict", std::string(rebuild_words(r.verdict)));
+  verdict.judged = true;
+  verdict.verdict = r.verdict == RebuildVerdict::not_enough ? Verdict::unknown
+                    : r.verdict == RebuildVerdict::rebuild || r.verdict == RebuildVerdict::hone
+                        ? Verdict::pass
+                        : Verdict::fail;
+  g.figures.push_back(std::move(verdict));
+  for (const std::string& b : r.because) g.figures.push_back(words_only("Because", b));
+  const auto add = [&](const char* words, const std::optional<double>& m, double limit) {
+    if (m)
+      g.figures.push_back(judged(words, *m, Kind::length, 3, *m <= limit,
+                                 fmt::format("{:.2f} mm at most", limit * 1e3)));
+  };
+  if (r.largest_m) g.figures.push_back(told("Largest bore", *r.largest_m, Kind::length, 3));
+  add("Out of round", r.ovality_m, kMostOvality_m);
+  add("Taper", r.taper_m, kMostTaper_m);
+  add("Piston clearance", r.clearance_m, kMostClearance_m);
+  if (r.squeeze)
+    g.figures.push_back(judged("Cup squeezed by", *r.squeeze, Kind::fraction, 1,
+                               *r.squeeze >= kLeastSqueeze, "3 % at least"));
+  if (r.pit_in_sweep)
+    g.figures.push_back(words_only(
+        "The pit", *r.pit_in_sweep ? "lies where the cup runs" : "lies outside the cup's run"));
+  if (!r.missing.empty()) g.figures.push_back(unsaid("Measure for a verdict", joined(r.missing)));
+  return g;
+}
+
+FigureGroup kit(const FigureInputs& in) {
+  FigureGroup g;
+  bool asked = false;
+  for (const ParamInfo& p : all_params())
+    asked = asked || (p.group == Group::kit &&
+                      (in.strip.found.known(p.param) || in.strip.plan.known(p.param)));
+  if (!asked) return g;
+  g.title = "Repair kit against the unit";
+  g.source = "what may be machined is common practice, no source";
+  const KitReport r = kit_report(in.strip.found, in.strip.plan);
+  Figure verdict = words_only("The kit is", std::string(kit_words(r.verdict)));
+  verdict.judged = true;
+  verdict.verdict = r.verdict == KitVerdict::no           ? Verdict::fail
+                    : r.verdict == KitVerdict::not_enough ? Verdict::unknown
+                                                          : Verdict::pass;
+  g.figures.push_back(std::move(verdict));
+  for (const std::string& t : r.reasons) g.figures.push_back(words_only("Because", t));
+  if (r.rod_change_m)
+    g.figures.push_back(told("Push rod longer by", *r.rod_change_m, Kind::length, 2));
+  if (!r.missing.empty()) g.figures.push_back(unsaid("Measure for a verdict", joined(r.missing)));
+  return g;
+}
+
+FigureGroup upstream(const FigureInputs& in) {
+  FigureGroup g;
+  const auto list = upstream_consequences(in.strip.found);
+  if (list.empty()) return g;
+  g.title = "Changed before: what no longer holds";
+  g.source = "common practice, no source";
+  add_consequences(g, list);
+  return g;
+}
+
+}  // namespace yoke::groups

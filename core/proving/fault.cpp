@@ -1,0 +1,251 @@
+#include "proving/fault.hpp"
+
+#include <algorithm>
+#include <cmath>
+
+namespace yoke {
+
+namespace {
+
+constexpr CauseInfo kInfo[kCauses] = {
+    {"nothing beyond the prediction", "Nothing to buy.", 0, "", 1},
+    {"air in circuit 1", "Bleed that circuit again: fluid and time. A new master would not help.",
+     20e-6, "{:.1f} cm³", 1e6},
+    {"air in circuit 2", "Bleed that circuit again: fluid and time. A new master would not help.",
+     20e-6, "{:.1f} cm³", 1e6},
+    {"shoes out of adjustment", "Adjust the shoes: nothing to buy. Bleeding would not help.", 4e-3,
+     "{:.1f} mm more at each piston", 1e3},
+    {"pads knocked back",
+     "A wobbling disc or loose bearing: true the disc. Bleeding would not help.", 2e-3,
+     "{:.2f} mm more clearance", 1e3},
+    {"soft hoses", "Renew the hoses. A larger bore would only hide them.", 15,
+     "{:.1f} times the give", 1},
+    {"rod too short", "Lengthen the rod: nothing to buy. Bleeding would not help.", 12e-3,
+     "{:.1f} mm at the rod", 1e3},
+    {"rod too long", "Shorten the rod before driving: it covers the return port.", 5e-3,
+     "{:.1f} mm at the rod", 1e3},
+    {"fluid passing inside the master", "Rebuild or renew the master. Bleeding would not help.",
+     0.15, "{:.0f} mm of sink", 1e3},
+    {"a leak to the outside", "Find it and renew the part. The level falls.", 0.15,
+     "{:.0f} mm of sink", 1e3},
+    {"assist weak or short of vacuum",
+     "Gauge the vacuum, try the check valve. A new master would not help.", 1.0,
+     "{:.0f} % of it missing", 100},
+    {"another bore than stated", "Measure the bore. If it is wrong, the master is.", 0.35,
+     "{:+.1f} % of the diameter", 100},
+    {"residual valve missing", "Fit the valve, or adjust the shoes closer.", 1.0, "", 1},
+    {"front line blocked", "Find the crushed tube or swollen hose before driving.", 1.0, "", 1},
+    {"rear line blocked", "Find the crushed tube or swollen hose before driving.", 1.0, "", 1},
+    {"worn pivot or pin",
+     "Bush the pivot, renew the pin: small money. A new master would not help.", 0.06,
+     "{:.0f} mm at the pad", 1e3},
+    {"dead stroke inside the master",
+     "Its cup passes the port late: rebuild or renew the master. Bleeding would not help.", 10e-3,
+     "{:.1f} mm of the piston", 1e3}};
+
+bool any_drum(const System& s) {
+  return std::any_of(s.wheels->begin(), s.wheels->end(),
+                     [](const WheelBrake& w) { return std::holds_alternative<Drum>(w.brake); });
+}
+bool any_disc(const System& s) {
+  return std::any_of(s.wheels->begin(), s.wheels->end(),
+                     [](const WheelBrake& w) { return std::holds_alternative<Disc>(w.brake); });
+}
+
+void block_axle(System& s, bool rear) {
+  for (WheelBrake& w : *s.wheels) {
+    if (w.rear != rear) continue;
+    w.hose.length = Length{0.0};
+    if (auto* d = std::get_if<Disc>(&w.brake)) d->side_area = Area{1e-12};
+    if (auto* d = std::get_if<Drum>(&w.brake)) d->cylinder_area = Area{1e-12};
+  }
+}
+
+/// Pad rise that taking up extra clearance gives: pumped up, the linings no longer fall back.
+double pump_gain_m(const System& now, const System& sound) {
+  const auto end = [](const System& s) {
+    const auto m = FeelModel::make(s, {});
+    return m ? m->at(std::min(m->end_drive_pa(), 1e6)).pad_travel_m : 0.0;
+  };
+  return std::max(0.0, end(now) - end(sound));
+}
+
+/// Travel at a push; beyond the press its end.
+double pad_depth(const FeelModel& m, double push_n) {
+  if (const auto t = predicted_travel_m(m, push_n)) return *t;
+  return m.at(m.end_drive_pa()).pad_travel_m;
+}
+
+/// A test a builder can make, and for each cause what it would show; causes with the same letter
+/// look alike. In order of trouble.
+struct Trial {
+  std::string_view words;
+  std::string_view shows;  ///< one letter a cause, in their order
+};
+constexpr Trial kTrials[] = {
+    // none air air drum knock hose short long bypass leak weak bore resid front rear pivot dead
+    {"Pump three times at the same push: clearance rises, air and stretch do not",
+     "nnnrrnnnnnnnrnnnn"},
+    {"Hold a steady push for 60 s and watch the pad: it sinks only when fluid passes",
+     "nnnnnnnnssnnnnnnn"},
+    {"Look under every joint and at the level: a leak wets, a bypass does not",
+     "nnnnnnnnnwnnnnnnn"},
+    {"Engine off, exhaust the assist, hold, start: the pad must drop", "nnnnnnnnnnxnnnnnn"},
+    {"Feel the free play at the rod by hand, then the pad's play with the rod held still",
+     "nnnnnnslnnnnnnnpn"},
+    {"Lift each axle, press and let go: do all wheels turn freely, and do all of them brake",
+     "nnnnnnndnnnnnfrnn"},
+    {"Clamp the flexible hoses off one by one: soft hoses and air behind them go away",
+     "n12nnhnnnnnnnnnnn"},
+    {"Open one nipple of each circuit: bubbles show which one holds air", "n12nnnnnnnnnnnnnn"},
+    {"Take off the wheels: shoe clearance by feeler, disc by dial gauge", "nnndknnnnnnnnnnnn"},
+    {"Take the rod off and push the piston by hand until the port flows: a healthy one needs 1 to "
+     "2 "
+     "mm",
+     "nnnnnnnnnnnnnnnnd"},
+    {"Measure the bore with a calliper", "nnnnnnnnnnnbnnnnn"}};
+
+static_assert(std::all_of(std::begin(kTrials), std::end(kTrials),
+                          [](const Trial& t) { return t.shows.size() == kCauses; }));
+
+}  // namespace
+
+const CauseInfo& cause_info(Cause cause) {
+  return kInfo[static_cast<std::size_t>(cause)];
+}
+
+std::string_view cause_words(Cause cause) {
+  return cause_info(cause).words;
+}
+
+std::string_view cause_advice(Cause cause) {
+  return cause_info(cause).advice;
+}
+
+bool possible(const System& s, Cause c, bool assisted_reading, const PumpTest& pump, bool felt) {
+  switch (c) {
+    case Cause::air_second:
+      return two_circuits(s.master);
+    case Cause::drums_out:
+      return any_drum(s);
+    case Cause::knock_back:
+      return any_disc(s);
+    case Cause::weak_assist:
+      return assisted_reading && std::holds_alternative<Booster>(s.assist);
+    case Cause::bypass:
+    case Cause::leak:
+      return felt || pump.sink_m.has_value();
+    case Cause::dead_stroke:
+    case Cause::pivot_wear:
+      return felt;
+    case Cause::residual_missing:
+      return s.residual_front.value() > 0 || s.residual_rear.value() > 0;
+    default:
+      return true;
+  }
+}
+
+Faulty faulty(const System& sound, Cause cause, double size, const Felt& felt) {
+  Faulty f{sound, {}, felt.pivot_m + felt.pin_m, 0, 0};
+  if (felt.rod_m) f.system.control.rod_clearance = Length{*felt.rod_m};
+  switch (cause) {
+    case Cause::air_first:
+      f.condition.air1_m3 = size;
+      break;
+    case Cause::air_second:
+      f.condition.air2_m3 = size;
+      break;
+    case Cause::drums_out:
+    case Cause::knock_back:
+      for (WheelBrake& w : *f.system.wheels) {
+        if (auto* d = std::get_if<Drum>(&w.brake); d && cause == Cause::drums_out)
+          d->shoe_clearance += Length{size};
+        if (auto* d = std::get_if<Disc>(&w.brake); d && cause == Cause::knock_back)
+          d->clearance += Length{size};
+      }
+      f.gain_m = pump_gain_m(f.system, sound);
+      break;
+    case Cause::soft_hoses:
+      f.condition.hose_scale = 1 + size;
+      break;
+    case Cause::rod_short:
+      f.system.control.rod_clearance = sound.control.rod_clearance + Length{size};
+      break;
+    case Cause::rod_long: {
+      // The free play goes first, then the cut-off that the cups have already passed.
+      const double kept = sound.control.rod_clearance.value() - size;
+      f.system.control.rod_clearance = Length{std::max(0.0, kept)};
+      const double beyond = std::max(0.0, -kept);
+      f.system.master.cutoff1 = Length{std::max(0.0, sound.master.cutoff1.value() - beyond)};
+      break;
+    }
+    case Cause::bypass:
+    case Cause::leak:
+      f.sink_m = size;
+      break;
+    case Cause::weak_assist:
+      if (auto* b = std::get_if<Booster>(&f.system.assist)) b->max_assist *= 1 - size;
+      break;
+    case Cause::wrong_bore:
+      f.system.master.bore *= 1 + size;
+      break;
+    case Cause::residual_missing:
+      f.system.residual_front = f.system.residual_rear = Pressure{0.0};
+      break;
+    case Cause::front_blocked:
+      block_axle(f.system, false);
+      break;
+    case Cause::rear_blocked:
+      block_axle(f.system, true);
+      break;
+    case Cause::pivot_wear:
+      f.slack_m = felt.pin_m + size;
+      break;
+    case Cause::dead_stroke:
+      f.system.master.cutoff1 += Length{size};
+      break;
+    case Cause::none:
+    case Cause::count_:
+      break;
+  }
+  return f;
+}
+
+/// Misses of the depth tests. The model's own doubt (8 % of a depth, 3 mm at least: what typical
+/// values leave open) lies on the pumped-up depth; the rise by pumping is a difference of two
+/// presses of the same pedal and stands by the tape alone.
+double signs_miss(const Faulty& f, const Felt& felt) {
+  const Symptoms& s = *felt.signs;
+  double sum = 0;
+  const auto miss = [&sum](double seen, double said, double sigma) {
+    sum += std::min(kImpossible, std::pow((seen - said) / sigma, 2));
+  };
+  constexpr double kFinger_m = 0.7e-3;
+  if (s.rod_play_m) miss(*s.rod_play_m, f.system.control.rod_clearance.value(), kFinger_m);
+  if (s.pivot_play_m) miss(*s.pivot_play_m, f.slack_m - felt.pin_m, 2 * kTape_m);
+  if (!s.first_m && !s.second_m && !s.third_m) return sum;
+  Condition c = f.condition;
+  c.assist_alive = false;
+  FitRow again;
+  again.second_apply = true;
+  const auto rested = FeelModel::make(f.system, c);
+  const auto pumped = FeelModel::make(f.system, row_condition(c, again));
+  if (!rested || !pumped) return sum + kImpossible;
+  const double deep = pad_depth(*rested, s.push_n) + f.slack_m;
+  const double high = pad_depth(*pumped, s.push_n) + f.slack_m;
+  const auto own = [](double depth) { return std::max(3e-3, 0.08 * depth); };
+  const auto pumped_m = s.third_m ? s.third_m : s.second_m;
+  if (pumped_m) miss(*pumped_m, high, own(*pumped_m));
+  if (s.first_m && pumped_m) miss(*s.first_m - *pumped_m, deep - high, std::sqrt(2.0) * kTape_m);
+  if (s.first_m && !pumped_m) miss(*s.first_m, deep, own(*s.first_m));
+  return sum;
+}
+
+std::string test_between(Cause a, Cause b) {
+  for (const Trial& t : kTrials)
+    if (t.shows[static_cast<std::size_t>(a)] != t.shows[static_cast<std::size_t>(b)])
+      return std::string(t.words);
+  return "Read more presses: three light ones, two firm ones, engine off and on";
+}
+
+}  // namespace yoke

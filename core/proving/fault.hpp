@@ -1,0 +1,56 @@
+// One fault of some size put into a sound system: what the ranking of causes simulates.
+#pragma once
+
+#include <string>
+#include <string_view>
+
+#include "proving/hypotheses.hpp"
+
+namespace yoke {
+
+inline constexpr std::size_t kCauses = static_cast<std::size_t>(Cause::count_);
+inline constexpr double kTape_m = 0.0015;
+inline constexpr double kImpossible = 100.0;  ///< miss of a reading this fault could not produce
+
+/// A system with a fault of some size, and what the pump test would show.
+struct Faulty {
+  System system;
+  Condition condition;
+  double slack_m = 0;
+  double sink_m = 0;
+  double gain_m = 0;  ///< pad rise from the first press to the third
+};
+
+/// What was felt by hand beside the readings: true of every cause but the one that claims it.
+struct Felt {
+  const Symptoms* signs = nullptr;
+  double pivot_m = 0;  ///< at the pad
+  double pin_m = 0;    ///< at the pad
+  std::optional<double> rod_m;
+};
+
+struct CauseInfo {
+  std::string_view words;
+  std::string_view advice;
+  double most;       ///< largest size looked for
+  const char* form;  ///< how the size is written
+  double shown;      ///< times the size
+};
+
+[[nodiscard]] const CauseInfo& cause_info(Cause cause);
+
+/// `felt`: slack was looked for by hand, so that a worn pivot and a short rod can be told apart.
+[[nodiscard]] bool possible(const System& s, Cause c, bool assisted_reading, const PumpTest& pump,
+                            bool felt);
+[[nodiscard]] Faulty faulty(const System& sound, Cause cause, double size, const Felt& felt = {});
+/// Misses of the depth tests and the plays felt by hand.
+[[nodiscard]] double signs_miss(const Faulty& fault, const Felt& felt);
+/// The cheapest test whose outcome differs between two causes.
+[[nodiscard]] std::string test_between(Cause a, Cause b);
+/// The best size of a cause and how well it explains what was read and felt; `count` of them.
+[[nodiscard]] Hypothesis fitted(const System& system, Cause cause, const std::vector<FitRow>& rows,
+                                const PumpTest& pump, double count, const Felt& felt = {});
+/// Sorts by AICc, shares the weights out, names the next test.
+void weigh(Diagnosis& d);
+
+}  // namespace yoke

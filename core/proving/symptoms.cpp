@@ -1,0 +1,127 @@
+// Causes by what was seen and felt, with or without a system that can be pressed.
+#include <algorithm>
+
+#include "proving/fault.hpp"
+
+namespace yoke {
+
+namespace {
+
+/// What a symptom speaks for (+) and against (-), one letter a cause in their order; what is
+/// against counts like a reading three standard uncertainties off, what is neither like one.
+/// Common practice, no source.
+double penalty(std::string_view letters, Cause c) {
+  const char k = letters[static_cast<std::size_t>(c)];
+  return k == '-' ? 9.0 : k == '+' ? 0.0 : 1.0;
+}
+
+double symptom_penalty(Cause c, const Symptoms& s, bool pressed) {
+  double sum = 0;
+  const auto add = [&](bool applies, std::string_view letters) {
+    if (applies) sum += penalty(letters, c);
+  };
+  // none air air drum knock hose short long bypass leak weak bore resid front rear pivot dead
+  add(s.leak == 0, "+........-.......");
+  add(s.leak && *s.leak > 0, "-........+.......");
+  add(s.level == 0, "+........-.......");
+  add(s.level == 1, "-........+.......");
+  add(s.creep == 1, "-.......++.+...-.");
+  add(s.drag == 2, "-------+---------");
+  add(s.drag == 1, "-----+.+---------");
+  add(s.drag == 0, "+......-.........");
+  add(s.lamp == 1, "-++.....++.......");
+  add(s.engine_m && *s.engine_m < 2e-3, "..........+......");
+  add(s.engine_m && *s.engine_m >= 5e-3, "+.........-......");
+  add(!pressed && s.rod_play_m && *s.rod_play_m > 3e-3, "-.....+-.........");
+  add(!pressed && s.rod_play_m && *s.rod_play_m < 1.5e-3, "+.....-..........");
+  add(s.rod_play_m && *s.rod_play_m < 0.2e-3, "-......+.........");
+  add(s.pivot_play_m && *s.pivot_play_m > 4e-3, "-..............+.");
+  add(!pressed && s.pivot_play_m && *s.pivot_play_m < 2e-3, "+..............-.");
+  if (pressed) return sum;
+  // Without a system that can be pressed the pumps and the sink speak by themselves.
+  const bool rises = s.first_m && s.third_m && *s.first_m - *s.third_m > 3e-3;
+  const bool stays = s.first_m && s.third_m && !rises;
+  add(rises, "-..++...--.--..--");
+  add(stays, "...---.......-...");
+  add(s.sink_m && *s.sink_m > 2e-3, "--------++-------");
+  add(s.sink_m && *s.sink_m <= 2e-3, "+.......--.......");
+  return sum;
+}
+
+}  // namespace
+
+bool Symptoms::any() const {
+  return first_m || second_m || third_m || sink_m || engine_m || rod_play_m || pivot_play_m ||
+         lamp || leak || level || creep || drag;
+}
+
+Symptoms symptoms_of(const Values& v) {
+  const auto number = [&v](Param p) { return v.known(p) ? std::optional(v.si(p)) : std::nullopt; };
+  const auto option = [&v](Param p) {
+    return v.known(p) ? std::optional(v.option(p)) : std::nullopt;
+  };
+  Symptoms s;
+  s.push_n = v.si(Param::symptom_push);
+  s.first_m = number(Param::symptom_first);
+  s.second_m = number(Param::symptom_second);
+  s.third_m = number(Param::symptom_third);
+  s.sink_m = number(Param::symptom_sink);
+  s.hold_s = v.si(Param::symptom_hold);
+  s.engine_m = number(Param::symptom_engine);
+  s.rod_play_m = number(Param::symptom_rod_play);
+  s.pivot_play_m = number(Param::symptom_pivot_play);
+  s.pin_wear_m = number(Param::symptom_pin_wear);
+  s.ratio = arm_ratio(v).value_or(0);
+  s.lamp = option(Param::symptom_lamp);
+  s.leak = option(Param::symptom_leak);
+  s.level = option(Param::symptom_level);
+  s.creep = option(Param::symptom_creep);
+  s.drag = option(Param::symptom_drag);
+  return s;
+}
+
+Diagnosis diagnose_symptoms(const System* system, const std::vector<Reading>& readings,
+                            const Symptoms& s) {
+  Diagnosis d;
+  if (!s.any() && readings.size() < 3) {
+    d.refusal = "Nothing was felt or read yet: press the pedal three times and enter its depths";
+    return d;
+  }
+  const bool pressed = system && system->wheels;
+  PumpTest pump;
+  pump.sink_m = s.sink_m;
+  std::vector<FitRow> rows;
+  if (pressed) {
+    for (const Reading& r : readings)
+      if (r.force_n > 0 && r.travel_m > 0)
+        rows.push_back({r.force_n, r.travel_m, std::max(1e-3, r.travel_doubt_m), r.assist_alive,
+                        r.second_apply, r.hoses_clamped});
+  }
+  const bool assisted =
+      std::any_of(rows.begin(), rows.end(), [](const FitRow& r) { return r.assist_alive; });
+  Felt felt{&s, s.pivot_play_m.value_or(0), 0, s.rod_play_m};
+  if (pressed) felt.pin_m = s.pin_wear_m.value_or(0) * s.ratio;
+  const auto told = [](const std::optional<double>& v) { return v ? 1.0 : 0.0; };
+  const double count = static_cast<double>(rows.size()) + told(s.sink_m) + told(s.first_m) +
+                       told(s.third_m ? s.third_m : s.second_m) + told(s.rod_play_m) +
+                       told(s.pivot_play_m);
+  const bool simulated = pressed && count > 0;
+  for (std::size_t i = 0; i < kCauses; ++i) {
+    const auto cause = static_cast<Cause>(i);
+    Hypothesis h;
+    h.cause = cause;
+    if (simulated) {
+      if (!possible(*system, cause, assisted || s.engine_m, pump, true)) continue;
+      h = fitted(*system, cause, rows, pump, count, felt);
+    } else if (cause == Cause::residual_missing || cause == Cause::front_blocked ||
+               cause == Cause::rear_blocked) {
+      continue;  // nothing felt at the pedal alone speaks for them
+    }
+    h.aicc += symptom_penalty(cause, s, simulated);
+    d.ranked.push_back(h);
+  }
+  weigh(d);
+  return d;
+}
+
+}  // namespace yoke

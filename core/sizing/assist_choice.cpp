@@ -1,0 +1,212 @@
+#include "sizing/assist_choice.hpp"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <cmath>
+
+#include "master/bores.hpp"
+#include "sizing/sweep.hpp"
+
+namespace yoke {
+
+namespace {
+
+constexpr double kNone = 1e9;  // sorts what cannot be said last
+
+struct Type {
+  const char* words;
+  int kind;
+  double diaphragm_m, second_m;  ///< vacuum types
+  double across_m, depth_m;      ///< room it takes with its master
+  bool pump;                     ///< brings its own vacuum
+  const char* fails;
+};
+constexpr Type kTypes[] = {
+    {"No assist", 0, 0, 0, 0.10, 0.22, false, "Nothing to fail: the pedal stays as it is."},
+    {"Vacuum, 9 in single", 1, 0.2286, 0, 0.25, 0.32, false,
+     "Stays assisted for a push or two, then the leg alone and its dead force."},
+    {"Vacuum, 8 in tandem", 1, 0.2032, 0.2032, 0.22, 0.38, false,
+     "Stays assisted for a push or two, then the leg alone and its dead force."},
+    {"Vacuum, 9 in with electric pump", 1, 0.2286, 0, 0.25, 0.32, true,
+     "With the pump dead the reservoir serves a few pushes; a warning lamp must tell."},
+    {"Steering-fed hydraulic", 2, 0, 0, 0.18, 0.36, false,
+     "The accumulator serves two or three stops, then the leg alone."},
+    {"Electro-mechanical", 3, 0, 0, 0.20, 0.35, false,
+     "Dead at once when a feed is missing: the leg alone."},
+    {"Remote servo in the line", 4, 0.1778, 0, 0.10, 0.22, false,
+     "The circuits it feeds fall to line pressure; balance between axles changes."}};
+
+void set(Sheet& s, Param p, double si) {
+  s.set(p, measured(p, si, How::estimate));
+}
+
+/// The job with this type in its plan: what belongs to another type is forgotten.
+Job with_type(const Job& job, const Type& t, Sheet& values) {
+  Job out = job;
+  const Value now = value_of(job, Which::plan, Param::assist_kind);
+  const bool same = now.known() && static_cast<int>(now.si) == t.kind;
+  const Value first = value_of(job, Which::plan, Param::assist_diaphragm1);
+  values.set(Param::assist_kind, measured(Param::assist_kind, t.kind, How::stated));
+  if (t.diaphragm_m > 0 && !(same && first.known() && t.second_m <= 0)) {
+    set(values, Param::assist_diaphragm1, t.diaphragm_m);
+    set(values, Param::assist_diaphragm2, t.second_m);
+  }
+  if (t.kind == 4 && !value_of(job, Which::plan, Param::assist_servo_slave).known())
+    set(values, Param::assist_servo_slave, 0.01905);
+  if (t.pump && value_of(job, Which::plan, Param::supply_pump_flow).si <= 0)
+    set(values, Param::supply_pump_flow, 0.0005);
+  for (const ParamInfo& p : all_params()) {
+    if (p.group != Group::assist || p.param == Param::assist_kind) continue;
+    const bool vacuum_reading = p.param == Param::assist_vacuum ||
+                                p.param == Param::assist_vacuum_altitude ||
+                                p.param == Param::assist_manifold;
+    if (!same && !vacuum_reading && !values.at(p.param)) {
+      // What the old type was measured by says nothing of this one.
+      out.plan.set(p.param, Measured{});
+      out.built.clear(p.param);
+    }
+  }
+  for (const ParamInfo& p : all_params())
+    if (const auto& v = values.at(p.param)) {
+      out.plan.set(p.param, *v);
+      out.built.clear(p.param);
+    }
+  return out;
+}
+
+void supply_says(const Values& v, const Type& t, AssistChoice& c) {
+  const auto no = [&](bool is, const char* why) {
+    if (is) {
+      c.possible = false;
+      c.against.emplace_back(why);
+    }
+  };
+  const bool goes = v.is(Param::room_engine, 1);
+  const bool vacuum = t.kind == 1 || t.kind == 4;
+  no(vacuum && goes && !t.pump && v.si(Param::supply_pump_flow) <= 0,
+     "the engine goes: no vacuum without an electric pump");
+  no(t.kind == 2 && goes, "the engine goes: no steering pump");
+  no(t.kind == 2 && v.is(Param::room_pump, 0), "there is no steering pump");
+  no(t.kind == 3 && v.is(Param::room_power, 0), "under 40 A to spare");
+  if (t.kind == 2 && v.is(Param::room_pump, 1))
+    c.against.emplace_back("the pump has no outlet to spare: another pump or a proved tee");
+  if (t.kind == 3 && v.is(Param::room_power, 2))
+    c.against.emplace_back("a battery far away: size the copper");
+  if (t.pump && v.is(Param::room_noise, 1)) c.against.emplace_back("its pump is heard at idle");
+  if (vacuum && !t.pump && v.known(Param::assist_vacuum) &&
+      v.at(Param::assist_vacuum).origin == Origin::measured && v.si(Param::assist_vacuum) < 50.8e3)
+    c.against.emplace_back("under 15 inHg at idle is short");
+  const auto ask = [&](bool is, const char* what) {
+    if (is) c.unknown.emplace_back(what);
+  };
+  ask(t.kind == 2 && !v.known(Param::room_pump), "steering pump and its outlets");
+  ask(t.kind == 3 && !v.known(Param::room_power), "amperes to spare");
+  ask(vacuum && v.at(Param::assist_vacuum).origin != Origin::measured &&
+          !v.known(Param::assist_manifold),
+      "vacuum at idle, gauged");
+}
+
+void room_says(const Values& v, const Type& t, AssistChoice& c) {
+  const auto check = [&](Param p, double needs, const char* words) {
+    if (!v.known(p)) {
+      c.unknown.emplace_back(words);
+    } else if (v.si(p) < needs) {
+      c.possible = false;
+      c.against.push_back(fmt::format("needs about {:.0f} mm {}, there are {:.0f}", needs * 1e3,
+                                      words, v.si(p) * 1e3));
+    }
+  };
+  check(Param::room_depth, t.depth_m, "room before the firewall");
+  check(Param::room_across, t.across_m, "room across");
+}
+
+}  // namespace
+
+std::vector<AssistChoice> assist_choices(const Job& job) {
+  std::vector<AssistChoice> list;
+  const Values own = resolve(job, Which::plan);
+  if (works_clutch(own)) return list;
+  for (const Type& t : kTypes) {
+    AssistChoice c;
+    c.words = t.words;
+    c.kind = t.kind;
+    c.when_it_fails = t.fails;
+    const Job tried = with_type(job, t, c.values);
+    const StripInputs in = strip_inputs(tried);
+    const ConditionReport alive = condition_report(in, ConditionId::plan, 0);
+    const ConditionReport dead = condition_report(in, ConditionId::assist_lost, 0);
+    Limits limits = in.limits;
+    if (own.known(Param::room_driver))
+      limits.effort_failed_n = std::min(limits.effort_failed_n, own.si(Param::room_driver));
+    if (alive.target && alive.target->reached)
+      c.effort_n = alive.target->at.pad_force_n;
+    else
+      c.because = alive.reason;
+    const ConditionReport& lost = t.kind == 0 ? alive : dead;
+    if (lost.target && lost.target->reached) {
+      c.dead_effort_n = lost.target->at.pad_force_n;
+    } else if (c.because.empty()) {
+      c.because = lost.reason;
+    }
+    c.works = alive.verdict == Verdict::pass && c.effort_n && c.dead_effort_n &&
+              *c.dead_effort_n <= limits.effort_failed_n;
+    supply_says(own, t, c);
+    room_says(own, t, c);
+    list.push_back(std::move(c));
+  }
+  std::stable_sort(list.begin(), list.end(), [](const AssistChoice& a, const AssistChoice& b) {
+    if (a.possible != b.possible) return a.possible;
+    if (a.works != b.works) return a.works;
+    if (a.against.size() != b.against.size()) return a.against.size() < b.against.size();
+    const double da = a.dead_effort_n.value_or(kNone);
+    const double db = b.dead_effort_n.value_or(kNone);
+    // Within 5 % the dead pedal is the same; then the lighter one.
+    if (std::abs(da - db) > 0.05 * std::min(da, db)) return da < db;
+    return a.effort_n.value_or(kNone) < b.effort_n.value_or(kNone);
+  });
+  return list;
+}
+
+AssistNeed assist_need(const Job& job) {
+  AssistNeed n;
+  Sheet values;
+  const Job bare = with_type(job, kTypes[0], values);
+  const StripInputs in = strip_inputs(bare);
+  n.limit_n = in.limits.effort_n;
+  const Assembly& a = in.plan_system;
+  if (in.clutch || !a.system || !a.system->wheels || !a.system->vehicle) {
+    n.because = in.clutch           ? "A hydraulic clutch needs none"
+                : !a.system         ? cannot_say(a.missing_system)
+                : !a.system->wheels ? cannot_say(a.missing_brakes)
+                                    : cannot_say(a.missing_vehicle);
+    return n;
+  }
+  const ConditionReport r = condition_report(in, ConditionId::plan, 0);
+  n.reached = r.target && r.target->reached;
+  if (r.target) n.effort_n = r.target->at.pad_force_n;
+  n.needed = !n.reached || r.verdict != Verdict::pass;
+  if (!n.needed) return n;
+  SweepRequest q = default_request(bare);
+  q.assists.clear();
+  const auto map = sweep(bare, q);
+  if (!map) return n;
+  const double bore = in.plan.si(Param::master_bore);
+  const double ratio = arm_ratio(in.plan).value_or(0);
+  double nearest = 1e9;
+  for (const Cell& c : map->cells) {
+    if (c.fails != Limit::none) continue;
+    if (std::abs(c.bore_m - bore) < 3e-5 && (!n.ratio || c.ratio < *n.ratio) && c.ratio > ratio)
+      n.ratio = c.ratio;
+    if (std::abs(c.ratio - ratio) < 0.06 && (!n.bore_m || c.bore_m > *n.bore_m))
+      n.bore_m = c.bore_m;
+    const double far = std::abs(std::log(c.bore_m / bore)) + std::abs(std::log(c.ratio / ratio));
+    if (far < nearest) {
+      nearest = far;
+      n.both = {c.bore_m, c.ratio};
+    }
+  }
+  return n;
+}
+
+}  // namespace yoke

@@ -1,0 +1,43 @@
+// Which assist, and whether any: each type pressed at its worst (hot idle vacuum, the altitude of
+// use) and dead, with its room and its supply. Sizes of a usual unit of each type are common
+// practice, no source; what the job states of its own type wins.
+#pragma once
+
+#include <string>
+#include <vector>
+
+#include "feel/conditions.hpp"
+
+namespace yoke {
+
+struct AssistChoice {
+  std::string words;                    ///< "Vacuum, 9 in"
+  int kind = 0;                         ///< option of assist.kind
+  std::optional<double> effort_n;       ///< at the wanted stop, worst supply
+  std::optional<double> dead_effort_n;  ///< at the stop to reach with a failure
+  std::string because;                  ///< why a figure cannot be said
+  bool works = false;                   ///< both efforts within their limits
+  bool possible = true;                 ///< room and supply allow it
+  std::vector<std::string> against;     ///< why not
+  std::vector<std::string> unknown;     ///< what was not told
+  std::string when_it_fails;
+  Sheet values;  ///< what choosing it writes into the plan
+};
+/// Best first: possible, then within limits, then the least force when it is dead, then the least
+/// effort.
+[[nodiscard]] std::vector<AssistChoice> assist_choices(const Job& job);
+
+/// Is assist needed at all?
+struct AssistNeed {
+  std::string because;  ///< why nothing can be said; empty when it can
+  double effort_n = 0;  ///< by the leg alone, at the wanted stop
+  double limit_n = 0;
+  bool reached = false;  ///< the wanted stop is reached by the leg at all
+  bool needed = false;
+  std::optional<double> ratio;   ///< least ratio that avoids it with the plan's bore
+  std::optional<double> bore_m;  ///< largest standard bore that avoids it with this ratio
+  std::optional<std::pair<double, double>> both;  ///< nearest bore and ratio when neither does
+};
+[[nodiscard]] AssistNeed assist_need(const Job& job);
+
+}  // namespace yoke

@@ -1,0 +1,134 @@
+#include "survey/identity.hpp"
+
+#include <fmt/format.h>
+
+#include <cmath>
+
+#include "master/bores.hpp"
+#include "parts/part.hpp"
+
+namespace yoke {
+
+namespace {
+
+std::string bore_words(double m) {
+  if (const BoreSize* b = named_bore(Length{m})) return std::string(b->name);
+  return fmt::format("{:.2f} mm", m * 1e3);
+}
+
+std::string name_of(const Values& v) {
+  std::string t;
+  if (v.known(Param::master_kind))
+    t = std::string(info(Param::master_kind)
+                        .options[static_cast<std::size_t>(v.option(Param::master_kind))]
+                        .words);
+  else
+    t = "Master of a kind not told";
+  if (v.known(Param::master_bore)) t += ", bore " + bore_words(v.si(Param::master_bore));
+  if (v.known(Param::master_step_bore) && v.is(Param::master_kind, 2))
+    t += " with " + bore_words(v.si(Param::master_step_bore)) + " take-up";
+  if (v.known(Param::unit_studs) && v.known(Param::unit_stud_pitch))
+    t += fmt::format(", {} studs {:.1f} mm apart", v.option(Param::unit_studs) + 2,
+                     v.si(Param::unit_stud_pitch) * 1e3);
+  for (const Param p : {Param::unit_port1_thread, Param::unit_port2_thread})
+    if (v.known(p))
+      t += ", " + std::string(info(p).options[static_cast<std::size_t>(v.option(p))].words);
+  return t;
+}
+
+void find_two_bores(const Values& v, Identity& id) {
+  const bool cast = v.known(Param::unit_cast_mark) && v.known(Param::master_bore);
+  const double off = cast ? v.si(Param::unit_cast_mark) - v.si(Param::master_bore) : 0;
+  if (v.is(Param::master_kind, 2) && v.known(Param::master_step_bore)) {
+    id.two_bores = TwoBores::measured;
+    id.two_bores_words = "two bores, both measured";
+  } else if (v.is(Param::unit_body_step, 1)) {
+    id.two_bores = TwoBores::likely;
+    id.two_bores_words = "the body steps up: measure the second bore before trusting the first";
+  } else if (cast && std::abs(off) > kCastTolerance_m) {
+    id.two_bores = TwoBores::likely;
+    id.two_bores_words =
+        fmt::format("cast {} but measured {}: two bores, a sleeve, or another body",
+                    bore_words(v.si(Param::unit_cast_mark)), bore_words(v.si(Param::master_bore)));
+  } else if (v.known(Param::unit_body_step) || cast) {
+    id.two_bores = TwoBores::no;
+    id.two_bores_words = cast ? "one bore, as cast" : "no step: one bore";
+  } else {
+    id.two_bores_words = "unknown: look for a step in the body, and for a cast number";
+  }
+}
+
+Consequence hint(const char* code, std::string what, std::string remedy) {
+  return {std::move(what), std::move(remedy), "", Severity::warning, code};
+}
+
+void front_fed_wrongly(const Values& v, Identity& id) {
+  if (!v.known(Param::unit_front_outlet)) return;
+  const Outlet made = v.option(Param::unit_front_outlet) == 0 ? Outlet::first : Outlet::second;
+  const auto left = outlet_of(v, Wheel::front_left);
+  const auto right = outlet_of(v, Wheel::front_right);
+  const auto rear = outlet_of(v, Wheel::rear_left);
+  if (!left || !right || left != right || (rear && rear == left)) return;
+  if (*left != made)
+    id.wrong.push_back(hint("identity.front_outlet",
+                            "Its maker feeds the front by the other outlet",
+                            "Trace both lines; chambers and inner valves belong to an axle"));
+}
+
+void discs_on_drum_unit(const Values& v, Identity& id) {
+  for (const Wheel w : {Wheel::front_left, Wheel::rear_left}) {
+    const auto o = outlet_of(v, w);
+    const Param kind = of_axle(Param::front_kind, axle_of(w));
+    if (!o || !v.known(kind) || v.option(kind) == 2) continue;
+    const Param inside = *o == Outlet::first ? Param::master_residual1 : Param::master_residual2;
+    if (v.is(inside, 1))
+      id.wrong.push_back(hint("identity.drum_unit",
+                              "A drum master's inner residual valve feeds discs",
+                              "Another unit, or take the valve out with its maker's leave"));
+  }
+  const bool any_disc = (v.known(Param::front_kind) && v.option(Param::front_kind) != 2) ||
+                        (v.known(Param::rear_kind) && v.option(Param::rear_kind) != 2);
+  if (v.is(Param::master_kind, 2) && v.is(Param::front_kind, 2) && v.is(Param::rear_kind, 2))
+    id.wrong.push_back(hint("identity.take_up",
+                            "A take-up master was made for calipers with a large running "
+                            "clearance; these are drums all round",
+                            "Ask where it came from; a plain bore is the usual unit here"));
+  if (any_disc && v.is(Param::master_kind, 0))
+    id.wrong.push_back(hint("identity.single",
+                            "A single-circuit master with discs: no unit was sold so for long",
+                            "A tandem master keeps one circuit"));
+}
+
+void press_says(const ConditionReport* r, Identity& id) {
+  if (!r || !r->target) return;
+  if (!r->target->reached)
+    id.wrong.push_back(hint("identity.short",
+                            "As found it cannot reach the wanted stop: " + r->reason,
+                            "Too small a bore, too little stroke, or other brakes than it was "
+                            "made for"));
+  else if (r->verdict == Verdict::fail)
+    id.wrong.push_back(hint("identity.feel", "As found: " + r->reason,
+                            "Bore and ratio do not suit these brakes; see Size"));
+}
+
+}  // namespace
+
+Identity identify(const Job& job, const Values& v, const ConditionReport* found_report) {
+  Identity id;
+  id.name = name_of(v);
+  find_two_bores(v, id);
+  const Matrix m = compare(job, part_kind_of(job), job.found);
+  for (const MatrixRow& r : m.rows) {
+    ++id.asked;
+    if (r.fitted)
+      ++id.known;
+    else
+      id.missing.push_back(r.param);
+  }
+  front_fed_wrongly(v, id);
+  discs_on_drum_unit(v, id);
+  press_says(found_report, id);
+  return id;
+}
+
+}  // namespace yoke

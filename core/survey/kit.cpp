@@ -1,0 +1,75 @@
+#include "survey/kit.hpp"
+
+#include <fmt/format.h>
+
+#include <cmath>
+
+namespace yoke {
+
+std::string_view kit_words(KitVerdict v) {
+  static constexpr std::string_view w[] = {"Not enough measured", "Usable", "Usable with work",
+                                           "Not for this unit"};
+  return w[static_cast<std::size_t>(v)];
+}
+
+KitReport kit_report(const Values& found, const Values& kit) {
+  KitReport r;
+  bool work = false;
+  bool no = false;
+  const auto both = [&](Param p) {
+    if (found.known(p) && kit.known(p)) return true;
+    r.missing.push_back(std::string(info(p).words) + (found.known(p) ? " of the kit"
+                                                      : kit.known(p) ? " as fitted"
+                                                                     : ", both"));
+    return false;
+  };
+  if (both(Param::kit_piston)) {
+    const double d = kit.si(Param::kit_piston) - found.si(Param::kit_piston);
+    if (std::abs(d) > 0.25e-3) {
+      // A longer piston is faced off; a shorter one moves the cup off its port.
+      (d > 0 ? work : no) = true;
+      r.reasons.push_back(fmt::format("piston {:.2f} mm {}", std::abs(d) * 1e3,
+                                      d > 0 ? "longer: face it off, the cup must clear its port"
+                                            : "shorter: the cup stands past its port"));
+    }
+  }
+  if (both(Param::kit_socket)) {
+    r.rod_change_m = kit.si(Param::kit_socket) - found.si(Param::kit_socket);
+    if (std::abs(*r.rod_change_m) > 0.1e-3)
+      r.reasons.push_back(
+          fmt::format("rod socket {:.2f} mm {}: the rod must be {:.2f} mm {}",
+                      std::abs(*r.rod_change_m) * 1e3, *r.rod_change_m > 0 ? "deeper" : "shallower",
+                      std::abs(*r.rod_change_m) * 1e3, *r.rod_change_m > 0 ? "longer" : "shorter"));
+  }
+  if (both(Param::kit_cups) && kit.option(Param::kit_cups) != found.option(Param::kit_cups)) {
+    no = true;
+    r.reasons.push_back(fmt::format("{} cups in place of {}", kit.option(Param::kit_cups) + 1,
+                                    found.option(Param::kit_cups) + 1));
+  }
+  if (both(Param::kit_facing) && kit.option(Param::kit_facing) != found.option(Param::kit_facing)) {
+    no = true;
+    r.reasons.emplace_back("the rear cup faces the other way");
+  }
+  if (both(Param::kit_valve) && kit.option(Param::kit_valve) != found.option(Param::kit_valve)) {
+    work = true;
+    r.reasons.emplace_back(kit.option(Param::kit_valve) == 1
+                               ? "it brings a valve: leave it out for discs"
+                               : "its valve is missing: keep the old one if drums need it");
+  }
+  if (both(Param::kit_spring)) {
+    const double d = kit.si(Param::kit_spring) - found.si(Param::kit_spring);
+    if (std::abs(d) > 3e-3) {
+      work = true;
+      r.reasons.push_back(
+          fmt::format("spring {:.0f} mm {}: use the old one, or prove that the piston comes home",
+                      std::abs(d) * 1e3, d > 0 ? "longer" : "shorter"));
+    }
+  }
+  r.verdict = no                   ? KitVerdict::no
+              : !r.missing.empty() ? KitVerdict::not_enough
+              : work               ? KitVerdict::with_work
+                                   : KitVerdict::usable;
+  return r;
+}
+
+}  // namespace yoke

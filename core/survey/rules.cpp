@@ -1,0 +1,273 @@
+#include "survey/rules.hpp"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+
+namespace yoke {
+
+namespace {
+
+/// A state of one choice, or an age from a number of years on, and what follows.
+struct AgeRule {
+  Param param;
+  double from;  ///< years, or the option
+  Severity severity;
+  const char* code;
+  const char* what;
+  const char* remedy;
+  const char* order;
+};
+
+constexpr AgeRule kAge[] = {
+    {Param::age_nuts, 2, Severity::warning, "ageing.nuts", "Line nuts are rounded",
+     "Cut the tube and make it anew: cheaper than a sheared port", "tube, nuts, flaring tool"},
+    {Param::age_nuts, 1, Severity::warning, "ageing.nuts",
+     "Line nuts are rusted to the tube: turning them twists it off",
+     "Soak for days, heat with care, or plan the line as new", "tube and nuts for those lines"},
+    {Param::age_nipples, 2, Severity::warning, "ageing.nipples",
+     "A nipple is broken or blocked: that wheel cannot be bled",
+     "Renew the nipple or the cylinder before bleeding", "nipples, perhaps a wheel cylinder"},
+    {Param::age_nipples, 1, Severity::warning, "ageing.nipples", "A nipple is stuck and will shear",
+     "Soak and warm it before the fluid is out", "nipples"},
+    {Param::age_hoses, 10, Severity::warning, "ageing.hoses",
+     "Hoses over ten years: they swell inside and crack when bent aside",
+     "Renew all of them with this job", "flexible hoses"},
+    {Param::age_hoses, 6, Severity::note, "ageing.hoses", "Hoses past six years",
+     "Bend them sharply and look for cracks", ""},
+    {Param::age_fluid, 2, Severity::note, "ageing.fluid",
+     "Fluid past two years holds water: a hot pedal sinks earlier", "Change all of it",
+     "fluid of the same grade"},
+    {Param::age_check_valve, 10, Severity::note, "ageing.check_valve",
+     "An old check valve breaks out of its grommet when the hose is pulled",
+     "Have one with its grommet in hand", "check valve, grommet, vacuum hose"},
+    {Param::age_shelf, 8, Severity::warning, "ageing.shelf",
+     "The new unit has lain on a shelf for years: its rubber is old, its bore may be stained",
+     "Look into the bore, renew the rubber, or ask for a younger one", "seal kit"},
+    {Param::age_spacers, 2, Severity::warning, "ageing.spacers",
+     "A spacer is missing: the studs pull on thin sheet",
+     "Measure the stack before anything is ordered; see Fit", "spacer of the measured thickness"},
+    {Param::age_spacers, 1, Severity::note, "ageing.spacers",
+     "A cracked spacer changes the rod's clearance when it is renewed",
+     "Measure its thickness before it breaks", "spacer, gasket"},
+    {Param::age_drain, 1, Severity::note, "ageing.drain",
+     "A blocked drain stands water on the unit's face: the shell rusts through",
+     "Clear it first; look at the shell's lower edge", ""},
+    {Param::age_sensor, 2, Severity::note, "ageing.sensor",
+     "The switch will break when its plug is pulled", "Have one in hand",
+     "level or pressure switch"},
+    {Param::age_boot, 1, Severity::warning, "ageing.boot",
+     "A torn boot let water in: expect rust at the bore's open end",
+     "Gauge the bore before buying a kit", "boot"},
+    {Param::age_grommets, 1, Severity::note, "ageing.grommets",
+     "Hard grommets tear when the reservoir is rocked out", "Have them in hand",
+     "reservoir grommets"},
+    {Param::age_pitting, 2, Severity::warning, "ageing.pitting",
+     "A pitted bore cuts new cups in weeks", "Gauge it: sleeve or renew", "unit or sleeving"}};
+
+struct ChangeRule {
+  Param param;
+  const char* code;
+  const char* what;
+  const char* remedy;
+};
+constexpr ChangeRule kChanges[] = {
+    {Param::changed_front, "upstream.front",
+     "Other front brakes: the fitted bore was chosen for other pistons",
+     "Measure caliper and cylinder bores; size the master anew, do not renew it like for like"},
+    {Param::changed_rear, "upstream.rear",
+     "Other rear brakes: bore, rear valve and residual valve were chosen for the old ones",
+     "Check the valve list below and the lock order; take a drum valve out of a disc line"},
+    {Param::changed_master, "upstream.master",
+     "The fitted unit is not the maker's: its bore proves nothing",
+     "Measure it; compare against the brakes, not against the fitted unit"},
+    {Param::changed_engine, "upstream.engine",
+     "Another engine: vacuum, pump, mass and stall torque are not what the unit was made for",
+     "Gauge the vacuum at idle; weigh the front axle; enter the stall torque"},
+    {Param::changed_cam, "upstream.cam", "Less vacuum at idle: the booster runs out earlier",
+     "Gauge it hot, in gear, at idle; see the assist options"},
+    {Param::changed_headers, "upstream.headers",
+     "Exhaust moved: lines, cable or unit may stand in its heat",
+     "Choose the exhaust before the route of line or cable; shield or move"},
+    {Param::changed_tyres, "upstream.tyres",
+     "Other tyres: radius and grip change the pressure a stop needs and which axle locks first",
+     "Enter the radius measured on the car and the grip"},
+    {Param::changed_mass, "upstream.mass", "Another weight: every stop needs another pressure",
+     "Weigh both axles"},
+    {Param::changed_pedal, "upstream.pedal",
+     "Another pedal: the ratio and the rod's line are not what they were",
+     "Measure both arms and the rest height"},
+    {Param::changed_cover, "upstream.cover",
+     "Another clutch cover: clamp load and finger height moved",
+     "Peak load and release travel from its sheet; stack height anew"}};
+
+Consequence follows(const char* code, std::string what, std::string remedy,
+                    Severity severity = Severity::note) {
+  return {std::move(what), std::move(remedy), "", severity, code};
+}
+
+bool drums(const Values& plan, Axle axle) {
+  return plan.is(of_axle(Param::front_kind, axle), 2);
+}
+
+void axle_becomes_discs(std::vector<Consequence>& list, const Values& plan, Axle axle) {
+  const Param valve =
+      axle == Axle::front ? Param::valve_residual_front : Param::valve_residual_rear;
+  const std::string words = axle == Axle::front ? "front" : "rear";
+  if (!drums(plan, axle)) {
+    list.push_back(
+        follows("later.already", "The " + words + " has discs already", "Take this reminder out"));
+    return;
+  }
+  bool inside = false;
+  for (const Wheel w : kWheels) {
+    const auto o = outlet_of(plan, w);
+    if (!o || axle_of(w) != axle) continue;
+    inside = inside ||
+             plan.is(*o == Outlet::first ? Param::master_residual1 : Param::master_residual2, 1);
+  }
+  if (plan.si(valve) > 0 || inside)
+    list.push_back(follows("later.residual",
+                           "The " + words + " residual valve" +
+                               (inside ? " inside the master" : "") + " keeps disc pads on",
+                           "Take it out on that day", Severity::warning));
+  list.push_back(follows("later.bore", "The bore was sized for " + words + " drums",
+                         "Size it anew: discs need about twice the pressure and more fluid"));
+  if (plan.is(Param::valve_kind, 1))
+    list.push_back(follows("later.knee", "The rear valve's knee was set for drums",
+                           "Set it anew; see the lock order"));
+  if (plan.is(Param::valve_metering, 1) && axle == Axle::rear)
+    list.push_back(follows("later.metering", "The metering valve waits for shoes that will be gone",
+                           "Take it out with the drums", Severity::warning));
+  if (plan.known(Param::master_reservoir))
+    list.push_back(follows("later.reservoir",
+                           "Disc pads draw more fluid as they wear than shoes do",
+                           "Check the chamber of that circuit"));
+}
+
+}  // namespace
+
+std::vector<Consequence> ageing_consequences(const Values& v) {
+  std::vector<Consequence> list;
+  Param last = Param::count_;
+  for (const AgeRule& r : kAge) {
+    if (r.param == last || !v.known(r.param)) continue;  // the sharper rule stands first
+    const bool choice = info(r.param).kind == Kind::choice;
+    if (choice ? v.option(r.param) != static_cast<int>(r.from) : v.si(r.param) < r.from) continue;
+    last = r.param;
+    list.push_back({r.what, r.remedy, r.order, r.severity, r.code});
+  }
+  std::stable_sort(list.begin(), list.end(), [](const Consequence& a, const Consequence& b) {
+    return a.severity > b.severity;
+  });
+  return list;
+}
+
+std::vector<Consequence> upstream_consequences(const Values& v) {
+  std::vector<Consequence> list;
+  for (const ChangeRule& r : kChanges)
+    if (v.is(r.param, 1)) list.push_back(follows(r.code, r.what, r.remedy, Severity::warning));
+  return list;
+}
+
+std::string_view later_words(LaterKind what) {
+  static constexpr std::string_view w[] = {"Front discs",
+                                           "Rear discs",
+                                           "Another booster",
+                                           "Electric drive",
+                                           "Another axle or calipers",
+                                           "Battery moved away",
+                                           "Bigger tyres"};
+  return w[static_cast<std::size_t>(what)];
+}
+
+std::vector<Consequence> later_consequences(LaterKind what, const Values& plan) {
+  std::vector<Consequence> list;
+  const bool vacuum = plan.is(Param::assist_kind, 1) || plan.is(Param::assist_kind, 4);
+  switch (what) {
+    case LaterKind::front_discs:
+      axle_becomes_discs(list, plan, Axle::front);
+      break;
+    case LaterKind::rear_discs:
+      axle_becomes_discs(list, plan, Axle::rear);
+      break;
+    case LaterKind::booster:
+      list.push_back(follows("later.rod", "Rod length and output gap belong to this unit",
+                             "Measure both anew"));
+      list.push_back(follows("later.bore", "The bore was sized for this assist",
+                             "A larger bore may come back in reach; size it anew"));
+      break;
+    case LaterKind::electric_drive:
+      if (vacuum)
+        list.push_back(follows("later.vacuum", "No engine, no vacuum: the booster is dead",
+                               "Electric vacuum pump with a reservoir, or an electric unit",
+                               Severity::warning));
+      if (plan.is(Param::assist_kind, 2))
+        list.push_back(follows("later.pump", "No engine, no steering pump: the booster is dead",
+                               "Electric pump, or an electric unit", Severity::warning));
+      list.push_back(follows("later.mass", "Battery mass moves the weight between the axles",
+                             "Weigh both axles; lock order and holding change"));
+      break;
+    case LaterKind::axle_swap:
+      list.push_back(follows("later.pistons", "Other pistons ask for another bore and valve",
+                             "Measure them before ordering; size the master anew"));
+      break;
+    case LaterKind::battery_move:
+      if (plan.is(Param::assist_kind, 3))
+        list.push_back(follows("later.cable", "The longer cable drops more voltage",
+                               "Size the copper anew; see Install", Severity::warning));
+      list.push_back(follows("later.mass", "Weight moves between the axles", "Weigh both axles"));
+      break;
+    case LaterKind::bigger_tyres:
+      list.push_back(follows("later.tyres", "A larger radius asks for more pressure for each stop",
+                             "Enter the new radius and look at effort and lock order"));
+      break;
+  }
+  if (list.empty())
+    list.push_back(
+        follows("later.nothing", "Nothing of this plan expires with it", "nothing to do"));
+  return list;
+}
+
+std::vector<Consequence> residual_rules(const Values& v) {
+  std::vector<Consequence> list;
+  for (const Axle axle : {Axle::front, Axle::rear}) {
+    const std::string words = axle == Axle::front ? "Front" : "Rear";
+    const Param kind = of_axle(Param::front_kind, axle);
+    const Param valve =
+        axle == Axle::front ? Param::valve_residual_front : Param::valve_residual_rear;
+    if (!v.known(kind)) {
+      list.push_back(
+          follows("valves.unknown", words + ": cannot say, drums or discs?", "Enter the brakes"));
+      continue;
+    }
+    const double has = v.si(valve);
+    if (v.is(kind, 2)) {
+      if (has <= 0)
+        list.push_back(follows("valves.drum", words + " drums have no residual pressure",
+                               "10 psi (0.07 MPa) is usual for cups without expanders"));
+      else
+        list.push_back(
+            follows("valves.fits", words + " drums: a residual valve is right", "leave it"));
+      continue;
+    }
+    const Param above = of_axle(Param::front_above, axle);
+    if (!v.known(above))
+      list.push_back(follows("valves.height",
+                             words + " discs: do the calipers stand above the master?",
+                             "Above: 2 psi (0.014 MPa); below: none"));
+    else if (v.option(above) == 1 && has <= 0)
+      list.push_back(follows("valves.add", words + " calipers stand above the master",
+                             "Fit 2 psi (0.014 MPa), or the pedal drops after a night",
+                             Severity::warning));
+    else if (v.option(above) == 0 && has > 0)
+      list.push_back(follows("valves.remove", words + " calipers stand below the master",
+                             "Take the residual valve out: pads would drag", Severity::warning));
+    else
+      list.push_back(follows("valves.fits", words + " discs: as it should be",
+                             "nothing to fit, nothing to take out"));
+  }
+  return list;
+}
+
+}  // namespace yoke

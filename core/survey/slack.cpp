@@ -1,0 +1,39 @@
+#include "survey/slack.hpp"
+
+#include <algorithm>
+
+namespace yoke {
+
+SlackBudget slack_budget(const Values& v) {
+  SlackBudget b;
+  const auto ratio = arm_ratio(v);
+  const auto at_rod = [&](Param p, const char* words) {
+    if (!v.known(p))
+      b.missing.emplace_back(words);
+    else if (!ratio)
+      b.missing.emplace_back(std::string(words) + " (both pedal arms are needed)");
+    else
+      b.parts.push_back({words, std::max(0.0, v.si(p)) * *ratio});
+  };
+  at_rod(Param::symptom_rod_play, "rod play");
+  at_rod(Param::symptom_pin_wear, "pin in its holes");
+  if (v.known(Param::symptom_pivot_play))
+    b.parts.push_back({"worn pivot", v.si(Param::symptom_pivot_play)});
+  else
+    b.missing.emplace_back("worn pivot");
+  const bool boosted = v.known(Param::assist_kind) && v.option(Param::assist_kind) >= 1 &&
+                       v.option(Param::assist_kind) <= 3;
+  if (boosted && ratio)
+    b.parts.push_back(
+        {"booster's own lost travel and output gap",
+         (v.si(Param::assist_travel_working) + std::max(0.0, v.si(Param::assist_output_gap))) *
+             *ratio});
+  std::stable_sort(b.parts.begin(), b.parts.end(),
+                   [](const SlackPart& x, const SlackPart& y) { return x.pad_m > y.pad_m; });
+  for (const SlackPart& p : b.parts) b.sum_m += p.pad_m;
+  if (v.known(Param::symptom_first) && v.si(Param::symptom_first) > 0)
+    b.share_of_first = std::min(1.0, b.sum_m / v.si(Param::symptom_first));
+  return b;
+}
+
+}  // namespace yoke

@@ -1,0 +1,65 @@
+#include "session/part_list.hpp"
+
+#include <QFile>
+#include <QFileInfo>
+
+#include "session/texts.hpp"
+
+namespace yoke {
+
+namespace {
+
+Expected<Catalogue> read_file(const QString& path) {
+  const bool shipped = path.isEmpty();
+  QFile file(shipped ? QStringLiteral(":/catalogue/parts.csv") : path);
+  if (!file.open(QIODevice::ReadOnly))
+    return fail({"file", path.toStdString(), "", "The catalogue cannot be opened",
+                 file.errorString().toStdString()});
+  const QByteArray bytes = file.read(static_cast<qint64>(kMostCatalogueBytes) + 1);
+  return read_catalogue({bytes.constData(), static_cast<std::size_t>(bytes.size())});
+}
+
+}  // namespace
+
+PartList::PartList(QObject* parent) : QObject(parent) {
+  pool_.setMaxThreadCount(1);
+}
+
+PartList::~PartList() {
+  ++generation_;
+  pool_.waitForDone();
+}
+
+void PartList::load(const QString& path) {
+  const unsigned mine = ++generation_;
+  reading_ = true;
+  state_ = tr("Reading %1 …").arg(path.isEmpty() ? tr("the shipped parts") : path);
+  emit changed();
+  pool_.start([this, mine, path] {
+    auto read = std::make_shared<Expected<Catalogue>>(read_file(path));
+    QMetaObject::invokeMethod(
+        this, [this, mine, path, read] { take(mine, path, *read); }, Qt::QueuedConnection);
+  });
+}
+
+void PartList::take(unsigned generation, const QString& path, const Expected<Catalogue>& read) {
+  if (generation != generation_) return;
+  reading_ = false;
+  const QString name = path.isEmpty() ? tr("Shipped parts") : QFileInfo(path).fileName();
+  if (!read) {
+    // The parts that were there stay: a broken file takes nothing away.
+    state_ = tr("%1 was not read: %2").arg(name, error_text(read.error()));
+    emit changed();
+    return;
+  }
+  catalogue_ = *read;
+  path_ = path;
+  state_ = tr("%1: %n part(s)", nullptr, static_cast<int>(catalogue_.parts.size())).arg(name);
+  const auto bad = catalogue_.problems.size() + catalogue_.more_problems;
+  if (bad > 0)
+    state_ += tr("; %n problem(s): ", nullptr, static_cast<int>(bad)) +
+              text_of(catalogue_.problems.front().text());
+  emit changed();
+}
+
+}  // namespace yoke

@@ -1,0 +1,138 @@
+#include "ui/readings_box.hpp"
+
+#include <QHBoxLayout>
+#include <QHeaderView>
+#include <QPushButton>
+
+#include "session/texts.hpp"
+#include "ui/stage_page.hpp"
+
+namespace yoke {
+
+QLineEdit* figure_entry(const QString& name, const QString& hint, QWidget* parent) {
+  auto* e = new QLineEdit(parent);
+  e->setObjectName(QStringLiteral("figure"));
+  e->setPlaceholderText(hint);
+  e->setAccessibleName(name);
+  e->setMaxLength(40);
+  return e;
+}
+
+namespace {
+/// How a reading was taken, short: "off, 2nd, clamped".
+QString taken_words(const Reading& r) {
+  QString w = r.assist_alive ? QObject::tr("on") : QObject::tr("off");
+  if (r.second_apply) w += QObject::tr(", 2nd");
+  if (r.hoses_clamped) w += QObject::tr(", clamped");
+  return w;
+}
+}  // namespace
+
+ReadingsBox::ReadingsBox(Session& session, std::vector<Reading> Job::*list, const QString& title,
+                         QWidget* parent)
+    : QWidget(parent), session_(session), list_(list) {
+  auto* box = new QVBoxLayout(this);
+  box->setContentsMargins(0, 0, 0, 0);
+  box->setSpacing(4);
+  box->addWidget(label(title, "heading", this));
+  table_ = new QTableWidget(0, 3, this);
+  table_->setHorizontalHeaderLabels({tr("force"), tr("travel"), tr("assist")});
+  table_->horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
+  table_->horizontalHeader()->setSectionResizeMode(2, QHeaderView::ResizeToContents);
+  table_->verticalHeader()->hide();
+  table_->setEditTriggers(QAbstractItemView::NoEditTriggers);
+  table_->setSelectionBehavior(QAbstractItemView::SelectRows);
+  table_->setAccessibleName(title);
+  table_->setMinimumHeight(64);
+  box->addWidget(table_, 1);
+  auto* row = new QHBoxLayout;
+  force_ = figure_entry(tr("Pad force"), tr("20 kg"), this);
+  travel_ = figure_entry(tr("Pad travel"), tr("48 mm"), this);
+  assist_ = new QCheckBox(tr("assist"), this);
+  second_ = new QCheckBox(tr("2nd in a row"), this);
+  second_->setToolTip(tr("Clearances are taken up then: it tells them from slack and air"));
+  clamped_ = new QCheckBox(tr("hoses clamped"), this);
+  clamped_->setToolTip(tr("With clamps made for hoses, never on braided ones"));
+  auto* add = new QPushButton(tr("Add"), this);
+  add->setObjectName(QStringLiteral("main"));
+  row->addWidget(force_);
+  row->addWidget(travel_);
+  row->addWidget(assist_);
+  row->addWidget(add);
+  box->addLayout(row);
+  auto* taken = new QHBoxLayout;
+  taken->addWidget(second_);
+  taken->addWidget(clamped_);
+  auto* remove = new QPushButton(tr("Remove"), this);
+  remove->setObjectName(QStringLiteral("small"));
+  remove->setToolTip(tr("Removes the chosen reading"));
+  remove->setAccessibleName(tr("Remove the chosen reading"));
+  taken->addWidget(remove);
+  box->addLayout(taken);
+  refusal_ = label({}, "caution", this);
+  refusal_->hide();
+  box->addWidget(refusal_);
+  connect(add, &QPushButton::clicked, this, &ReadingsBox::add_reading);
+  connect(travel_, &QLineEdit::returnPressed, this, &ReadingsBox::add_reading);
+  connect(remove, &QPushButton::clicked, this, [this] {
+    const int row_at = table_->currentRow();
+    if (row_at < 0) return;
+    session_.edit(tr("remove a reading"), [&](Job& j) {
+      if (static_cast<size_t>(row_at) < (j.*list_).size())
+        (j.*list_).erase((j.*list_).begin() + row_at);
+    });
+  });
+}
+
+void ReadingsBox::add_reading() {
+  const auto f = parse_quantity(force_->text().toStdString(), Kind::force, session_.style().units);
+  const auto t =
+      parse_quantity(travel_->text().toStdString(), Kind::length, session_.style().units);
+  QString why;
+  if (!f)
+    why = tr("Force: ") + error_text(f.error());
+  else if (*f < 1 || *f > 3000)
+    why = tr("A pad force of %1 cannot be; allowed: 1 N to 3000 N").arg(force_->text());
+  else if (!t)
+    why = tr("Travel: ") + error_text(t.error());
+  else if (*t < 0 || *t > 0.4)
+    why = tr("A pad travel of %1 cannot be; allowed: 0 mm to 400 mm").arg(travel_->text());
+  refuse(why);
+  if (!why.isEmpty()) return;
+  Reading r;
+  r.force_n = *f;
+  r.travel_m = *t;
+  r.assist_alive = assist_->isChecked();
+  r.second_apply = second_->isChecked();
+  r.hoses_clamped = clamped_->isChecked();
+  session_.edit(tr("reading %1 at %2").arg(force_->text(), travel_->text()), [&](Job& j) {
+    if ((j.*list_).size() < 2000) (j.*list_).push_back(r);
+  });
+  force_->clear();
+  travel_->clear();
+  force_->setFocus();
+}
+
+void ReadingsBox::refuse(const QString& why) {
+  refusal_->setText(why);
+  refusal_->setVisible(!why.isEmpty());
+}
+
+void ReadingsBox::refresh() {
+  const auto& readings = session_.job().*list_;
+  table_->setRowCount(static_cast<int>(readings.size()));
+  for (size_t i = 0; i < readings.size(); ++i) {
+    const int row = static_cast<int>(i);
+    const Reading& r = readings[i];
+    const Style& style = session_.style();
+    const auto cell = [&](double si, double doubt_si, Kind kind, int digits) {
+      return new QTableWidgetItem(quantity_text(si, kind, digits, style) + QStringLiteral(" ± ") +
+                                  quantity_text(doubt_si, kind, digits, style));
+    };
+    table_->setItem(row, 0, cell(r.force_n, r.force_doubt_n, Kind::force, 0));
+    table_->setItem(row, 1, cell(r.travel_m, r.travel_doubt_m, Kind::length, 1));
+    table_->setItem(row, 2, new QTableWidgetItem(taken_words(r)));
+  }
+}
+
+}  // namespace yoke

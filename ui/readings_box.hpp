@@ -1,0 +1,44 @@
+// Readings of a pressed pedal, entered by hand: force and travel, how each was taken, with its
+// doubt.
+#pragma once
+
+#include <QCheckBox>
+#include <QLabel>
+#include <QLineEdit>
+#include <QTableWidget>
+#include <QWidget>
+
+#include "session/session.hpp"
+
+namespace yoke {
+
+class ReadingsBox : public QWidget {
+  Q_OBJECT
+
+ public:
+  /// `list`: which readings of the job.
+  ReadingsBox(Session& session, std::vector<Reading> Job::*list, const QString& title,
+              QWidget* parent);
+  [[nodiscard]] QLineEdit* force() const { return force_; }
+  [[nodiscard]] QLineEdit* travel() const { return travel_; }
+  void refresh();
+  /// Shows why something typed here or beside was refused; empty hides it.
+  void refuse(const QString& why);
+
+ private:
+  void add_reading();
+  Session& session_;
+  std::vector<Reading> Job::*list_;
+  QTableWidget* table_;
+  QLineEdit* force_;
+  QLineEdit* travel_;
+  QCheckBox* assist_;
+  QCheckBox* second_;
+  QCheckBox* clamped_;
+  QLabel* refusal_;
+};
+
+/// An entry for figures: their face, a hint, a name for screen readers.
+[[nodiscard]] QLineEdit* figure_entry(const QString& name, const QString& hint, QWidget* parent);
+
+}  // namespace yoke

@@ -1,0 +1,78 @@
+#include "ui/topic_face.hpp"
+
+#include <QButtonGroup>
+#include <QHBoxLayout>
+#include <algorithm>
+
+#include "session/texts.hpp"
+#include "ui/stage_page.hpp"
+
+namespace yoke {
+
+TopicFace::TopicFace(Session& session, std::vector<Group> groups, std::vector<std::string> figures,
+                     const QString& empty, QWidget* parent)
+    : QWidget(parent), groups_(std::move(groups)), group_(groups_.front()) {
+  auto* row = new QHBoxLayout(this);
+  row->setContentsMargins(0, 0, 0, 0);
+  row->setSpacing(28);
+  left_ = new QVBoxLayout;
+  left_->setSpacing(6);
+  if (groups_.size() > 1) {
+    auto* bar = new QHBoxLayout;
+    bar->setSpacing(6);
+    auto* group = new QButtonGroup(this);
+    for (const Group g : groups_) {
+      auto* b = new QPushButton(text_of(group_words(g)), this);
+      b->setObjectName(QStringLiteral("small"));
+      b->setCheckable(true);
+      group->addButton(b);
+      buttons_.push_back(b);
+      bar->addWidget(b);
+      connect(b, &QPushButton::clicked, this, [this, g] { show_group(g); });
+    }
+    bar->addStretch(1);
+    left_->addLayout(bar);
+  }
+  panel_ = new ParamPanel(session, 1, this);
+  left_->addWidget(panel_, 1);
+  help_ = label({}, "soft", this);
+  help_->setMinimumHeight(38);
+  help_->setAlignment(Qt::AlignTop);
+  left_->addWidget(help_);
+  connect(panel_, &ParamPanel::entered, this,
+          [this](Param p) { help_->setText(text_of(info(p).help)); });
+  row->addLayout(left_, 10);
+  figures_ = new FiguresView(session, std::move(figures), empty, this);
+  row->addWidget(figures_, 11);
+  show_group(group_);
+}
+
+bool TopicFace::has(Group group) const {
+  return std::find(groups_.begin(), groups_.end(), group) != groups_.end();
+}
+
+void TopicFace::show_system(Which which) {
+  which_ = which;
+  show_group(group_);
+}
+
+void TopicFace::show_group(Group group) {
+  group_ = group;
+  for (std::size_t i = 0; i < buttons_.size(); ++i)
+    if (groups_[i] == group) buttons_[i]->setChecked(true);
+  // Signs and age belong to what is fitted, whichever system is looked at.
+  if (group != Group::kit)
+    return panel_->show_group(found_only(group) ? Which::found : which_, group);
+  // A kit is compared: what is in the unit first, then what the kit holds.
+  std::vector<std::pair<Which, Param>> both;
+  for (const Which w : {Which::found, Which::plan})
+    for (const ParamInfo& p : all_params())
+      if (p.group == Group::kit) both.emplace_back(w, p.param);
+  panel_->show_params(both);
+}
+
+void TopicFace::refresh() {
+  figures_->refresh();
+}
+
+}  // namespace yoke
