@@ -7,6 +7,7 @@
 #include <nlohmann/json.hpp>
 
 #include "files/json_job.hpp"
+#include "files/limits.hpp"
 
 namespace yoke {
 
@@ -15,10 +16,6 @@ using nlohmann::json;
 inline constexpr size_t kMostText = 20000;
 inline constexpr size_t kMostEntries = 2000;
 constexpr int kMostDepth = 32;
-
-inline constexpr size_t kMostCandidates = 24;
-inline constexpr size_t kMostLater = 50;
-inline constexpr size_t kMostParts = 200;
 
 /// Carries the first error; every reader gives up once there is one.
 class Checker {

@@ -87,6 +87,7 @@ void draw_axes(QPainter& p, const PlotInput& in, const Frame& f, QSizeF size, bo
   p.setPen(theme::kScribe);
   p.drawText(QRectF(f.area.left(), f.area.bottom() + 22, f.area.width(), 20),
              Qt::AlignRight | Qt::AlignVCenter, in.x.words);
+  p.fillRect(QRectF(f.area.left() + 3, f.area.top() - 1, 92, 19), QColor(0x10, 0x2a, 0x4c, 200));
   p.drawText(QRectF(f.area.left() + 6, f.area.top() - 1, f.area.width() / 2, 20),
              Qt::AlignLeft | Qt::AlignVCenter, in.y.words);
 }
@@ -156,7 +157,8 @@ void draw_cursor(QPainter& p, const PlotInput& in, const Frame& f) {
   const double h = 19.0 * static_cast<double>(lines.size()) + 8;
   // On the side with room, at the foot: curves start low and climb away.
   const double left = x + 10 + w + 16 < f.area.right() ? x + 10 : x - 26 - w;
-  const QRectF box(std::max(f.area.left(), left), std::max(2.0, f.area.bottom() - h - 6), w + 16, h);
+  const QRectF box(std::max(f.area.left(), left), std::max(2.0, f.area.bottom() - h - 6), w + 16,
+                   h);
   p.setPen(QPen(theme::kScribeSoft, 1));
   p.setBrush(theme::kDyeDeep);
   p.drawRoundedRect(box, 3, 3);
@@ -213,23 +215,23 @@ void draw_points(QPainter& p, const PlotInput& in, const Frame& f) {
   }
 }
 
-/// Names of the curves with a sample of their stroke, at the upper left: every curve here starts
-/// low.
-void draw_legend(QPainter& p, const PlotInput& in, const Frame& f) {
+/// Names of the curves with a sample of their stroke, to the right of the title: the plot keeps its
+/// room.
+void draw_legend(QPainter& p, const PlotInput& in, QSizeF size) {
   if (in.curves.size() < 2) return;  // one curve needs no key: the title names it
   p.setFont(theme::text(13));
-  double y = f.area.top() + 22;
-  for (const auto& c : in.curves) {
-    if (c.name.isEmpty() || c.points.empty()) continue;
-    const QFontMetricsF fm(p.font());
-    const double w = fm.horizontalAdvance(c.name);
-    const double x = f.area.left() + 12;
-    p.fillRect(QRectF(x - 6, y, w + 50, 20), QColor(0x10, 0x2a, 0x4c, 210));
-    p.setPen(pen_of(c));
-    p.drawLine(QPointF(x, y + 10), QPointF(x + 30, y + 10));
+  const QFontMetricsF fm(p.font());
+  double x = size.width() - 14;
+  for (auto it = in.curves.rbegin(); it != in.curves.rend(); ++it) {
+    if (it->name.isEmpty() || it->points.empty()) continue;
+    const double w = fm.horizontalAdvance(it->name);
+    x -= w;
     p.setPen(theme::kScribe);
-    p.drawText(QRectF(x + 38, y, w + 4, 20), Qt::AlignVCenter, c.name);
-    y += 20;
+    p.drawText(QRectF(x, 8, w + 2, 24), Qt::AlignVCenter, it->name);
+    x -= 32;
+    p.setPen(pen_of(*it));
+    p.drawLine(QPointF(x, 20), QPointF(x + 26, 20));
+    x -= 14;
   }
 }
 
@@ -244,8 +246,9 @@ QStringList read_out(const PlotInput& in) {
   for (const auto& c : in.curves) {
     if (c.points.empty()) continue;
     const auto y = y_at(c, *in.cursor);
-    lines << (y ? QStringLiteral("%1: %2 %3").arg(c.name).arg(*y, 0, 'f', in.y_digits).arg(unit(in.y))
-                : c.name + QStringLiteral(": not reached"));
+    lines
+        << (y ? QStringLiteral("%1: %2 %3").arg(c.name).arg(*y, 0, 'f', in.y_digits).arg(unit(in.y))
+              : c.name + QStringLiteral(": not reached"));
   }
   return lines;
 }
@@ -267,7 +270,7 @@ Picture plot(const PlotInput& input, QSizeF size) {
   pic.layers.emplace_back([=](QPainter& p) { draw_curves(p, input, f); });
   if (!nothing) pic.layers.emplace_back([=](QPainter& p) { draw_limits(p, input, f); });
   pic.layers.emplace_back([=](QPainter& p) { draw_points(p, input, f); });
-  pic.layers.emplace_back([=](QPainter& p) { draw_legend(p, input, f); });
+  pic.layers.emplace_back([=](QPainter& p) { draw_legend(p, input, size); });
   if (!nothing) pic.layers.emplace_back([=](QPainter& p) { draw_cursor(p, input, f); });
   if (nothing && !input.empty.isEmpty())
     pic.layers.emplace_back([=](QPainter& p) {

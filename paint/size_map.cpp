@@ -1,12 +1,15 @@
 #include "paint/size_map.hpp"
 
+#include <QFontMetricsF>
 #include <QPainterPath>
+#include <QPolygonF>
 #include <algorithm>
 #include <cmath>
 
 #include "master/bores.hpp"
 #include "paint/theme.hpp"
 #include "paint/words.hpp"
+#include "sizing/equal_lines.hpp"
 
 namespace yoke {
 
@@ -149,6 +152,48 @@ void draw_place(QPainter& p, const QRectF& box, const QString& word, bool solid)
   p.drawText(flag, Qt::AlignCenter, word);
 }
 
+/// What stands on a cell: several may stand on the same.
+struct Place {
+  size_t bore = 0;
+  size_t column = 0;
+  QString word;
+  bool solid = false;
+};
+
+/// Pixel of a column value, between the middles of the columns beside it.
+double column_x(const Grid& g, const std::vector<double>& columns, double v) {
+  for (size_t i = 0; i + 1 < columns.size(); ++i)
+    if (v >= columns[i] && v <= columns[i + 1])
+      return g.area.left() + g.w * (static_cast<double>(i) + 0.5 +
+                                    (v - columns[i]) / (columns[i + 1] - columns[i]));
+  return g.area.left() + g.w * 0.5;
+}
+
+void draw_equal(QPainter& p, const Sweep& s, const Grid& g, const EqualLine& line,
+                const QString& word, bool dashed) {
+  p.setRenderHint(QPainter::Antialiasing);
+  QPen pen(theme::kMarkOnDye, 1.8);
+  if (dashed) pen.setDashPattern({5, 3});
+  QPointF end;
+  for (const auto& piece : line.pieces) {
+    QPolygonF path;
+    for (const auto& [bore, column] : piece)
+      path << QPointF(column_x(g, columns_of(s), column),
+                      g.cell(nearest(s.bores_m, bore), 0, s.bores_m.size()).center().y());
+    p.setPen(pen);
+    p.drawPolyline(path);
+    end = dashed ? path.front() : path.back();
+  }
+  if (line.pieces.empty()) return;
+  p.setFont(theme::text(13));
+  const double w = QFontMetricsF(p.font()).horizontalAdvance(word) + 8;
+  const double left = std::min(end.x() + 6, g.area.right() + 56 - w);
+  const QRectF tag(left, std::clamp(end.y() - 9, g.area.top(), g.area.bottom() - 18), w, 18);
+  p.fillRect(tag, theme::kDyeDeep);
+  p.setPen(theme::kMarkOnDye);
+  p.drawText(tag, Qt::AlignCenter, word);
+}
+
 /// Key of shapes in use, in words, along the bottom.
 void draw_key(QPainter& p, const Sweep& s, QSizeF size) {
   p.setRenderHint(QPainter::Antialiasing);
@@ -198,20 +243,43 @@ Picture size_map_picture(const Sweep& s, const MapMarks& marks, const Style& sty
     for (size_t r = 0; r < s.columns(); ++r)
       pic.spots.push_back({g.cell(b, r, bores), QStringLiteral("cell:%1:%2").arg(b).arg(r),
                            cell_words(s.at(b, r), style)});
+  if (marks.found_effort_n > 0) {
+    const EqualLine effort = equal_line(s, MapFigure::effort, marks.found_effort_n);
+    const EqualLine travel = equal_line(s, MapFigure::travel, marks.found_travel_m);
+    pic.layers.emplace_back([=](QPainter& p) {
+      draw_equal(p, s, g, effort, QStringLiteral("as hard as today"), false);
+      draw_equal(p, s, g, travel, QStringLiteral("as long as today"), true);
+    });
+    pic.said << (effort.pieces.empty()
+                     ? QStringLiteral("no cell is as hard as today")
+                     : QStringLiteral("a line shows where it is as hard as today"))
+             << (travel.pieces.empty()
+                     ? QStringLiteral("no cell is as long as today")
+                     : QStringLiteral("a line shows where it is as long as today"));
+  }
   const double found_column = s.pairs() ? marks.found_bore2_m : marks.found_ratio;
   const double plan_column = s.pairs() ? marks.plan_bore2_m : marks.plan_ratio;
-  if (marks.found_bore_m > 0 && found_column > 0) {
-    const QRectF box =
-        g.cell(nearest(s.bores_m, marks.found_bore_m), nearest(columns_of(s), found_column), bores);
-    pic.layers.emplace_back(
-        [=](QPainter& p) { draw_place(p, box, QStringLiteral("today"), false); });
-  }
-  if (marks.plan_bore_m > 0 && plan_column > 0) {
-    const size_t b = nearest(s.bores_m, marks.plan_bore_m);
-    const size_t r = nearest(columns_of(s), plan_column);
-    const QRectF box = g.cell(b, r, bores);
-    pic.layers.emplace_back([=](QPainter& p) { draw_place(p, box, QStringLiteral("plan"), true); });
-    pic.said << QStringLiteral("plan: ") + cell_words(s.at(b, r), style);
+  std::vector<Place> places;
+  const auto place = [&](const QString& word, double bore_m, double column, bool solid) {
+    if (bore_m <= 0 || column <= 0) return;
+    const size_t b = nearest(s.bores_m, bore_m);
+    const size_t r = nearest(columns_of(s), column);
+    pic.said << word + QStringLiteral(": ") + cell_words(s.at(b, r), style);
+    for (Place& p : places)
+      if (p.bore == b && p.column == r) {
+        p.word += QStringLiteral(" = ") + word;
+        p.solid = p.solid || solid;
+        return;
+      }
+    places.push_back({b, r, word, solid});
+  };
+  place(QStringLiteral("today"), marks.found_bore_m, found_column, false);
+  place(QStringLiteral("plan"), marks.plan_bore_m, plan_column, true);
+  for (const MapPin& pin : marks.pins)
+    if (!s.pairs()) place(pin.name, pin.bore_m, pin.ratio, false);
+  for (const Place& p : places) {
+    const QRectF box = g.cell(p.bore, p.column, bores);
+    pic.layers.emplace_back([=](QPainter& painter) { draw_place(painter, box, p.word, p.solid); });
   }
   if (marks.cursor) {
     const QRectF box = g.cell(marks.cursor->first, marks.cursor->second, bores);

@@ -9,7 +9,19 @@
 
 namespace yoke {
 
+/// A pinned candidate on the map.
+struct MapPin {
+  QString name;
+  double bore_m = 0;
+  double ratio = 0;
+};
+
 struct MapMarks {
+  std::vector<MapPin> pins;
+  /// Figures as found: lines of equal effort and equal travel run where cells give the same. 0:
+  /// none.
+  double found_effort_n = 0;
+  double found_travel_m = 0;
   double plan_bore_m = 0;
   double plan_ratio = 0;
   double found_bore_m = 0;  ///< 0: not known

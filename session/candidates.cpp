@@ -1,5 +1,7 @@
 #include "session/candidates.hpp"
 
+#include <algorithm>
+
 #include "session/texts.hpp"
 
 namespace yoke {
@@ -21,6 +23,10 @@ void write_values(Job& job, const Sheet& values) {
 }
 
 }  // namespace
+
+QString pin_letter(std::size_t index) {
+  return QString(QChar(static_cast<char16_t>(u'A' + std::min<std::size_t>(index, 25))));
+}
 
 Expected<bool> pin_part(Session& session, const Part& part) {
   const auto& pinned = session.job().candidates;
@@ -45,9 +51,8 @@ void unpin(Session& session, std::size_t index) {
 }
 
 void take_candidate(Session& session, const Candidate& candidate) {
-  session.edit(QObject::tr("plan %1").arg(text_of(candidate.name)), [&](Job& j) {
-    j = with_candidate(j, candidate);
-  });
+  session.edit(QObject::tr("plan %1").arg(text_of(candidate.name)),
+               [&](Job& j) { j = with_candidate(j, candidate); });
 }
 
 void take_assist(Session& session, const AssistChoice& choice) {

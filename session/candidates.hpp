@@ -18,6 +18,9 @@ void take_candidate(Session& session, const Candidate& candidate);
 /// Writes an assist type into the plan.
 void take_assist(Session& session, const AssistChoice& choice);
 
+/// "A", "B", "C": how a pinned candidate is called in pictures.
+[[nodiscard]] QString pin_letter(std::size_t index);
+
 /// One pinned candidate pressed in the plan's place.
 struct CandidateView {
   std::string name;

@@ -4,6 +4,7 @@
 
 #include "paint/theme.hpp"
 #include "rod/rod.hpp"
+#include "session/candidates.hpp"
 #include "session/texts.hpp"
 
 namespace yoke {
@@ -64,7 +65,14 @@ void fit_axes(PlotInput& in, double force_cap) {
 
 }  // namespace
 
-PlotInput feel_plot(const Session& s) {
+std::vector<double> band_forces(const Session& s) {
+  std::vector<double> list;
+  const double most = 1.6 * limits_of(s.job()).effort_n;
+  for (int i = 1; i <= 24; ++i) list.push_back(most * i / 24);
+  return list;
+}
+
+PlotInput feel_plot(const Session& s, const CurveBand* band) {
   const Axes a = axes_of(s.style());
   PlotInput in;
   in.title = QStringLiteral("What the foot feels");
@@ -94,6 +102,28 @@ PlotInput feel_plot(const Session& s) {
                .arg(w.name, full_text(r.target->at.pad_force_n, Kind::force, 0, s.style()),
                     full_text(r.target->at.pad_travel_m, Kind::length, 0, s.style()))});
   }
+  constexpr Stroke kPinned[] = {Stroke::dotted, Stroke::dashed, Stroke::solid};
+  const auto pinned = candidate_views(s.job(), 128);
+  for (std::size_t i = 0; i < pinned.size(); ++i)
+    if (pinned[i].report.curve)
+      add_curve(in, *pinned[i].report.curve, pin_letter(i), kPinned[std::min<std::size_t>(i, 2)],
+                theme::kMarkOnDye, a);
+  for (const Reading& r : s.job().before)
+    in.points.push_back({{r.travel_m * a.length, r.force_n * a.force},
+                         r.travel_doubt_m * a.length,
+                         r.force_doubt_n * a.force,
+                         QStringLiteral("read as found"),
+                         true});
+  if (band) {
+    PlotBand b;
+    b.colour = theme::kScribeSoft;
+    for (std::size_t i = 0; i < band->force_n.size(); ++i) {
+      b.low.emplace_back(band->travel_m[i].low * a.length, band->force_n[i] * a.force);
+      b.high.emplace_back(band->travel_m[i].high * a.length, band->force_n[i] * a.force);
+    }
+    in.bands.push_back(std::move(b));
+  }
+  in.x_digits = s.style().units == UnitStyle::imperial ? 2 : 0;
   fit_axes(in, 2.2 * l.effort_n * a.force);
   in.limits.push_back({false, l.effort_n * a.force, QStringLiteral("effort limit")});
   in.limits.push_back({true, l.travel_m * a.length, QStringLiteral("travel limit")});
@@ -144,6 +174,13 @@ PlotInput prove_plot(const Session& s) {
          r.travel_doubt_m * a.length,
          r.force_doubt_n * a.force,
          r.assist_alive ? QStringLiteral("assist on") : QStringLiteral("assist off")});
+  for (const Reading& r : s.job().before)
+    in.points.push_back({{r.travel_m * a.length, r.force_n * a.force},
+                         r.travel_doubt_m * a.length,
+                         r.force_doubt_n * a.force,
+                         QStringLiteral("before the work"),
+                         true});
+  in.x_digits = s.style().units == UnitStyle::imperial ? 2 : 0;
   double largest = limits_of(s.job()).effort_n;
   for (const Reading& r : s.job().readings) largest = std::max(largest, r.force_n);
   fit_axes(in, 1.3 * largest * a.force);

@@ -1,14 +1,18 @@
 // What the plots show: feel curves, travel budgets, readings against prediction.
 #pragma once
 
+#include "doubt/doubt.hpp"
 #include "paint/plot.hpp"
 #include "proving/fit.hpp"
 #include "session/session.hpp"
 
 namespace yoke {
 
-/// Feel curves of today and plan, with the limits and the wished stop marked.
-[[nodiscard]] PlotInput feel_plot(const Session& session);
+/// Forces at which a band of the plan's curve is asked for: up to a little over the effort limit.
+[[nodiscard]] std::vector<double> band_forces(const Session& session);
+/// Feel curves of today, plan and pinned candidates; `band` of the plan where it was computed, with
+/// the limits and the wished stop marked.
+[[nodiscard]] PlotInput feel_plot(const Session& session, const CurveBand* band = nullptr);
 /// Rod angle over pad travel.
 [[nodiscard]] PlotInput angle_plot(const Session& session);
 /// Readings on the predicted curve of the plan, assist off and on.

@@ -10,6 +10,7 @@ namespace yoke {
 namespace {
 constexpr int kPause_ms = 350;
 constexpr std::size_t kSamples = 4000;
+constexpr std::size_t kBandSamples = 600;
 }  // namespace
 
 DoubtRunner::DoubtRunner(QObject* parent) : QObject(parent) {
@@ -24,17 +25,19 @@ DoubtRunner::~DoubtRunner() {
   pool_.waitForDone();
 }
 
-void DoubtRunner::ask(const Job& job, ConditionId id) {
+void DoubtRunner::ask(const Job& job, ConditionId id, std::vector<double> forces) {
   ++generation_;
   job_ = job;
   id_ = id;
+  forces_ = std::move(forces);
   report_.reset();
+  band_.reset();
   delay_.start();
 }
 
 void DoubtRunner::start() {
   const unsigned mine = generation_;
-  pool_.start([this, mine, job = job_, id = id_] {
+  pool_.start([this, mine, job = job_, id = id_, forces = forces_] {
     DoubtRequest q;
     q.samples = kSamples;
     q.progress = [this, mine](double share) {
@@ -47,11 +50,19 @@ void DoubtRunner::start() {
       return mine == generation_;
     };
     auto result = doubt(job, id, q);
+    std::optional<CurveBand> band;
+    if (result && !forces.empty()) {
+      DoubtRequest few = q;
+      few.samples = kBandSamples;
+      few.progress = [this, mine](double) { return mine == generation_; };
+      if (auto b = curve_band(job, id, forces, few)) band = std::move(*b);
+    }
     QMetaObject::invokeMethod(
         this,
-        [this, mine, result] {
+        [this, mine, result, band] {
           if (mine != generation_) return;
           if (result) report_ = *result;
+          band_ = band;
           emit finished();
         },
         Qt::QueuedConnection);

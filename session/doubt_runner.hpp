@@ -19,7 +19,9 @@ class DoubtRunner : public QObject {
   ~DoubtRunner() override;
   /// Asks for the bands of a condition; an older run is cancelled. Starts a moment later, so that
   /// dragging does not start one run a frame.
-  void ask(const Job& job, ConditionId id);
+  /// With `forces` the band of the curve at these pad forces is computed too.
+  void ask(const Job& job, ConditionId id, std::vector<double> forces = {});
+  [[nodiscard]] const std::optional<CurveBand>& band() const { return band_; }
   [[nodiscard]] const std::optional<ConditionDoubt>& report() const { return report_; }
 
  signals:
@@ -33,7 +35,9 @@ class DoubtRunner : public QObject {
   Job job_;
   ConditionId id_ = ConditionId::plan;
   std::atomic<unsigned> generation_{0};
+  std::vector<double> forces_;
   std::optional<ConditionDoubt> report_;
+  std::optional<CurveBand> band_;
 };
 
 /// "Effort 169 to 286 N, travel 78 to 85 mm (8 of 10). Measure next: seal efficiency, …"

@@ -2,6 +2,7 @@
 
 #include <QFile>
 #include <QFileInfo>
+#include <memory>
 
 #include "session/texts.hpp"
 
@@ -54,10 +55,10 @@ void PartList::take(unsigned generation, const QString& path, const Expected<Cat
   }
   catalogue_ = *read;
   path_ = path;
-  state_ = tr("%1: %n part(s)", nullptr, static_cast<int>(catalogue_.parts.size())).arg(name);
+  state_ = tr("%1: %2 parts").arg(name).arg(catalogue_.parts.size());
   const auto bad = catalogue_.problems.size() + catalogue_.more_problems;
   if (bad > 0)
-    state_ += tr("; %n problem(s): ", nullptr, static_cast<int>(bad)) +
+    state_ += (bad == 1 ? tr("; one problem: ") : tr("; %1 problems, the first: ").arg(bad)) +
               text_of(catalogue_.problems.front().text());
   emit changed();
 }

@@ -60,6 +60,13 @@ ParamField::ParamField(Session& session, Which which, Param param, QWidget* pare
   connect(&session_, &Session::style_changed, this, [this] { refresh(); });
 }
 
+void ParamField::set_compact() {
+  constexpr int kCompactLabel = 146;
+  label_->setFixedWidth(kCompactLabel);
+  label_->setText((which_ == Which::found ? tr("Found: ") : tr("Plan: ")) +
+                  text_of(info(param_).words).toLower());
+}
+
 void ParamField::refuse(const QString& why) {
   refusal_->setText(why);
   refusal_->setVisible(!why.isEmpty());
@@ -95,6 +102,11 @@ QuantityField::QuantityField(Session& session, Which which, Param param, QWidget
   connect(entry_, &QLineEdit::editingFinished, this, &QuantityField::commit);
   connect(how_, &QComboBox::activated, this, &QuantityField::commit_how);
   refresh();
+}
+
+void QuantityField::set_compact() {
+  ParamField::set_compact();
+  how_->hide();
 }
 
 void QuantityField::focus_entry() {

@@ -29,6 +29,8 @@ class ParamField : public QWidget {
   [[nodiscard]] Param param() const { return param_; }
   [[nodiscard]] Which which() const { return which_; }
   [[nodiscard]] QString refusal() const { return refusal_->text(); }
+  /// Half a line: named with its system, without how it was measured.
+  virtual void set_compact();
   virtual void focus_entry() = 0;
   virtual void refresh() = 0;
 
@@ -53,6 +55,7 @@ class QuantityField : public ParamField {
   QuantityField(Session& session, Which which, Param param, QWidget* parent = nullptr);
   [[nodiscard]] QLineEdit* entry() const { return entry_; }
   [[nodiscard]] QComboBox* how() const { return how_; }
+  void set_compact() override;
   void focus_entry() override;
   void refresh() override;
 

@@ -41,7 +41,7 @@ void FindingsBox::refresh() {
   }
   if (more > 0)
     html += QStringLiteral("<p style='margin:2px 0'>%1</p>")
-                .arg(tr("and %n more on the sheet (Record)", nullptr, static_cast<int>(more)));
+                .arg(tr("and %1 more on the sheet (Record)").arg(more));
   setText(html);
   setVisible(!html.isEmpty());
 }

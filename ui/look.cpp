@@ -83,6 +83,8 @@ QFrame#line { background: #cfc5b2; max-height: 1px; border: none; }
 QListWidget::item { min-height: 30px; }
 QHeaderView::section { background: #e9e1d0; border: none; border-right: 1px solid #cfc5b2; padding: 5px 7px; font-weight: bold; }
 QTableWidget { gridline-color: #ddd4c1; padding: 0; }
+QTableWidget::indicator { width: 20px; height: 20px; border: 1px solid #7d776a; background: #fffdf8; border-radius: 3px; }
+QTableWidget::indicator:checked { image: url(:/icons/tick.svg); background: #2c5a86; border-color: #10304f; }
 QScrollBar:vertical { background: transparent; width: 12px; }
 QScrollBar::handle:vertical { background: #c3b9a5; border-radius: 5px; min-height: 30px; margin: 1px; }
 QScrollBar::add-line, QScrollBar::sub-line { height: 0; width: 0; }

@@ -75,7 +75,7 @@ void MainWindow::build_pages() {
   survey_ = new SurveyPage(session_, this);
   record_ = new RecordPage(session_, dialogs_, this);
   pages_ = {survey_,
-            new SizePage(session_, this),
+            new SizePage(session_, dialogs_, this),
             new FitPage(session_, this),
             new RodPage(session_, this),
             new PlumbPage(session_, this),

@@ -49,10 +49,10 @@ void MeasureNextView::refresh() {
   const auto blocking =
       std::count_if(list_.begin(), list_.end(), [](const NextMeasure& n) { return n.blocks; });
   sentence_->setText(
-      list_.empty()  ? tr("Nothing is worth measuring better for what is asked.")
-      : blocking > 0 ? tr("%n value(s) missing for an answer; then the ones that narrow it most.",
-                          nullptr, static_cast<int>(blocking))
-                     : tr("All that is needed is known. These would narrow the answer most."));
+      list_.empty() ? tr("Nothing is worth measuring better for what is asked.")
+      : blocking > 0
+          ? tr("Missing for a whole answer: %1. Below them, what narrows it most.").arg(blocking)
+          : tr("All that is needed is known. These would narrow the answer most."));
   table_->setRowCount(static_cast<int>(list_.size()));
   for (std::size_t i = 0; i < list_.size(); ++i) {
     const NextMeasure& n = list_[i];

@@ -54,6 +54,7 @@ void ParamPanel::rebuild(const std::vector<std::pair<Which, Param>>& params) {
   const int rows = (static_cast<int>(params.size()) + columns_ - 1) / columns_;
   for (size_t i = 0; i < params.size(); ++i) {
     ParamField* f = make_field(session_, params[i].first, params[i].second, body);
+    if (compact_) f->set_compact();
     connect(f, &ParamField::entered, this, &ParamPanel::entered);
     connect(f, &ParamField::entered, this, [this, f] { ensureWidgetVisible(f, 0, 20); });
     // Down the first column, then the second: Tab follows the eye.

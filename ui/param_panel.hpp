@@ -17,6 +17,8 @@ class ParamPanel : public QScrollArea {
   void show_group(Which which, Group group);
   /// Shows chosen parameters.
   void show_params(const std::vector<std::pair<Which, Param>>& params);
+  /// Fields in half the width; for the next ones shown.
+  void set_compact() { compact_ = true; }
   [[nodiscard]] ParamField* field(Which which, Param param) const;
 
  signals:
@@ -27,6 +29,7 @@ class ParamPanel : public QScrollArea {
   void refresh_relevance();
   Session& session_;
   int columns_;
+  bool compact_ = false;
   std::optional<std::pair<Which, Group>> group_;
   std::vector<std::pair<Which, Param>> shown_;
   std::vector<ParamField*> fields_;

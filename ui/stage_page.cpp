@@ -152,11 +152,22 @@ void StagePage::show_face(std::size_t face) {
   refresh();
 }
 
-void StagePage::resizeEvent(QResizeEvent* e) {
-  QWidget::resizeEvent(e);
+void StagePage::set_note(const QString& note) {
+  note_ = note;
+  show_question();
+}
+
+void StagePage::show_question() {
   // Beside the faces' buttons the question has room in a large window only.
   constexpr int kRoomy = 1400;
-  question_->setText(face_buttons_.empty() || width() >= kRoomy ? question_text_ : QString());
+  question_->setText(!note_.isEmpty()                             ? note_
+                     : face_buttons_.empty() || width() >= kRoomy ? question_text_
+                                                                  : QString());
+}
+
+void StagePage::resizeEvent(QResizeEvent* e) {
+  QWidget::resizeEvent(e);
+  show_question();
 }
 
 void StagePage::showEvent(QShowEvent* e) {

@@ -50,12 +50,16 @@ class StagePage : public QWidget {
   [[nodiscard]] QHBoxLayout* heading() const { return heading_; }
   /// Names the body and adds further faces beside it, each with a button in the heading.
   std::vector<QVBoxLayout*> make_faces(const QStringList& names);
+  /// Something to say beside the faces, in place of the question.
+  void set_note(const QString& note);
   void resizeEvent(QResizeEvent* e) override;
   Session& session_;
 
  private:
   Stage stage_;
   QString question_text_;
+  QString note_;
+  void show_question();
   QHBoxLayout* heading_;
   QLabel* question_;
   std::vector<QWidget*> faces_;

@@ -86,7 +86,7 @@ FigureGroup assist_types(const FigureInputs& in) {
 FigureGroup concealed(const FigureInputs& in) {
   FigureGroup g;
   const ConcealReport r = concealed_faults(in.strip.found, in.strip.plan);
-  if (!r.because.empty() || (r.faults.empty() && r.shorter_by_geometry <= 0)) return g;
+  if (!r.because.empty() || r.shorter_by_geometry <= 0.005) return g;
   g.title = "What the new bore merely conceals";
   g.source = "volume over bore area times ratio";
   g.figures.push_back(told("Any fluid travel shorter by", r.shorter_by_geometry, Kind::fraction, 0,

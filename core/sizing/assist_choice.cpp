@@ -107,6 +107,14 @@ void supply_says(const Values& v, const Type& t, AssistChoice& c) {
       "vacuum at idle, gauged");
 }
 
+/// The planned booster's own size, where this type is the planned one.
+std::optional<double> own_diaphragm(const Values& v, const Type& t) {
+  if (t.diaphragm_m <= 0 || t.second_m > 0 || !v.is(Param::assist_kind, t.kind) ||
+      !v.known(Param::assist_diaphragm1))
+    return std::nullopt;
+  return v.si(Param::assist_diaphragm1);
+}
+
 void room_says(const Values& v, const Type& t, AssistChoice& c) {
   const auto check = [&](Param p, double needs, const char* words) {
     if (!v.known(p)) {
@@ -118,7 +126,9 @@ void room_says(const Values& v, const Type& t, AssistChoice& c) {
     }
   };
   check(Param::room_depth, t.depth_m, "room before the firewall");
-  check(Param::room_across, t.across_m, "room across");
+  // The shell stands about 20 mm over its diaphragm.
+  const auto own = own_diaphragm(v, t);
+  check(Param::room_across, own ? *own + 0.02 : t.across_m, "room across");
 }
 
 }  // namespace
@@ -130,6 +140,9 @@ std::vector<AssistChoice> assist_choices(const Job& job) {
   for (const Type& t : kTypes) {
     AssistChoice c;
     c.words = t.words;
+    if (const auto d = own_diaphragm(own, t); d && t.kind == 1)
+      c.words = fmt::format("Vacuum, {:.0f} mm{}", *d * 1e3,
+                            t.pump ? " with electric pump" : " as planned");
     c.kind = t.kind;
     c.when_it_fails = t.fails;
     const Job tried = with_type(job, t, c.values);

@@ -319,6 +319,18 @@ std::string ranking_words(const std::vector<Cell>& ranked, Preference preference
   return words;
 }
 
+std::string_view preference_words(Preference preference) {
+  switch (preference) {
+    case Preference::light:
+      return "Effort counts most, then travel; each part to change counts against.";
+    case Preference::short_travel:
+      return "Travel counts most, then effort; each part to change counts against.";
+    case Preference::firm:
+      return "Stiffness counts most, then effort and travel; each part to change counts against.";
+  }
+  return "";
+}
+
 std::vector<Feasible> feasible(const Sweep& s) {
   std::vector<Feasible> list;
   const std::size_t columns = s.columns();

@@ -88,6 +88,9 @@ struct Sweep {
 /// Why the first of a ranking is first, in words.
 [[nodiscard]] std::string ranking_words(const std::vector<Cell>& ranked, Preference preference);
 
+/// What a preference counts most, in words.
+[[nodiscard]] std::string_view preference_words(Preference preference);
+
 /// Backward: what fits the limits, a bore at a time.
 struct Feasible {
   std::size_t assist = 0;

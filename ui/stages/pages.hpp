@@ -9,7 +9,10 @@
 #include <QTextBrowser>
 
 #include "session/doubt_runner.hpp"
+#include "ui/assist_face.hpp"
+#include "ui/curve_view.hpp"
 #include "ui/findings_box.hpp"
+#include "ui/later_face.hpp"
 #include "ui/line_view.hpp"
 #include "ui/measure_next_view.hpp"
 #include "ui/param_panel.hpp"
@@ -17,6 +20,7 @@
 #include "ui/stage_page.hpp"
 #include "ui/step_card.hpp"
 #include "ui/topic_face.hpp"
+#include "ui/units_face.hpp"
 
 namespace yoke {
 
@@ -91,29 +95,43 @@ class MapView : public PictureView {
 class SizePage : public StagePage {
   Q_OBJECT
  public:
-  SizePage(Session& session, QWidget* parent = nullptr);
+  SizePage(Session& session, Dialogs& dialogs, QWidget* parent = nullptr);
   [[nodiscard]] MapView* map() const { return map_; }
   [[nodiscard]] ParamPanel* panel() const { return panel_; }
   [[nodiscard]] QLabel* sentence() const { return sentence_; }
   [[nodiscard]] QLabel* doubt_line() const { return doubt_; }
+  [[nodiscard]] QLabel* cell_line() const { return cell_; }
+  [[nodiscard]] CurveView* curve() const { return curve_; }
+  [[nodiscard]] UnitsFace* units() const { return units_; }
+  [[nodiscard]] AssistFace* assist() const { return assist_; }
+  [[nodiscard]] LaterFace* later() const { return later_; }
+  /// The buttons of a choice: 0 light, 1 short, 2 firm; 0 standard, 1 any.
+  [[nodiscard]] QPushButton* preference(std::size_t i) const { return wishes_[i]; }
+  [[nodiscard]] QPushButton* sizes(std::size_t i) const { return wishes_[3 + i]; }
 
  protected:
   void refresh() override;
 
  private:
-  ParamPanel* panel_;
+  void build_map(Session& session);
+  QLayout* build_wishes();
   void refresh_assists();
+  void refresh_map();
+  ParamPanel* panel_ = nullptr;
   QLabel* sentence_;
-  QLabel* plan_head_;
   QLabel* cell_;
   QHBoxLayout* assists_;
   QStringList assists_shown_;
   std::vector<QPushButton*> assist_buttons_;
+  std::vector<QPushButton*> wishes_;
   QLabel* doubt_;
   DoubtRunner* runner_;
   MapView* map_;
-  PictureView* curve_;
+  CurveView* curve_;
   PictureView* budget_;
+  UnitsFace* units_;
+  AssistFace* assist_;
+  LaterFace* later_;
 };
 
 class FitPage : public StagePage {

@@ -1,9 +1,13 @@
+#include <QButtonGroup>
+#include <QGridLayout>
 #include <QHBoxLayout>
 #include <QKeyEvent>
 #include <algorithm>
 
+#include "master/bores.hpp"
 #include "paint/budget.hpp"
 #include "paint/size_map.hpp"
+#include "session/candidates.hpp"
 #include "session/choose.hpp"
 #include "session/curves.hpp"
 #include "session/texts.hpp"
@@ -12,6 +16,31 @@
 namespace yoke {
 
 namespace {
+
+QString bore_text(double bore_m, const Style& style) {
+  const BoreSize* size = named_bore(Length{bore_m});
+  return size ? text_of(size->name) : quantity_text(bore_m, Kind::length, 2, style);
+}
+
+/// The first of what fits, the next, and what decides between them.
+QString ranking_line(const Session& s, std::size_t assist) {
+  const auto& map = s.map();
+  if (!map) return {};
+  const SweepRequest q = default_request(s.job());
+  const auto ranked = ranking(map->slice(assist));
+  if (ranked.empty())
+    return QObject::tr("No cell is inside: each says by its shape which limit it fails first.");
+  const auto cell = [&](const Cell& c) {
+    return QObject::tr("%1 at %2 (%3, %4)")
+        .arg(bore_text(c.bore_m, s.style()))
+        .arg(c.ratio, 0, 'f', 2)
+        .arg(quantity_text(c.effort_n, Kind::force, 0, s.style()),
+             quantity_text(c.travel_m, Kind::length, 0, s.style()));
+  };
+  QString t = QObject::tr("Of %1 inside, first: %2").arg(ranked.size()).arg(cell(ranked[0]));
+  if (ranked.size() > 1) t += QObject::tr(", then %1").arg(cell(ranked[1]));
+  return t + QStringLiteral(". ") + text_of(preference_words(q.preference));
+}
 
 Picture no_map(const QString& why, QSizeF size) {
   PlotInput in;
@@ -38,6 +67,13 @@ MapView::MapView(Session& session, QWidget* parent)
     m.plan_ratio = arm_ratio(plan).value_or(0.0);
     m.found_bore_m = found.si(Param::master_bore);
     m.found_ratio = arm_ratio(found).value_or(0.0);
+    const ConditionReport& today = session_.strip().front();
+    if (today.target && today.target->reached) {
+      m.found_effort_n = today.target->at.pad_force_n;
+      m.found_travel_m = today.target->at.pad_travel_m;
+    }
+    for (const CandidateView& v : candidate_views(session_.job(), 0))
+      m.pins.push_back({pin_letter(m.pins.size()), v.bore_m, v.ratio});
     m.plan_bore2_m = plan.si(Param::master_bore2);
     m.found_bore2_m = found.si(Param::master_bore2);
     m.cursor = cursor_;
@@ -154,65 +190,24 @@ void MapView::keyPressEvent(QKeyEvent* e) {
   emit cursor_moved();
 }
 
-SizePage::SizePage(Session& session, QWidget* parent)
+SizePage::SizePage(Session& session, Dialogs& dialogs, QWidget* parent)
     : StagePage(session, Stage::size,
                 tr("Which bore and ratio give the wanted pedal, in all conditions, and why not the "
                    "others?"),
                 parent) {
-  sentence_ = label({}, "answer", this);
-  sentence_->setAccessibleName(tr("Old against new"));
-  body()->addWidget(sentence_);
-  panel_ = new ParamPanel(session, 2, this);
-  panel_->show_params({{Which::found, Param::master_bore},
-                       {Which::found, Param::control_pad_arm},
-                       {Which::found, Param::control_pin_arm},
-                       {Which::plan, Param::master_bore},
-                       {Which::plan, Param::control_pad_arm},
-                       {Which::plan, Param::control_pin_arm}});
-  panel_->setFixedHeight(116);
-  auto* heads = new QHBoxLayout;
-  auto* found_head = label(tr("As found"), "soft", this);
-  plan_head_ = label(tr("Plan"), "soft", this);
-  for (auto* head : {found_head, plan_head_}) {
-    head->setFixedHeight(18);
-    head->setWordWrap(false);
-    heads->addWidget(head, 1);
-  }
-  body()->addLayout(heads);
-  body()->addWidget(panel_);
-  auto* pictures = new QHBoxLayout;
-  pictures->setSpacing(10);
-  auto* left = new QVBoxLayout;
-  map_ = new MapView(session, this);
-  assists_ = new QHBoxLayout;
-  assists_->setSpacing(6);
-  left->addWidget(map_, 1);
-  cell_ =
-      label(tr("Choose a cell with the mouse, or with the arrow keys and Enter."), "soft", this);
-  // Beside the answer of the cell: a row of their own would cost the map two bores.
-  assists_->insertWidget(0, cell_, 1);
-  left->addLayout(assists_);
-  pictures->addLayout(left, 6);
-  auto* right = new QVBoxLayout;
-  curve_ = new PictureView(tr("Feel curves"), this);
-  curve_->set_maker([this](QSizeF size) { return plot(feel_plot(session_), size); });
-  budget_ = new PictureView(tr("Travel budget"), this);
-  budget_->set_maker([this](QSizeF size) {
-    std::vector<ConditionReport> two(session_.strip().begin(), session_.strip().begin() + 2);
-    return budget_picture(two, session_.style(), size);
-  });
-  budget_->setMinimumHeight(132);
-  right->addWidget(curve_, 5);
-  right->addWidget(budget_, 2);
-  pictures->addLayout(right, 5);
-  body()->addLayout(pictures, 1);
-  doubt_ = label({}, "soft", this);
-  doubt_->setAccessibleName(tr("How sure the plan is"));
-  body()->addWidget(doubt_);
+  const auto faces = make_faces({tr("Map"), tr("Units"), tr("Assist"), tr("Parts in hand, later")});
+  build_map(session);
+  units_ = new UnitsFace(session, dialogs, this);
+  faces[0]->addWidget(units_, 1);
+  assist_ = new AssistFace(session, this);
+  faces[1]->addWidget(assist_, 1);
+  later_ = new LaterFace(session, this);
+  faces[2]->addWidget(later_, 1);
   runner_ = new DoubtRunner(this);
   connect(runner_, &DoubtRunner::finished, this, [this] {
     doubt_->setText(runner_->report() ? doubt_words(*runner_->report(), session_.style())
                                       : QString());
+    curve_->redraw();
   });
   connect(runner_, &DoubtRunner::progressed, this,
           [this](int percent) { doubt_->setText(tr("How sure is the plan? %1 %").arg(percent)); });
@@ -220,6 +215,88 @@ SizePage::SizePage(Session& session, QWidget* parent)
     cell_->setText(map_->cursor_words());
     refresh_assists();
   });
+}
+
+void SizePage::build_map(Session& session) {
+  sentence_ = label({}, "answer", this);
+  sentence_->setAccessibleName(tr("Old against new"));
+  body()->addWidget(sentence_);
+  panel_ = new ParamPanel(session, 3, this);
+  panel_->set_compact();
+  // Down the columns: each shows one dimension as found above the plan's.
+  panel_->show_params({{Which::found, Param::master_bore},
+                       {Which::plan, Param::master_bore},
+                       {Which::found, Param::control_pad_arm},
+                       {Which::plan, Param::control_pad_arm},
+                       {Which::found, Param::control_pin_arm},
+                       {Which::plan, Param::control_pin_arm}});
+  panel_->setFixedHeight(80);
+  body()->addWidget(panel_);
+  auto* pictures = new QHBoxLayout;
+  pictures->setSpacing(10);
+  auto* left = new QVBoxLayout;
+  map_ = new MapView(session, this);
+  left->addWidget(map_, 1);
+  assists_ = new QHBoxLayout;
+  assists_->setSpacing(6);
+  assists_->addStretch(1);
+  left->addLayout(assists_);
+  pictures->addLayout(left, 6);
+  auto* right = new QVBoxLayout;
+  curve_ = new CurveView(
+      tr("Feel curves"),
+      [this] {
+        return feel_plot(session_, runner_ && runner_->band() ? &*runner_->band() : nullptr);
+      },
+      this);
+  budget_ = new PictureView(tr("Travel budget"), this);
+  budget_->set_maker([this](QSizeF size) {
+    std::vector<ConditionReport> two(session_.strip().begin(), session_.strip().begin() + 2);
+    return budget_picture(two, session_.style(), size);
+  });
+  budget_->setMinimumHeight(124);
+  right->addWidget(curve_, 7);
+  right->addWidget(budget_, 1);
+  right->addLayout(build_wishes());
+  pictures->addLayout(right, 5);
+  body()->addLayout(pictures, 1);
+  cell_ = label({}, "question", this);
+  cell_->setAccessibleName(tr("The chosen cell"));
+  doubt_ = label({}, "soft", this);
+  doubt_->setAccessibleName(tr("How sure the plan is"));
+  body()->addWidget(cell_);
+  body()->addWidget(doubt_);
+}
+
+/// What is preferred, and which bores are tried: both rank and cut the map at once.
+QLayout* SizePage::build_wishes() {
+  auto* row = new QHBoxLayout;
+  row->setSpacing(4);
+  for (const Param p : {Param::target_preference, Param::target_sizes}) {
+    const bool sizes = p == Param::target_sizes;
+    auto* head = label(sizes ? tr("   Bores") : tr("Rather"), "soft", this);
+    head->setWordWrap(false);
+    row->addWidget(head);
+    auto* group = new QButtonGroup(this);
+    const auto& options = info(p).options;
+    for (std::size_t i = 0; i < options.size(); ++i) {
+      auto* b = new QPushButton(!sizes   ? text_of(options[i].words)
+                                : i == 0 ? tr("Standard")
+                                         : tr("Any"),
+                                this);
+      b->setObjectName(QStringLiteral("small"));
+      b->setCheckable(true);
+      b->setToolTip(text_of(options[i].words) + QStringLiteral(". ") + text_of(info(p).help));
+      group->addButton(b);
+      wishes_.push_back(b);
+      row->addWidget(b);
+      connect(b, &QPushButton::clicked, this, [this, p, i] {
+        session_.set_value(Which::plan, p, {static_cast<double>(i), How::stated, 0, {}});
+      });
+    }
+  }
+  row->addStretch(1);
+  return row;
 }
 
 void SizePage::refresh_assists() {
@@ -237,7 +314,7 @@ void SizePage::refresh_assists() {
         map_->show_assist(static_cast<std::size_t>(i));
         refresh_assists();
       });
-      assists_->addWidget(b);
+      assists_->insertWidget(static_cast<int>(i), b);
       assist_buttons_.push_back(b);
     }
   }
@@ -245,16 +322,36 @@ void SizePage::refresh_assists() {
     assist_buttons_[i]->setChecked(i == map_->assist());
 }
 
-void SizePage::refresh() {
+void SizePage::refresh_map() {
   refresh_assists();
   sentence_->setText(relative_sentence(session_.job()));
   const QString equal = equal_feel(session_.job(), session_.style());
-  plan_head_->setText(equal.isEmpty() ? tr("Plan") : tr("Plan: %1").arg(equal));
-  if (const QString w = map_->cursor_words(); !w.isEmpty()) cell_->setText(w);
+  set_note(equal.isEmpty() ? QString() : equal.left(1).toUpper() + equal.mid(1));
+  const Values plan = resolve(session_.job(), Which::plan);
+  wishes_[static_cast<std::size_t>(plan.option(Param::target_preference))]->setChecked(true);
+  wishes_[3 + static_cast<std::size_t>(plan.option(Param::target_sizes))]->setChecked(true);
+  const QString chosen = map_->cursor_words();
+  cell_->setText(chosen.isEmpty() ? ranking_line(session_, map_->assist()) : chosen);
   curve_->redraw();
   budget_->redraw();
   doubt_->clear();
-  if (session_.strip()[1].target) runner_->ask(session_.job(), ConditionId::plan);
+  if (session_.strip()[1].target)
+    runner_->ask(session_.job(), ConditionId::plan, band_forces(session_));
+}
+
+void SizePage::refresh() {
+  // Only the face that is looked at is computed.
+  if (face() != 0) set_note({});
+  switch (face()) {
+    case 1:
+      return units_->refresh();
+    case 2:
+      return assist_->refresh();
+    case 3:
+      return later_->refresh();
+    default:
+      return refresh_map();
+  }
 }
 
 }  // namespace yoke

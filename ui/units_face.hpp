@@ -1,0 +1,62 @@
+// Old against candidate: the matrix of dimensions, several candidates side by side, and the
+// catalogue they come from.
+#pragma once
+
+#include <QComboBox>
+#include <QLabel>
+#include <QLineEdit>
+#include <QListWidget>
+#include <QPushButton>
+#include <QTableWidget>
+#include <QTimer>
+
+#include "session/candidates.hpp"
+#include "session/part_list.hpp"
+#include "ui/picture_view.hpp"
+#include "ui/stage_page.hpp"
+
+namespace yoke {
+
+class UnitsFace : public QWidget {
+  Q_OBJECT
+
+ public:
+  UnitsFace(Session& session, Dialogs& dialogs, QWidget* parent);
+  void refresh();
+  [[nodiscard]] QTableWidget* matrix() const { return matrix_; }
+  [[nodiscard]] QListWidget* list() const { return list_; }
+  [[nodiscard]] QLineEdit* words() const { return words_; }
+  [[nodiscard]] QLabel* sentence() const { return sentence_; }
+  [[nodiscard]] PartList& catalogue() { return parts_; }
+  /// Opens a builder's own catalogue.
+  void open_catalogue();
+
+ private:
+  QLayout* build_matrix();
+  QLayout* build_catalogue();
+  void narrow();
+  void refresh_matrix();
+  void refresh_pins();
+  void show_row(int row);
+  [[nodiscard]] const Part* chosen() const;
+  Session& session_;
+  Dialogs& dialogs_;
+  PartList parts_;
+  std::vector<std::size_t> shown_;
+  PartKind kind_ = PartKind::master;
+  bool kind_asked_ = false;  ///< the builder chose a kind himself
+  QComboBox* kinds_;
+  QLineEdit* words_;
+  QListWidget* list_;
+  QLabel* state_;
+  QLabel* sentence_;
+  QLabel* detail_;
+  QLabel* refusal_;
+  QTableWidget* matrix_;
+  QHBoxLayout* pins_;
+  std::vector<QWidget*> pin_buttons_;
+  PictureView* budget_;
+  QTimer delay_;
+};
+
+}  // namespace yoke
