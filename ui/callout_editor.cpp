@@ -73,6 +73,11 @@ bool CalloutEditor::eventFilter(QObject* watched, QEvent* e) {
   return QFrame::eventFilter(watched, e);
 }
 
+void CalloutEditor::keyPressEvent(QKeyEvent* e) {
+  // What the entry leaves (Return, arrows) must not reach the drawing behind the card.
+  e->accept();
+}
+
 void CalloutEditor::focus_moved(QWidget* now) {
   if (!isVisible() || !now) return;
   // The list of a combo box is a window of its own: only the chain of parents tells.

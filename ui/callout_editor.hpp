@@ -21,6 +21,7 @@ class CalloutEditor : public QFrame {
 
  protected:
   bool eventFilter(QObject* watched, QEvent* e) override;
+  void keyPressEvent(QKeyEvent* e) override;
 
  private:
   void focus_moved(QWidget* now);

@@ -46,11 +46,12 @@ struct CauseInfo {
 /// Misses of the depth tests and the plays felt by hand.
 [[nodiscard]] double signs_miss(const Faulty& fault, const Felt& felt);
 /// The cheapest test whose outcome differs between two causes.
-[[nodiscard]] std::string test_between(Cause a, Cause b);
+/// Those that `signs` tells of already are left out.
+[[nodiscard]] std::string test_between(Cause a, Cause b, const Symptoms* signs = nullptr);
 /// The best size of a cause and how well it explains what was read and felt; `count` of them.
 [[nodiscard]] Hypothesis fitted(const System& system, Cause cause, const std::vector<FitRow>& rows,
                                 const PumpTest& pump, double count, const Felt& felt = {});
 /// Sorts by AICc, shares the weights out, names the next test.
-void weigh(Diagnosis& d);
+void weigh(Diagnosis& d, const Symptoms* signs = nullptr);
 
 }  // namespace yoke

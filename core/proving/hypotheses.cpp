@@ -81,13 +81,13 @@ Hypothesis fitted(const System& s, Cause cause, const std::vector<FitRow>& rows,
 }
 
 /// Sorts by AICc and shares the weights out; a worse fit that no readings separate keeps its order.
-void weigh(Diagnosis& d) {
+void weigh(Diagnosis& d, const Symptoms* signs) {
   std::stable_sort(d.ranked.begin(), d.ranked.end(),
                    [](const Hypothesis& a, const Hypothesis& b) { return a.aicc < b.aicc; });
   double sum = 0;
   for (Hypothesis& h : d.ranked) sum += h.weight = std::exp(-0.5 * (h.aicc - d.ranked[0].aicc));
   for (Hypothesis& h : d.ranked) h.weight /= sum;
-  if (d.ranked.size() > 1) d.next_test = test_between(d.ranked[0].cause, d.ranked[1].cause);
+  if (d.ranked.size() > 1) d.next_test = test_between(d.ranked[0].cause, d.ranked[1].cause, signs);
 }
 
 Diagnosis diagnose(const System& system, const std::vector<Reading>& readings,

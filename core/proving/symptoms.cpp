@@ -120,7 +120,7 @@ Diagnosis diagnose_symptoms(const System* system, const std::vector<Reading>& re
     h.aicc += symptom_penalty(cause, s, simulated);
     d.ranked.push_back(h);
   }
-  weigh(d);
+  weigh(d, &s);
   return d;
 }
 

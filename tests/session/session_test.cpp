@@ -182,9 +182,9 @@ TEST_CASE("plots and words for the readings") {
   Session s;
   REQUIRE(s.open(demo(dir)));
   const PlotInput feel = feel_plot(s);
-  CHECK(feel.curves.size() == 2);
+  CHECK(feel.curves.size() == 2 + s.job().candidates.size());
   CHECK(feel.marks.size() == 2);
-  CHECK(prove_plot(s).points.size() == s.job().readings.size());
+  CHECK(prove_plot(s).points.size() == s.job().readings.size() + s.job().before.size());
   const QString words = prove_words(s).join("\n");
   INFO(words.toStdString());
   CHECK(words.contains("air 1."));

@@ -1,0 +1,244 @@
+// Journeys through Size: units compared and pinned, own catalogues, assist chosen, parts in hand,
+// later conversions, wishes on the map, the read-out of the curves.
+#include <QFile>
+#include <QSettings>
+
+#include "session/candidates.hpp"
+#include "window/bench.hpp"
+
+using namespace yoke;
+using namespace yoke::test;
+
+namespace {
+
+SizePage* size_page(Bench& b, std::size_t face) {
+  b.stage(Stage::size);
+  auto* page = b.page<SizePage>(Stage::size);
+  page->show_face(face);
+  QApplication::processEvents();
+  return page;
+}
+
+void wait_for_parts(SizePage* page) {
+  REQUIRE(QTest::qWaitFor([page] { return !page->units()->catalogue().reading(); }, 20000));
+}
+
+QPushButton* button(QWidget* w, const QString& text) {
+  for (auto* b : w->findChildren<QPushButton*>())
+    if (b->text() == text) return b;
+  FAIL("no button " << text.toStdString());
+  return nullptr;
+}
+
+/// All cells of a column, in rows.
+QStringList column(const QTableWidget* t, int c) {
+  QStringList list;
+  for (int r = 0; r < t->rowCount(); ++r)
+    list << (t->item(r, c) ? t->item(r, c)->text() : QString());
+  return list;
+}
+
+}  // namespace
+
+TEST_CASE("a part is found by its bore, pinned, compared, taken into the plan, and undone") {
+  Bench b;
+  REQUIRE(b.window->open_path(demo(b.dir)));
+  b.session.edit("none", [](Job& j) { j.candidates.clear(); });
+  auto* page = size_page(b, 1);
+  wait_for_parts(page);
+  UnitsFace* units = page->units();
+  CHECK(units->list()->count() > 20);
+  QTest::keyClicks(units->words(), "13/16 in");
+  QTest::qWait(200);
+  CHECK(units->list()->count() >= 1);
+  CHECK(units->list()->item(0)->text().contains("13/16"));
+  QTest::keyClick(units->list(), Qt::Key_Return);
+  QApplication::processEvents();
+  REQUIRE(b.session.job().candidates.size() == 1);
+  CHECK(units->sentence()->text().startsWith("A against fitted"));
+  CHECK(units->sentence()->text().contains("NOT COMPARED"));
+  CHECK(column(units->matrix(), 3).contains("NOT COMPARED"));
+  CHECK(column(units->matrix(), 3).filter(QStringLiteral("≠")).size() >= 3);
+  units->matrix()->setCurrentCell(1, 0);
+  // Pinned twice is refused with words, a fourth too.
+  QTest::keyClick(units->list(), Qt::Key_Return);
+  CHECK(b.session.job().candidates.size() == 1);
+  QTest::mouseClick(button(units, "Take into the plan"), Qt::LeftButton);
+  CHECK(value_of(b.session.job(), Which::plan, Param::master_bore).si == Approx(0.0206375));
+  b.session.undo();
+  CHECK(value_of(b.session.job(), Which::plan, Param::master_bore).si == Approx(0.022225));
+  page->show_face(0);
+  QApplication::processEvents();
+  const QString said = page->map()->picture().said.join("; ");
+  CHECK(said.contains("A: 13/16 in"));
+  CHECK(said.contains("as hard as today"));
+  page->show_face(1);
+  unpin(b.session, 0);
+  CHECK(b.session.job().candidates.empty());
+}
+
+TEST_CASE("an own catalogue replaces the parts; a broken one leaves them and says where") {
+  Bench b;
+  QSettings().remove("catalogue");
+  auto* page = size_page(b, 1);
+  wait_for_parts(page);
+  UnitsFace* units = page->units();
+  const auto shipped = units->catalogue().parts().size();
+  CHECK(shipped >= 55);
+  QFile own(b.dir.filePath("own.csv"));
+  REQUIRE(own.open(QIODevice::WriteOnly));
+  own.write("kind,name,master.bore [mm]\nmaster,Mine,22.2\nmaster,Wide,900\nmaster,Bore only,21\n");
+  own.close();
+  b.next_file = own.fileName();
+  QTest::mouseClick(button(units, "Open my own catalogue…"), Qt::LeftButton);
+  wait_for_parts(page);
+  CHECK(units->catalogue().parts().size() == 2);
+  CHECK(units->catalogue().state().contains("Row 3, master.bore [mm]"));
+  REQUIRE(own.open(QIODevice::WriteOnly));
+  own.write("{\"parts\":");
+  own.close();
+  units->open_catalogue();
+  wait_for_parts(page);
+  CHECK(units->catalogue().parts().size() == 2);
+  CHECK(units->catalogue().state().contains("was not read"));
+  QTest::mouseClick(button(units, "Shipped parts"), Qt::LeftButton);
+  wait_for_parts(page);
+  CHECK(units->catalogue().parts().size() == shipped);
+}
+
+TEST_CASE("assist by type: the first is chosen by key, and the engine's leaving changes the list") {
+  Bench b;
+  REQUIRE(b.window->open_path(demo(b.dir)));
+  auto* page = size_page(b, 2);
+  AssistFace* assist = page->assist();
+  REQUIRE(assist->table()->rowCount() == 7);
+  const QStringList before = column(assist->table(), 1);
+  b.choose(assist->panel(), Which::found, Param::room_engine, 1);
+  const QStringList after = column(assist->table(), 1);
+  CHECK(after.filter("not possible").size() > before.filter("not possible").size());
+  int electric = -1;
+  for (int r = 0; r < assist->table()->rowCount(); ++r)
+    if (assist->table()->item(r, 0)->text().startsWith("Electro")) electric = r;
+  REQUIRE(electric >= 0);
+  assist->table()->setFocus();
+  assist->table()->setCurrentCell(electric, 0);
+  QTest::keyClick(assist->table(), Qt::Key_Return);
+  QApplication::processEvents();
+  CHECK(value_of(b.session.job(), Which::plan, Param::assist_kind).si == 3);
+  CHECK(b.session.undo_name().contains("Electro"));
+  b.session.undo();
+  CHECK(value_of(b.session.job(), Which::plan, Param::assist_kind).si == 1);
+}
+
+TEST_CASE("parts in hand: listed, ticked by keyboard, and the sentence says when it may start") {
+  Bench b;
+  auto* page = size_page(b, 3);
+  LaterFace* later = page->later();
+  later->set_today(QDate(2026, 11, 26));
+  b.type(later->part_name(), "Master", Qt::Key_Tab);
+  b.type(later->part_day(), "2026-12-10");
+  REQUIRE(b.session.job().parts.size() == 1);
+  CHECK(later->sentence()->text().contains("Do not take it apart yet"));
+  CHECK(later->sentence()->text().contains("2026-12-10"));
+  CHECK(later->parts()->item(0, 1)->text().contains("14 d"));
+  b.type(later->part_name(), "Hose", Qt::Key_Tab);
+  b.type(later->part_day(), "soon");
+  CHECK(b.session.job().parts.size() == 1);
+  later->part_day()->clear();
+  later->parts()->setFocus();
+  for (int c = 2; c <= 5; ++c) {
+    later->parts()->setCurrentCell(0, c);
+    QTest::keyClick(later->parts(), Qt::Key_Space);
+    QApplication::processEvents();
+  }
+  CHECK(b.session.job().parts[0].here);
+  CHECK(b.session.job().parts[0].place);
+  CHECK(later->sentence()->text().contains("it may come apart"));
+  CHECK(b.session.findings().end() ==
+        std::find_if(b.session.findings().begin(), b.session.findings().end(),
+                     [](const Finding& f) { return f.code == "install.parts"; }));
+}
+
+TEST_CASE("a later conversion is kept with its day and says what it makes wrong") {
+  Bench b;
+  REQUIRE(b.window->open_path(demo(b.dir)));
+  b.session.edit("valve", [](Job& j) {
+    j.later.clear();
+    j.plan.set(Param::valve_residual_rear, measured(Param::valve_residual_rear, 69e3, How::stated));
+  });
+  auto* page = size_page(b, 3);
+  LaterFace* later = page->later();
+  later->set_today(QDate(2027, 4, 20));
+  later->what()->setCurrentIndex(static_cast<int>(LaterKind::rear_discs));
+  b.type(later->when(), "2027-05-01");
+  REQUIRE(b.session.job().later.size() == 1);
+  CHECK(later->reminders()->item(0, 1)->text().contains("due"));
+  const auto& f = b.session.findings();
+  CHECK(
+      std::any_of(f.begin(), f.end(), [](const Finding& x) { return x.code == "later.residual"; }));
+  b.type(later->when(), "yesterday");
+  CHECK(b.session.job().later.size() == 1);
+}
+
+TEST_CASE("wishes rank and cut the map: firm, then any bore, each one undo step") {
+  Bench b;
+  REQUIRE(b.window->open_path(demo(b.dir)));
+  auto* page = size_page(b, 0);
+  const QString light = page->cell_line()->text();
+  CHECK(light.contains("inside, first"));
+  CHECK(light.contains("Effort counts most"));
+  QTest::mouseClick(page->preference(2), Qt::LeftButton);
+  QApplication::processEvents();
+  CHECK(page->cell_line()->text().contains("Stiffness counts most"));
+  CHECK(page->cell_line()->text() != light);
+  const auto standard = b.session.map()->bores_m.size();
+  QTest::mouseClick(page->sizes(1), Qt::LeftButton);
+  QApplication::processEvents();
+  CHECK(b.session.map()->bores_m.size() > standard);
+  b.session.undo();
+  b.session.undo();
+  CHECK(page->cell_line()->text() == light);
+}
+
+TEST_CASE("the curves are read out under the cursor, by mouse and by arrow keys") {
+  Bench b;
+  REQUIRE(b.window->open_path(demo(b.dir)));
+  auto* page = size_page(b, 0);
+  CurveView* curve = page->curve();
+  QTest::mouseMove(curve, QPoint(curve->width() / 2, curve->height() / 2));
+  REQUIRE(curve->cursor());
+  const QStringList words = curve->read_out_words();
+  CHECK(words.front().startsWith("at "));
+  CHECK(words.filter("plan:").size() == 1);
+  CHECK(words.filter("A:").size() == 1);
+  curve->setFocus();
+  const double at = *curve->cursor();
+  QTest::keyClick(curve, Qt::Key_Right);
+  CHECK(*curve->cursor() > at);
+  CHECK(curve->picture().said.join("; ").contains("plan:"));
+  QTest::keyClick(curve, Qt::Key_Tab);
+  CHECK_FALSE(curve->cursor());
+}
+
+TEST_CASE("a map that is dragged through stays on the plan: strip, curve and line follow") {
+  Bench b;
+  REQUIRE(b.window->open_path(demo(b.dir)));
+  auto* page = size_page(b, 0);
+  MapView* map = page->map();
+  const auto cell = [&](int bore, int ratio) {
+    const QString id = QStringLiteral("cell:%1:%2").arg(bore).arg(ratio);
+    for (const Spot& s : map->picture().spots)
+      if (s.id == id) return s.area.center().toPoint();
+    return QPoint();
+  };
+  const double before = b.session.strip()[1].target->at.pad_force_n;
+  const QString undo = b.session.undo_name();
+  QTest::mousePress(map, Qt::LeftButton, {}, cell(3, 8));
+  for (int r = 9; r < 14; ++r) QTest::mouseMove(map, cell(3, r));
+  QTest::mouseRelease(map, Qt::LeftButton, {}, cell(3, 13));
+  QApplication::processEvents();
+  CHECK(b.session.strip()[1].target->at.pad_force_n != Approx(before));
+  b.session.undo();  // the whole drag is one step
+  CHECK(b.session.strip()[1].target->at.pad_force_n == Approx(before));
+  CHECK(b.session.undo_name() == undo);
+}
