@@ -222,6 +222,18 @@ void draw_legend(QPainter& p, const PlotInput& in, QSizeF size) {
   p.setFont(theme::text(13));
   const QFontMetricsF fm(p.font());
   double x = size.width() - 14;
+  for (const auto& q : in.points)
+    if (q.soft) {
+      const double w = fm.horizontalAdvance(q.name);
+      x -= w;
+      p.setPen(theme::kScribe);
+      p.drawText(QRectF(x, 8, w + 2, 24), Qt::AlignVCenter, q.name);
+      x -= 14;
+      p.setPen(QPen(theme::kMarkOnDye, 1.3));
+      p.drawRect(QRectF(x, 16.5, 7, 7));
+      x -= 14;
+      break;
+    }
   for (auto it = in.curves.rbegin(); it != in.curves.rend(); ++it) {
     if (it->name.isEmpty() || it->points.empty()) continue;
     const double w = fm.horizontalAdvance(it->name);

@@ -1,10 +1,13 @@
 #include "paint/size_map.hpp"
 
 #include <QFontMetricsF>
+#include <QPaintEngine>
 #include <QPainterPath>
+#include <QPixmap>
 #include <QPolygonF>
 #include <algorithm>
 #include <cmath>
+#include <map>
 
 #include "master/bores.hpp"
 #include "paint/theme.hpp"
@@ -83,6 +86,39 @@ void draw_shape(QPainter& p, QPointF c, double s, Limit limit) {
   }
 }
 
+/// Each shape is drawn once and stamped on its cells, so that a drag stays fluent; on paper and in
+/// files it is drawn as lines.
+class Stamps {
+ public:
+  Stamps(double size, const QPainter& p) : size_(size) {
+    const int type = p.device()->devType();
+    lines_ = type == QInternal::Printer || type == QInternal::Picture ||
+             p.paintEngine()->type() == QPaintEngine::SVG ||
+             p.paintEngine()->type() == QPaintEngine::Pdf;
+    ratio_ = p.device()->devicePixelRatioF();
+  }
+  void draw(QPainter& p, QPointF c, Limit limit) {
+    if (lines_) return draw_shape(p, c, size_, limit);
+    QPixmap& stamp = made_[limit];
+    const double half = std::ceil(size_ + 2);
+    if (stamp.isNull()) {
+      stamp = QPixmap(QSizeF(2 * half * ratio_, 2 * half * ratio_).toSize());
+      stamp.setDevicePixelRatio(ratio_);
+      stamp.fill(Qt::transparent);
+      QPainter one(&stamp);
+      one.setRenderHint(QPainter::Antialiasing);
+      draw_shape(one, {half, half}, size_, limit);
+    }
+    p.drawPixmap(QPointF(std::round(c.x() - half), std::round(c.y() - half)), stamp);
+  }
+
+ private:
+  double size_;
+  bool lines_ = false;
+  double ratio_ = 1;
+  std::map<Limit, QPixmap> made_;
+};
+
 struct Grid {
   QRectF area;
   double w = 1;
@@ -108,12 +144,13 @@ const std::vector<double>& columns_of(const Sweep& s) {
 void draw_grid(QPainter& p, const Sweep& s, const Grid& g, const Style& style, QSizeF size) {
   p.fillRect(QRectF(QPointF(0, 0), size), theme::kDye);
   p.setRenderHint(QPainter::Antialiasing);
+  Stamps stamps(std::min(g.w, g.h) * 0.24, p);
   for (size_t b = 0; b < s.bores_m.size(); ++b)
     for (size_t r = 0; r < s.columns(); ++r) {
       const QRectF box = g.cell(b, r, s.bores_m.size());
       const bool inside = s.at(b, r).fails == Limit::none;
       p.fillRect(box.adjusted(1, 1, -1, -1), inside ? theme::kSteel : theme::kDyeDeep);
-      draw_shape(p, box.center(), std::min(g.w, g.h) * 0.24, s.at(b, r).fails);
+      stamps.draw(p, box.center(), s.at(b, r).fails);
     }
   p.setFont(theme::figure(13));
   p.setPen(theme::kScribe);

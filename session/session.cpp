@@ -132,8 +132,26 @@ void Session::recompute() {
     pressed_m_ = 0;
 }
 
+Session::MapKey Session::map_key(const SweepRequest& q) const {
+  MapKey k{job_.found, job_.plan, job_.built, q.bores_m, q.bores2_m, q.ratios};
+  for (const Param p : {Param::master_bore, Param::master_bore2, Param::control_pin_arm}) {
+    k.plan.clear(p);
+    k.built.clear(p);
+  }
+  return k;
+}
+
 const Expected<Sweep>& Session::map() const {
-  if (!map_) map_ = sweep(job_, default_request(job_));
+  if (map_) return *map_;
+  const SweepRequest q = default_request(job_);
+  MapKey key = map_key(q);
+  if (last_map_ && last_map_->first == key && score_again(job_, q, last_map_->second)) {
+    map_ = last_map_->second;
+    return *map_;
+  }
+  map_ = sweep(job_, q);
+  last_map_.reset();
+  if (*map_) last_map_.emplace(std::move(key), **map_);
   return *map_;
 }
 

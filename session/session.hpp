@@ -106,7 +106,15 @@ class Session : public QObject {
   Style style_;
   std::vector<ConditionReport> strip_;
   std::vector<Finding> findings_;
+  /// What a map was computed from, the plan's own place in it left out.
+  struct MapKey {
+    Sheet found, plan, built;
+    std::vector<double> bores_m, bores2_m, ratios;
+    bool operator==(const MapKey&) const = default;
+  };
+  [[nodiscard]] MapKey map_key(const SweepRequest& request) const;
   mutable std::optional<Expected<Sweep>> map_;
+  mutable std::optional<std::pair<MapKey, Sweep>> last_map_;
   ConditionId shown_ = ConditionId::plan;
   double pressed_m_ = 0;
   QTimer journal_timer_;

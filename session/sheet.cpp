@@ -5,9 +5,13 @@
 #include <QSaveFile>
 #include <QTextDocument>
 
+#include "figures/figures.hpp"
+#include "parts/part.hpp"
 #include "proving/gates.hpp"
 #include "rod/rod.hpp"
 #include "session/texts.hpp"
+#include "survey/rules.hpp"
+#include "work/parts_gate.hpp"
 #include "work/steps.hpp"
 
 namespace yoke {
@@ -117,6 +121,74 @@ QString open_points(const Job& job, const std::vector<ConditionReport>& strip,
   return h;
 }
 
+/// Fitted unit against the plan and what was pinned: what was not compared stands there too.
+QString units(const Job& job, const Style& style) {
+  const PartKind kind = part_kind_of(job);
+  std::vector<std::pair<QString, Matrix>> all{
+      {QStringLiteral("Plan"), compare(job, kind, job.plan)}};
+  for (const Candidate& c : job.candidates)
+    if (c.kind == kind) all.emplace_back(text_of(c.name), compare(job, kind, c.sheet));
+  if (all.front().second.equal + all.front().second.differ == 0 && all.size() == 1) return {};
+  QString h = QStringLiteral("<h2>Units compared</h2>");
+  for (const auto& [name, matrix] : all) {
+    QStringList rows{row({esc(name), "Verdict", "Then"}, "th")};
+    for (const MatrixRow& r : matrix.rows)
+      if (r.sameness != Sameness::equal)
+        rows << row({esc(info(r.param).words), esc(std::string_view(sameness_words(r, style))),
+                     esc(std::string_view(r.consequence))});
+    h += QStringLiteral("<p>%1: %2</p>")
+             .arg(esc(name), esc(std::string_view(matrix_words(matrix)))) +
+         table(rows);
+  }
+  return h;
+}
+
+QString waits(const Job& job, const QDate& on) {
+  QString h;
+  const std::string today = on.toString(Qt::ISODate).toStdString();
+  if (!job.parts.empty()) {
+    const PartsGate g = parts_gate(job, today);
+    QStringList rows{row({"Part", "Promised", "Lacks"}, "th")};
+    for (const PartState& s : g.parts) {
+      QStringList lacks;
+      for (const auto& l : s.lacks) lacks << text_of(l);
+      rows << row(
+          {esc(std::string_view(job.parts[s.index].name)),
+           esc(std::string_view(job.parts[s.index].promised)),
+           esc(lacks.isEmpty() ? QStringLiteral("ready") : lacks.join(QStringLiteral(", ")))});
+    }
+    h += QStringLiteral("<h2>Parts in hand</h2><p>%1</p>").arg(esc(std::string_view(g.sentence))) +
+         table(rows);
+  }
+  if (!job.later.empty()) {
+    QStringList rows{row({"Later conversion", "Planned for", "Makes wrong"}, "th")};
+    const Values plan = resolve(job, Which::plan);
+    for (const Later& l : job.later) {
+      QStringList wrong;
+      for (const Consequence& c : later_consequences(l.what, plan)) wrong << text_of(c.what);
+      rows << row({esc(later_words(l.what)), esc(std::string_view(l.date)),
+                   esc(wrong.join(QStringLiteral("; ")))});
+    }
+    h += QStringLiteral("<h2>Later</h2>") + table(rows);
+  }
+  return h;
+}
+
+/// Survey in words: what was found wrong, how old, what was changed before.
+QString survey(const Job& job, const Style& style) {
+  QString h;
+  for (const char* id :
+       {"identity", "symptoms", "slack", "before", "gauge", "kit", "ageing", "upstream"}) {
+    const auto g = figure_group(job, id);
+    if (!g || g->figures.empty()) continue;
+    QStringList rows{row({esc(std::string_view(g->title)), ""}, "th")};
+    for (const Figure& f : g->figures)
+      rows << row({esc(std::string_view(f.words)), esc(std::string_view(figure_text(f, style)))});
+    h += table(rows);
+  }
+  return h.isEmpty() ? h : QStringLiteral("<h2>As it was found</h2>") + h;
+}
+
 QString work(const Job& job, const Style& style) {
   QString h = QStringLiteral("<h2>Push rod</h2><p>%1</p>")
                   .arg(esc(QString::fromStdString(rod_words(rod_report(job), style))));
@@ -150,7 +222,8 @@ QString sheet_html(const Job& job, const std::vector<ConditionReport>& strip,
              "h1{font-size:17pt}h2{font-size:12pt}th{background:#e9e1d0;text-align:left}"
              "td,th{font-size:9pt}</style></head><body>") +
          head(job, findings, printed_on) + foot(strip, style) + open_points(job, strip, findings) +
-         work(job, style) + numbers(job, style) + QStringLiteral("</body></html>");
+         survey(job, style) + units(job, style) + waits(job, printed_on) + work(job, style) +
+         numbers(job, style) + QStringLiteral("</body></html>");
 }
 
 Expected<bool> write_sheet_pdf(const QString& path, const QString& html, const QString& title,

@@ -30,6 +30,8 @@ QString origin_word(const Job& job, Which which, Param param) {
 }
 
 void mark_refused(QWidget* w, bool refused) {
+  // Polishing a style sheet anew is dear: only when something changes.
+  if (w->property("refused").toBool() == refused) return;
   w->setProperty("refused", refused);
   w->style()->unpolish(w);
   w->style()->polish(w);
@@ -56,8 +58,17 @@ ParamField::ParamField(Session& session, Which which, Param param, QWidget* pare
   refusal_->hide();
   setObjectName(QStringLiteral("field:%1:%2")
                     .arg(which == Which::found ? "found" : "plan", text_of(info(param).id)));
-  connect(&session_, &Session::changed, this, [this] { refresh(); });
-  connect(&session_, &Session::style_changed, this, [this] { refresh(); });
+  // A field of a page that is not looked at waits until it is.
+  const auto again = [this] {
+    if (isVisible()) refresh();
+  };
+  connect(&session_, &Session::changed, this, again);
+  connect(&session_, &Session::style_changed, this, again);
+}
+
+void ParamField::showEvent(QShowEvent* e) {
+  QWidget::showEvent(e);
+  refresh();
 }
 
 void ParamField::set_compact() {

@@ -38,6 +38,7 @@ class ParamField : public QWidget {
   void entered(Param param);  ///< the entry got the focus
 
  protected:
+  void showEvent(QShowEvent* e) override;
   void refuse(const QString& why);
   Session& session_;
   Which which_;

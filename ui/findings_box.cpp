@@ -42,6 +42,7 @@ void FindingsBox::refresh() {
   if (more > 0)
     html += QStringLiteral("<p style='margin:2px 0'>%1</p>")
                 .arg(tr("and %1 more on the sheet (Record)").arg(more));
+  if (html == text()) return;
   setText(html);
   setVisible(!html.isEmpty());
 }

@@ -15,6 +15,7 @@
 #include "paint/foot_strip.hpp"
 #include "session/texts.hpp"
 #include "ui/action_finder.hpp"
+#include "ui/calm_stack.hpp"
 
 namespace yoke {
 
@@ -34,7 +35,7 @@ MainWindow::MainWindow(Session& session, Dialogs dialogs)
   band_ = new LineView(session_, true, this);
   band_->setFixedHeight(66);
   work->addWidget(band_);
-  stack_ = new QStackedWidget(this);
+  stack_ = new CalmStack(this);
   work->addWidget(stack_, 1);
   middle->addLayout(work, 1);
   outer->addLayout(middle, 1);
@@ -96,11 +97,12 @@ QAction* MainWindow::add(QMenu* menu, const char* name, const QString& words,
   a->setShortcut(keys);
   connect(a, &QAction::triggered, this, [fn] { fn(); });
   addAction(a);
+  named_.insert(a->objectName(), a);
   return a;
 }
 
 QAction* MainWindow::action(const QString& name) const {
-  return findChild<QAction*>(name);
+  return named_.value(name);
 }
 
 void MainWindow::build_menus() {
@@ -210,8 +212,8 @@ void MainWindow::refresh_title() {
   QString state = session_.dirty() ? tr("● not saved") : tr("saved");
   if (!session_.has_path() && !session_.dirty()) state = tr("empty");
   if (session_.recovered()) state += tr(", brought back after a crash");
-  status_->setText(
-      QStringLiteral("%1   ·   %2   %3   ").arg(text_of(session_.job().title), name, state));
+  const QString words =
+      QStringLiteral("%1   ·   %2   %3   ").arg(text_of(session_.job().title), name, state);
   setWindowTitle(QStringLiteral("%1 – Yoke Step").arg(text_of(session_.job().title)));
   if (auto* a = action(QStringLiteral("undo"))) {
     a->setEnabled(session_.can_undo());
@@ -221,6 +223,8 @@ void MainWindow::refresh_title() {
     a->setEnabled(session_.can_redo());
     a->setText(session_.can_redo() ? tr("Redo %1").arg(session_.redo_name()) : tr("Redo"));
   }
+  if (words == status_->text()) return;  // the bar is laid out anew only for a new text
+  status_->setText(words);
   menuBar()->adjustSize();
 }
 

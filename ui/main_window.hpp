@@ -2,6 +2,7 @@
 #pragma once
 
 #include <QElapsedTimer>
+#include <QHash>
 #include <QMainWindow>
 #include <QStackedWidget>
 #include <QTimer>
@@ -51,6 +52,7 @@ class MainWindow : public QMainWindow {
   Stage stage_ = Stage::survey;
   StageRail* rail_;
   LineView* band_;
+  QHash<QString, QAction*> named_;  ///< looked up at every edit
   QStackedWidget* stack_;
   PictureView* strip_;
   QLabel* status_;

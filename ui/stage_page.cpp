@@ -8,6 +8,7 @@
 #include <QScrollBar>
 
 #include "session/texts.hpp"
+#include "ui/calm_stack.hpp"
 #include "ui/figures_view.hpp"
 
 namespace yoke {
@@ -80,7 +81,7 @@ StagePage::StagePage(Session& session, Stage stage, const QString& question, QWi
   question_->setObjectName(QStringLiteral("question"));
   heading_->addWidget(question_, 1);
   outer->addLayout(heading_);
-  sides_ = new QStackedWidget(this);
+  sides_ = new CalmStack(this);
   auto* work = new QWidget(this);
   body_ = new QVBoxLayout(work);
   body_->setContentsMargins(0, 0, 0, 0);

@@ -343,7 +343,10 @@ Expected<CurveBand> curve_band(const Job& job, ConditionId id, std::span<const d
   }
   CurveBand band;
   for (std::size_t k = 0; k < forces_n.size(); ++k) {
-    if (travels[k].size() * 10 < made * 9 || travels[k].empty()) break;
+    if (travels[k].size() * 10 < made * 9 || travels[k].empty()) {
+      if (band.force_n.empty()) continue;  // still below what moves the pedal
+      break;
+    }
     band.force_n.push_back(forces_n[k]);
     band.travel_m.push_back(band_of(travels[k]));
   }

@@ -244,6 +244,15 @@ Expected<Sweep> sweep(const Job& job, const SweepRequest& q) {
   return s;
 }
 
+bool score_again(const Job& job, const SweepRequest& q, Sweep& s) {
+  const Assembly a = assemble(job, Which::plan);
+  if (!a.impossible.empty() || !a.system) return false;
+  if (works_clutch(resolve(job, Which::plan))) return true;  // its score counts no parts
+  for (Cell& c : s.cells)
+    if (c.fails == Limit::none) c.score = score(c, q, *a.system);
+  return true;
+}
+
 Cell judge_clutch(const ClutchSystem& plan, double bore_m, double ratio, const SweepRequest& q) {
   ClutchSystem s = plan;
   s.master.bore = Length{bore_m};

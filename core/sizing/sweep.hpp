@@ -119,6 +119,9 @@ struct Feasible {
                                 const SweepRequest& request);
 /// Needs brakes and vehicle, or the clutch; otherwise an error that says what is missing.
 [[nodiscard]] Expected<Sweep> sweep(const Job& job, const SweepRequest& request);
+/// Ranks a map anew for a plan that only moved through it: no cell's press depends on the plan's
+/// own bores and pin arm, the count of parts to change does. False when the plan became impossible.
+[[nodiscard]] bool score_again(const Job& job, const SweepRequest& request, Sweep& sweep);
 /// The standard bores and ratios around this plan, plus the plan's and the fitted own values; the
 /// plan's assist first, then none, or a usual vacuum booster where there is none.
 [[nodiscard]] SweepRequest default_request(const Job& job);

@@ -141,3 +141,64 @@ TEST_CASE("plots, budgets and sections draw with and without numbers") {
             .said.join(" ")
             .contains("rear left: outlet 2"));
 }
+
+TEST_CASE("curves are read out straight between their points, or said not to be reached") {
+  PlotInput in;
+  in.x = {"pad travel, mm", 0, 100};
+  in.y = {"pad force, N", 0, 200};
+  in.curves.push_back({"plan", {{0, 0}, {50, 100}}, Stroke::solid, Qt::white});
+  CHECK(read_out(in).isEmpty());
+  in.cursor = 25;
+  REQUIRE(read_out(in).size() == 2);
+  CHECK(read_out(in)[0] == "at 25 mm");
+  CHECK(read_out(in)[1] == "plan: 50 N");
+  in.cursor = 80;
+  CHECK(read_out(in)[1] == "plan: not reached");
+  CHECK(plot_x(in, {400, 300}, -50) == 0);
+  CHECK(plot_x(in, {400, 300}, 4000) == 100);
+  const QImage bare = drawn(plot(in, {400, 300}));
+  in.bands.push_back({{{0, 0}, {40, 100}}, {{5, 0}, {60, 100}}, Qt::white});
+  CHECK(drawn(plot(in, {400, 300})) != bare);
+}
+
+TEST_CASE("callouts: unknown, guess and typical look different; labels keep apart") {
+  Job job = known_job();
+  LineInput in = line(job, 0);
+  in.focus = Group::control;
+  const Picture known = line_of_force_picture(in, {1040, 300});
+  CHECK(known.said.join(";").contains("Pivot to pad: 300.0 mm"));
+  CHECK(known.said.join(";").contains("≈"));
+  job.found.clear(Param::control_pin_arm);
+  LineInput less = line(job, 0);
+  less.focus = Group::control;
+  CHECK(line_of_force_picture(less, {1040, 300})
+            .said.join(";")
+            .contains("Pivot to rod pin: unknown"));
+  const auto params = callout_params(in, {1040, 300});
+  CHECK(params.size() > 8);
+  CHECK(std::find(params.begin(), params.end(), Param::control_rest_angle) != params.end());
+  in.focus = Group::master;
+  const auto other = callout_params(in, {1040, 300});
+  CHECK(std::find(other.begin(), other.end(), Param::master_stroke1) != other.end());
+  CHECK(std::find(other.begin(), other.end(), Param::control_rest_angle) == other.end());
+}
+
+TEST_CASE("the map shows where it feels as today, and names what shares a cell") {
+  const Job job = known_job();
+  const auto s = sweep(job, default_request(job));
+  REQUIRE(s);
+  const Sweep one = s->slice(0);
+  MapMarks m;
+  m.plan_bore_m = m.found_bore_m = 0.022225;
+  m.plan_ratio = m.found_ratio = 6;
+  const QImage bare = drawn(size_map_picture(one, m, {}, {600, 400}));
+  m.found_effort_n = 200;
+  m.found_travel_m = 0.07;
+  m.pins.push_back({"A", 0.022225, 6});
+  m.pins.push_back({"B", 0.0254, 0});  // no ratio: not on the map
+  const Picture p = size_map_picture(one, m, {}, {600, 400});
+  CHECK(drawn(p) != bare);
+  CHECK(p.said.join(";").contains("A: 7/8 in at 6.00"));
+  CHECK_FALSE(p.said.join(";").contains("B: "));
+  CHECK(p.said.join(";").contains("as hard as today"));
+}

@@ -10,6 +10,7 @@
 
 #include "session/doubt_runner.hpp"
 #include "ui/assist_face.hpp"
+#include "ui/calm_stack.hpp"
 #include "ui/curve_view.hpp"
 #include "ui/findings_box.hpp"
 #include "ui/later_face.hpp"
@@ -98,9 +99,9 @@ class SizePage : public StagePage {
   SizePage(Session& session, Dialogs& dialogs, QWidget* parent = nullptr);
   [[nodiscard]] MapView* map() const { return map_; }
   [[nodiscard]] ParamPanel* panel() const { return panel_; }
-  [[nodiscard]] QLabel* sentence() const { return sentence_; }
-  [[nodiscard]] QLabel* doubt_line() const { return doubt_; }
-  [[nodiscard]] QLabel* cell_line() const { return cell_; }
+  [[nodiscard]] LineText* sentence() const { return sentence_; }
+  [[nodiscard]] LineText* doubt_line() const { return doubt_; }
+  [[nodiscard]] LineText* cell_line() const { return cell_; }
   [[nodiscard]] CurveView* curve() const { return curve_; }
   [[nodiscard]] UnitsFace* units() const { return units_; }
   [[nodiscard]] AssistFace* assist() const { return assist_; }
@@ -118,13 +119,13 @@ class SizePage : public StagePage {
   void refresh_assists();
   void refresh_map();
   ParamPanel* panel_ = nullptr;
-  QLabel* sentence_;
-  QLabel* cell_;
+  LineText* sentence_;
+  LineText* cell_;
   QHBoxLayout* assists_;
   QStringList assists_shown_;
   std::vector<QPushButton*> assist_buttons_;
   std::vector<QPushButton*> wishes_;
-  QLabel* doubt_;
+  LineText* doubt_;
   DoubtRunner* runner_;
   MapView* map_;
   CurveView* curve_;

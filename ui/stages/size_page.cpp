@@ -218,7 +218,7 @@ SizePage::SizePage(Session& session, Dialogs& dialogs, QWidget* parent)
 }
 
 void SizePage::build_map(Session& session) {
-  sentence_ = label({}, "answer", this);
+  sentence_ = new LineText("answer", 1, this);
   sentence_->setAccessibleName(tr("Old against new"));
   body()->addWidget(sentence_);
   panel_ = new ParamPanel(session, 3, this);
@@ -260,9 +260,9 @@ void SizePage::build_map(Session& session) {
   right->addLayout(build_wishes());
   pictures->addLayout(right, 5);
   body()->addLayout(pictures, 1);
-  cell_ = label({}, "question", this);
+  cell_ = new LineText("question", 1, this);
   cell_->setAccessibleName(tr("The chosen cell"));
-  doubt_ = label({}, "soft", this);
+  doubt_ = new LineText("soft", 1, this);
   doubt_->setAccessibleName(tr("How sure the plan is"));
   body()->addWidget(cell_);
   body()->addWidget(doubt_);
@@ -334,7 +334,7 @@ void SizePage::refresh_map() {
   cell_->setText(chosen.isEmpty() ? ranking_line(session_, map_->assist()) : chosen);
   curve_->redraw();
   budget_->redraw();
-  doubt_->clear();
+  doubt_->setText({});
   if (session_.strip()[1].target)
     runner_->ask(session_.job(), ConditionId::plan, band_forces(session_));
 }

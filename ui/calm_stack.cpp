@@ -1,0 +1,56 @@
+#include "ui/calm_stack.hpp"
+
+#include <QEvent>
+#include <QPainter>
+#include <QStyle>
+
+#include "paint/theme.hpp"
+
+namespace yoke {
+
+LineText::LineText(const char* role, int lines, QWidget* parent) : QWidget(parent), lines_(lines) {
+  setObjectName(QString::fromLatin1(role));
+  const QString r = objectName();
+  setFont(theme::text(r == QStringLiteral("answer") ? 19
+                      : r == QStringLiteral("soft") ? 13
+                                                    : 14,
+                      r == QStringLiteral("answer")));
+  setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
+  fit();
+}
+
+void LineText::fit() {
+  setFixedHeight(fontMetrics().lineSpacing() * lines_ + 2);
+}
+
+void LineText::setText(const QString& text) {
+  if (text == text_) return;
+  text_ = text;
+  setAccessibleDescription(text);
+  setToolTip(text);
+  update();
+}
+
+void LineText::resizeEvent(QResizeEvent* e) {
+  QWidget::resizeEvent(e);
+  update();
+}
+
+void LineText::changeEvent(QEvent* e) {
+  QWidget::changeEvent(e);
+  if (e->type() == QEvent::FontChange) fit();
+}
+
+void LineText::paintEvent(QPaintEvent*) {
+  QPainter p(this);
+  p.setFont(font());
+  p.setPen(objectName() == QStringLiteral("answer") ? theme::kInk : theme::kInkSoft);
+  if (lines_ > 1) {
+    p.drawText(rect(), Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap, text_);
+    return;
+  }
+  p.drawText(rect(), Qt::AlignLeft | Qt::AlignVCenter,
+             fontMetrics().elidedText(text_, Qt::ElideRight, width()));
+}
+
+}  // namespace yoke

@@ -1,0 +1,42 @@
+// Widgets that keep a drag through the map fluent: a stack that is not measured through its hidden
+// pages, and a line of text that does not lay the page out anew when it changes.
+#pragma once
+
+#include <QLabel>
+#include <QStackedWidget>
+
+namespace yoke {
+
+/// A QStackedWidget asks every page, seen or not, for its height at each change of a text.
+class CalmStack : public QStackedWidget {
+  Q_OBJECT
+
+ public:
+  using QStackedWidget::QStackedWidget;
+  [[nodiscard]] bool hasHeightForWidth() const override { return false; }
+  [[nodiscard]] QSize sizeHint() const override { return {800, 500}; }
+  [[nodiscard]] QSize minimumSizeHint() const override { return {300, 200}; }
+};
+
+/// Text of a fixed count of lines, shortened where it does not fit; the whole is its tool tip.
+class LineText : public QWidget {
+  Q_OBJECT
+
+ public:
+  /// `role`: as of a label, "answer", "soft".
+  LineText(const char* role, int lines, QWidget* parent);
+  [[nodiscard]] QString text() const { return text_; }
+  void setText(const QString& text);
+
+ protected:
+  void paintEvent(QPaintEvent*) override;
+  void resizeEvent(QResizeEvent*) override;
+  void changeEvent(QEvent* e) override;
+
+ private:
+  void fit();
+  QString text_;
+  int lines_;
+};
+
+}  // namespace yoke
