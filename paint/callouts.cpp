@@ -20,6 +20,28 @@ Surety surety_of(const Value& v) {
   return v.how == How::estimate ? Surety::guess : Surety::measured;
 }
 
+/// A word or two for a question.
+QString short_name(Param p) {
+  switch (p) {
+    case Param::control_pad_arm:
+      return QStringLiteral("to pad");
+    case Param::control_pin_arm:
+      return QStringLiteral("to pin");
+    case Param::control_axis_height:
+      return QStringLiteral("bore line");
+    case Param::assist_diaphragm1:
+      return QStringLiteral("shell");
+    case Param::front_radius:
+    case Param::rear_radius:
+      return QStringLiteral("radius");
+    case Param::front_drum:
+    case Param::rear_drum:
+      return QStringLiteral("drum");
+    default:
+      return q(info(p).words).toLower();
+  }
+}
+
 /// Collects callouts in the picture's own coordinates.
 class Collector {
  public:
@@ -41,6 +63,8 @@ class Collector {
     c.text = c.surety == Surety::unknown   ? QStringLiteral("?")
              : c.surety == Surety::typical ? QStringLiteral("≈ ") + number
                                            : number;
+    // Where the drawing itself says what a known value is, a question still needs its name.
+    if (c.surety == Surety::unknown && c.name.isEmpty()) c.name = short_name(p);
     const QString whole = c.name.isEmpty() ? c.text : c.name + QLatin1Char(' ') + c.text;
     const double w = QFontMetricsF(theme::figure(13)).horizontalAdvance(whole) + 12;
     const QPointF mid = (c.a + c.b) / 2 + QPointF(dx, dy);
@@ -59,7 +83,6 @@ class Collector {
 
 void pedal(Collector& c, const LineGeometry& g) {
   const double cs = std::cos(g.angle);
-  const double sn = std::sin(g.angle);
   c.add(Param::control_axis_height, {g.pin.x() + 26, 0}, {g.pin.x() + 26, g.axis_y}, "", 34, -6);
   c.add(Param::control_rod_length, {g.pin.x(), g.axis_y + 16}, {g.ball.x(), g.axis_y + 16}, "rod",
         0, 12);
@@ -69,8 +92,6 @@ void pedal(Collector& c, const LineGeometry& g) {
   c.add(Param::control_pad_stop, {g.pad.x() + 8, g.pad.y() + 10},
         {g.pad.x() + 96 * cs, g.pad.y() + 10}, "to floor", 40, 0);
   c.mark(Param::control_rest_height, {g.pad.x() - 6, g.pad.y() + 24 * cs}, "height", -64, 8);
-  c.mark(Param::control_return_force, {g.pad_arm * 0.7 * sn, g.pad_arm * 0.7 * cs}, "return", 70,
-         0);
 }
 
 void master(Collector& c, const LineGeometry& g) {
@@ -171,11 +192,13 @@ void move_apart(std::vector<Callout>& list, QSizeF size, double floor_y) {
       return std::none_of(list.begin(), list.begin() + static_cast<std::ptrdiff_t>(i),
                           [&](const Callout& o) { return o.box.intersects(box); });
     };
-    for (int step = 1; step <= 12 && !clear(); ++step) {
-      const double by = (kLabelHeight + 3) * ((step + 1) / 2) * (step % 2 == 1 ? 1 : -1);
-      box.moveCenter(home + QPointF(0, by));
-      keep_in();
-    }
+    // Below, above, further; then the same beside its place.
+    for (const double aside : {0.0, box.width() * 0.8, -box.width() * 0.8})
+      for (int step = 0; step <= 10 && !clear(); ++step) {
+        const double by = (kLabelHeight + 3) * ((step + 1) / 2) * (step % 2 == 1 ? 1 : -1);
+        box.moveCenter(home + QPointF(aside, by));
+        keep_in();
+      }
   }
 }
 

@@ -288,8 +288,8 @@ Picture plot(const PlotInput& input, QSizeF size) {
     pic.layers.emplace_back([=](QPainter& p) {
       p.setFont(theme::text(15));
       p.setPen(theme::kMarkOnDye);
-      p.drawText(f.area.adjusted(20, 20, -20, -20), Qt::AlignCenter | Qt::TextWordWrap,
-                 input.empty);
+      p.drawText(QRectF(16, 36, size.width() - 32, size.height() - 44),
+                 Qt::AlignCenter | Qt::TextWordWrap, input.empty);
     });
   pic.said << input.title;
   for (const auto& c : input.curves)

@@ -41,7 +41,9 @@ AssistFace::AssistFace(Session& session, QWidget* parent) : QWidget(parent), ses
   row->addLayout(left, 9);
   auto* right = new QVBoxLayout;
   right->setSpacing(6);
-  need_ = new FiguresView(session, {"need"}, {}, this);
+  need_ =
+      new FiguresView(session, {"need"},
+                      tr("Nothing to choose here: a hydraulic clutch works without assist."), this);
   need_->setFixedHeight(132);
   right->addWidget(need_);
   right->addWidget(label(tr("Assist by type: what works, then the lightest pedal when it is dead"),

@@ -1,6 +1,5 @@
 #include "ui/calm_stack.hpp"
 
-#include <QEvent>
 #include <QPainter>
 #include <QStyle>
 
@@ -11,16 +10,16 @@ namespace yoke {
 LineText::LineText(const char* role, int lines, QWidget* parent) : QWidget(parent), lines_(lines) {
   setObjectName(QString::fromLatin1(role));
   const QString r = objectName();
-  setFont(theme::text(r == QStringLiteral("answer") ? 19
+  font_ = theme::text(r == QStringLiteral("answer") ? 19
                       : r == QStringLiteral("soft") ? 13
                                                     : 14,
-                      r == QStringLiteral("answer")));
+                      r == QStringLiteral("answer"));
   setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
   fit();
 }
 
 void LineText::fit() {
-  setFixedHeight(fontMetrics().lineSpacing() * lines_ + 2);
+  setFixedHeight(static_cast<int>(QFontMetricsF(font_).lineSpacing() * lines_ + 3));
 }
 
 void LineText::setText(const QString& text) {
@@ -36,21 +35,16 @@ void LineText::resizeEvent(QResizeEvent* e) {
   update();
 }
 
-void LineText::changeEvent(QEvent* e) {
-  QWidget::changeEvent(e);
-  if (e->type() == QEvent::FontChange) fit();
-}
-
 void LineText::paintEvent(QPaintEvent*) {
   QPainter p(this);
-  p.setFont(font());
+  p.setFont(font_);
   p.setPen(objectName() == QStringLiteral("answer") ? theme::kInk : theme::kInkSoft);
   if (lines_ > 1) {
     p.drawText(rect(), Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap, text_);
     return;
   }
   p.drawText(rect(), Qt::AlignLeft | Qt::AlignVCenter,
-             fontMetrics().elidedText(text_, Qt::ElideRight, width()));
+             QFontMetrics(font_).elidedText(text_, Qt::ElideRight, width()));
 }
 
 }  // namespace yoke

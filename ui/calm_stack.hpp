@@ -31,10 +31,10 @@ class LineText : public QWidget {
  protected:
   void paintEvent(QPaintEvent*) override;
   void resizeEvent(QResizeEvent*) override;
-  void changeEvent(QEvent* e) override;
 
  private:
   void fit();
+  QFont font_;  ///< its own: a style sheet replaces a widget's font
   QString text_;
   int lines_;
 };

@@ -33,6 +33,8 @@ TopicFace::TopicFace(Session& session, std::vector<Group> groups, std::vector<st
     bar->addStretch(1);
     left_->addLayout(bar);
   }
+  head_ = label({}, "heading", this);
+  left_->addWidget(head_);
   panel_ = new ParamPanel(session, 1, this);
   left_->addWidget(panel_, 1);
   help_ = label({}, "soft", this);
@@ -61,6 +63,9 @@ void TopicFace::show_group(Group group) {
   for (std::size_t i = 0; i < buttons_.size(); ++i)
     if (groups_[i] == group) buttons_[i]->setChecked(true);
   // Signs and age belong to what is fitted, whichever system is looked at.
+  head_->setText(group == Group::kit                           ? tr("In the unit, then in the kit")
+                 : found_only(group) || which_ == Which::found ? tr("As found")
+                                                               : tr("Plan: what goes in"));
   if (group != Group::kit)
     return panel_->show_group(found_only(group) ? Which::found : which_, group);
   // A kit is compared: what is in the unit first, then what the kit holds.

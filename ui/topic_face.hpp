@@ -31,6 +31,7 @@ class TopicFace : public QWidget {
   Group group_;
   std::vector<QPushButton*> buttons_;
   QVBoxLayout* left_;
+  QLabel* head_;
   ParamPanel* panel_;
   QLabel* help_;
   FiguresView* figures_;

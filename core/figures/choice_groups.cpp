@@ -6,6 +6,7 @@
 #include "sizing/assist_choice.hpp"
 #include "sizing/changes.hpp"
 #include "survey/rules.hpp"
+#include "work/disturbed.hpp"
 
 namespace yoke::groups {
 
@@ -159,6 +160,15 @@ FigureGroup valves(const FigureInputs& in) {
     f.verdict = c.severity != Severity::note ? Verdict::fail : Verdict::unknown;
     g.figures.push_back(std::move(f));
   }
+  return g;
+}
+
+FigureGroup disturbed(const FigureInputs& in) {
+  FigureGroup g;
+  g.title = "Moved on the way: check again";
+  g.source = "common practice, no source";
+  for (const DisturbedPart& p : disturbed_parts(*in.job))
+    g.figures.push_back(words_only(p.part, p.by + ": " + p.check));
   return g;
 }
 

@@ -35,6 +35,7 @@ namespace yoke::groups {
 [[nodiscard]] FigureGroup plain_bore(const FigureInputs& in);
 [[nodiscard]] FigureGroup chambers(const FigureInputs& in);
 [[nodiscard]] FigureGroup valves(const FigureInputs& in);
+[[nodiscard]] FigureGroup disturbed(const FigureInputs& in);
 [[nodiscard]] FigureGroup later(const FigureInputs& in);
 
 }  // namespace yoke::groups

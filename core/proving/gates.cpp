@@ -1,5 +1,7 @@
 #include "proving/gates.hpp"
 
+#include "work/disturbed.hpp"
+
 #include <algorithm>
 
 #include "proving/fit.hpp"
@@ -104,6 +106,10 @@ std::vector<Gate> gates_of(const Job& job, const std::vector<ConditionReport>&,
     if (const auto it = job.gates.find(t.id); it != job.gates.end()) {
       g.state = it->second.state;
       g.why = it->second.note;
+    }
+    if (const std::string since = disturbed_since(job, g.id); !since.empty()) {
+      g.state = GateState::open;
+      g.why = since;
     }
     for (const auto& [code, gate] : kHolds) {
       if (g.id != gate) continue;

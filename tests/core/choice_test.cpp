@@ -8,11 +8,13 @@
 #include "job/findings.hpp"
 #include "parts/part.hpp"
 #include "proving/fit.hpp"
+#include "proving/gates.hpp"
 #include "sizing/assist_choice.hpp"
 #include "sizing/changes.hpp"
 #include "sizing/equal_lines.hpp"
 #include "sizing/relative.hpp"
 #include "support/build.hpp"
+#include "work/disturbed.hpp"
 #include "work/parts_gate.hpp"
 
 using namespace yoke;
@@ -284,4 +286,35 @@ TEST_CASE("any sizes: the map is cut by half millimetres") {
   CHECK(q.bores_m.size() > 20);
   CHECK(std::any_of(q.bores_m.begin(), q.bores_m.end(),
                     [](double b) { return std::abs(b - 0.0225) < 1e-9; }));
+}
+
+TEST_CASE("a gate opens again when a later step touches what it proves") {
+  Job job = known_job();
+  job.gates["weep"] = {GateState::passed, "2026-11-20", ""};
+  job.steps["lines.start"] = {true, "2026-11-19", ""};
+  const auto state = [&] {
+    const auto strip = foot_strip(job, 8);
+    for (const Gate& g : gates_of(job, strip, {}))
+      if (g.id == "weep") return g;
+    return Gate{};
+  };
+  CHECK(state().state == GateState::passed);
+  job.steps["lines.start"].date = "2026-11-20";  // the same day: the gate is the later
+  CHECK(state().state == GateState::passed);
+  job.steps["lines.start"].date = "2026-11-22";
+  CHECK(state().state == GateState::open);
+  CHECK(state().why.find("Prove it again") != std::string::npos);
+  CHECK(state().why.find("2026-11-22") != std::string::npos);
+  job.gates["weep"].date = "2026-11-23";
+  CHECK(state().state == GateState::passed);
+  job.gates["firewall"] = {GateState::passed, "2026-11-01", ""};
+  job.steps["mount.close"] = {true, "2026-11-05", ""};
+  CHECK_FALSE(disturbed_since(job, "firewall").empty());
+  CHECK(disturbed_since(job, "lamp").empty());
+  CHECK(disturbed_since(job, "nothing").empty());
+  CHECK(disturbed_parts(job).size() >= 4);
+  found(job, Param::unit_switch, 1);
+  const auto parts = disturbed_parts(job);
+  CHECK(std::any_of(parts.begin(), parts.end(),
+                    [](const DisturbedPart& p) { return p.part == "Warning switch"; }));
 }

@@ -11,8 +11,12 @@
 #include "clutch/clutch.hpp"
 #include "fitting/off_axis.hpp"
 #include "lines/lines.hpp"
+#include "sizing/changes.hpp"
 #include "sizing/sweep.hpp"
 #include "support/build.hpp"
+#include "survey/gauging.hpp"
+#include "survey/kit.hpp"
+#include "survey/slack.hpp"
 #include "vehicle/benchmarks.hpp"
 #include "vehicle/holding.hpp"
 
@@ -32,6 +36,28 @@ std::vector<Pressure> stops() {
   a.charged = Pressure{10e6};
   a.per_stop = Volume{1100e-6 * 0.013};
   return *accumulator_stops(a);
+}
+
+Concealed concealed() {
+  Job job = known_job();
+  for (const auto& [p, si] :
+       {std::pair{Param::symptom_first, 0.110}, {Param::symptom_third, 0.050}})
+    job.found.set(p, measured(p, si, How::tape));
+  job.plan.set(Param::master_bore, measured(Param::master_bore, 0.0254, How::calliper));
+  return concealed_faults(resolve(job, Which::found), resolve(job, Which::plan)).faults.front();
+}
+
+GaugeReport gauged() {
+  Values v;
+  for (const auto& [p, si] : {std::pair{Param::gauge_a1, 0.022225},
+                              {Param::gauge_a2, 0.022225},
+                              {Param::gauge_b1, 0.022225},
+                              {Param::gauge_b2, 0.0223},
+                              {Param::gauge_c1, 0.022225},
+                              {Param::gauge_c2, 0.022225},
+                              {Param::gauge_piston, 0.02215}})
+    v.set(p, {Origin::measured, si, 0, How::calliper, false, false});
+  return gauge_report(v);
 }
 
 ClutchUnit unit() {
@@ -132,6 +158,26 @@ const std::map<std::string, std::function<double()>>& unit_examples() {
        [] {
          return *shoe_factor({Length{0.2}, Length{0.1}, Length{0.09}}, 0.38,
                              Shoes::leading_trailing);
+       }},
+      {"survey.slack mm at the pad",
+       [] {
+         Values v = resolve(known_job(), Which::found);
+         for (const auto& [p, si] : {std::pair{Param::symptom_rod_play, 0.002},
+                                     {Param::symptom_pivot_play, 0.015},
+                                     {Param::symptom_pin_wear, 0.0005}})
+           v.set(p, {Origin::measured, si, 0, How::rule, false, false});
+         return slack_budget(v).sum_m * 1e3;
+       }},
+      {"survey.volume cm3 behind 60 mm", [] { return concealed().volume_m3 * 1e6; }},
+      {"survey.concealed mm with 1 in", [] { return concealed().after_m * 1e3; }},
+      {"survey.ovality mm", [] { return *gauged().ovality_m * 1e3; }},
+      {"survey.clearance mm", [] { return *gauged().clearance_m * 1e3; }},
+      {"survey.kit rod mm",
+       [] {
+         Values in_it, kit;
+         in_it.set(Param::kit_socket, {Origin::measured, 0.010, 0, How::calliper, false, false});
+         kit.set(Param::kit_socket, {Origin::measured, 0.0115, 0, How::calliper, false, false});
+         return *kit_report(in_it, kit).rod_change_m * 1e3;
        }},
       {"sizing.least_ratio",
        [] {

@@ -1,0 +1,24 @@
+// What the work disturbs must be checked again: gates passed before a later step touched what they
+// prove, and parts that come off on the way. Which step touches what is common practice, no source.
+#pragma once
+
+#include <string>
+#include <vector>
+
+#include "job/job.hpp"
+
+namespace yoke {
+
+/// Why a gate that was passed stands open again; empty when it does not. A day tells: of two things
+/// on the same day the gate is taken to be the later.
+[[nodiscard]] std::string disturbed_since(const Job& job, const std::string& gate);
+
+struct DisturbedPart {
+  std::string part;   ///< "Brake lamp switch"
+  std::string by;     ///< what takes it off or moves it
+  std::string check;  ///< how it is proved again
+};
+/// Parts of this very job that its steps move, whether or not they are changed.
+[[nodiscard]] std::vector<DisturbedPart> disturbed_parts(const Job& job);
+
+}  // namespace yoke
