@@ -72,7 +72,7 @@ std::vector<double> band_forces(const Session& s) {
   return list;
 }
 
-PlotInput feel_plot(const Session& s, const CurveBand* band) {
+PlotInput feel_plot(const Session& s, const std::vector<CurveBand>& bands) {
   const Axes a = axes_of(s.style());
   PlotInput in;
   in.title = QStringLiteral("What the foot feels");
@@ -114,14 +114,14 @@ PlotInput feel_plot(const Session& s, const CurveBand* band) {
                          r.force_doubt_n * a.force,
                          QStringLiteral("read as found"),
                          true});
-  if (band) {
+  for (std::size_t k = bands.size(); k-- > 0;) {  // the plan's lies on top
     PlotBand b;
-    b.colour = theme::kScribeSoft;
-    for (std::size_t i = 0; i < band->force_n.size(); ++i) {
-      b.low.emplace_back(band->travel_m[i].low * a.length, band->force_n[i] * a.force);
-      b.high.emplace_back(band->travel_m[i].high * a.length, band->force_n[i] * a.force);
+    b.colour = k == 0 ? theme::kScribe : k == 1 ? theme::kScribeSoft : theme::kMarkOnDye;
+    for (std::size_t i = 0; i < bands[k].force_n.size(); ++i) {
+      b.low.emplace_back(bands[k].travel_m[i].low * a.length, bands[k].force_n[i] * a.force);
+      b.high.emplace_back(bands[k].travel_m[i].high * a.length, bands[k].force_n[i] * a.force);
     }
-    in.bands.push_back(std::move(b));
+    if (!b.low.empty()) in.bands.push_back(std::move(b));
   }
   in.x_digits = s.style().units == UnitStyle::imperial ? 2 : 0;
   fit_axes(in, 2.2 * l.effort_n * a.force);

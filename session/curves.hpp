@@ -10,9 +10,10 @@ namespace yoke {
 
 /// Forces at which a band of the plan's curve is asked for: up to a little over the effort limit.
 [[nodiscard]] std::vector<double> band_forces(const Session& session);
-/// Feel curves of today, plan and pinned candidates; `band` of the plan where it was computed, with
+/// Feel curves of today, plan and pinned candidates; their `bands` where they were computed:
+/// plan, found, candidates, with
 /// the limits and the wished stop marked.
-[[nodiscard]] PlotInput feel_plot(const Session& session, const CurveBand* band = nullptr);
+[[nodiscard]] PlotInput feel_plot(const Session& session, const std::vector<CurveBand>& bands = {});
 /// Rod angle over pad travel.
 [[nodiscard]] PlotInput angle_plot(const Session& session);
 /// Readings on the predicted curve of the plan, assist off and on.

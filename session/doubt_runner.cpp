@@ -3,6 +3,7 @@
 #include <QMetaObject>
 #include <algorithm>
 
+#include "parts/part.hpp"
 #include "session/texts.hpp"
 
 namespace yoke {
@@ -11,6 +12,22 @@ namespace {
 constexpr int kPause_ms = 350;
 constexpr std::size_t kSamples = 4000;
 constexpr std::size_t kBandSamples = 600;
+/// Plan, as found, candidates.
+std::vector<CurveBand> bands_of(const Job& job, const std::vector<double>& forces, DoubtRequest q,
+                                const std::function<bool()>& wanted) {
+  q.samples = kBandSamples;
+  q.progress = [&wanted](double) { return wanted(); };
+  std::vector<CurveBand> list;
+  const auto add = [&](const Job& of, ConditionId id) {
+    auto b = curve_band(of, id, forces, q);
+    list.push_back(b ? std::move(*b) : CurveBand{});
+  };
+  add(job, ConditionId::plan);
+  add(job, ConditionId::found);
+  for (const Candidate& c : job.candidates) add(with_candidate(job, c), ConditionId::plan);
+  return list;
+}
+
 }  // namespace
 
 DoubtRunner::DoubtRunner(QObject* parent) : QObject(parent) {
@@ -31,7 +48,7 @@ void DoubtRunner::ask(const Job& job, ConditionId id, std::vector<double> forces
   id_ = id;
   forces_ = std::move(forces);
   report_.reset();
-  band_.reset();
+  bands_.clear();
   delay_.start();
 }
 
@@ -50,19 +67,15 @@ void DoubtRunner::start() {
       return mine == generation_;
     };
     auto result = doubt(job, id, q);
-    std::optional<CurveBand> band;
-    if (result && !forces.empty()) {
-      DoubtRequest few = q;
-      few.samples = kBandSamples;
-      few.progress = [this, mine](double) { return mine == generation_; };
-      if (auto b = curve_band(job, id, forces, few)) band = std::move(*b);
-    }
+    const auto bands = result && !forces.empty()
+                           ? bands_of(job, forces, q, [this, mine] { return mine == generation_; })
+                           : std::vector<CurveBand>{};
     QMetaObject::invokeMethod(
         this,
-        [this, mine, result, band] {
+        [this, mine, result, bands] {
           if (mine != generation_) return;
           if (result) report_ = *result;
-          band_ = band;
+          bands_ = bands;
           emit finished();
         },
         Qt::QueuedConnection);

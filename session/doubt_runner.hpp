@@ -19,9 +19,10 @@ class DoubtRunner : public QObject {
   ~DoubtRunner() override;
   /// Asks for the bands of a condition; an older run is cancelled. Starts a moment later, so that
   /// dragging does not start one run a frame.
-  /// With `forces` the band of the curve at these pad forces is computed too.
+  /// With `forces` the bands of the curves at these pad forces are computed too.
   void ask(const Job& job, ConditionId id, std::vector<double> forces = {});
-  [[nodiscard]] const std::optional<CurveBand>& band() const { return band_; }
+  /// Of the plan, of the system as found, of each pinned candidate; empty where there is no press.
+  [[nodiscard]] const std::vector<CurveBand>& bands() const { return bands_; }
   [[nodiscard]] const std::optional<ConditionDoubt>& report() const { return report_; }
 
  signals:
@@ -37,7 +38,7 @@ class DoubtRunner : public QObject {
   std::atomic<unsigned> generation_{0};
   std::vector<double> forces_;
   std::optional<ConditionDoubt> report_;
-  std::optional<CurveBand> band_;
+  std::vector<CurveBand> bands_;
 };
 
 /// "Effort 169 to 286 N, travel 78 to 85 mm (8 of 10). Measure next: seal efficiency, …"

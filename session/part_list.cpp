@@ -31,13 +31,16 @@ PartList::~PartList() {
   pool_.waitForDone();
 }
 
-void PartList::load(const QString& path) {
+void PartList::load(const QString& path, bool with_shipped) {
   const unsigned mine = ++generation_;
   reading_ = true;
   state_ = tr("Reading %1 …").arg(path.isEmpty() ? tr("the shipped parts") : path);
   emit changed();
-  pool_.start([this, mine, path] {
+  pool_.start([this, mine, path, with_shipped] {
     auto read = std::make_shared<Expected<Catalogue>>(read_file(path));
+    if (*read && with_shipped && !path.isEmpty())
+      if (const auto shipped = read_file({}))
+        (*read)->parts.insert((*read)->parts.end(), shipped->parts.begin(), shipped->parts.end());
     QMetaObject::invokeMethod(
         this, [this, mine, path, read] { take(mine, path, *read); }, Qt::QueuedConnection);
   });

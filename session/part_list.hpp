@@ -16,7 +16,8 @@ class PartList : public QObject {
   explicit PartList(QObject* parent = nullptr);
   ~PartList() override;
   /// Reads a file in the background; `changed` follows. An empty path reads the shipped catalogue.
-  void load(const QString& path);
+  /// `with_shipped`: an own file adds to the shipped parts instead of replacing them.
+  void load(const QString& path, bool with_shipped = false);
   [[nodiscard]] const std::vector<Part>& parts() const { return catalogue_.parts; }
   [[nodiscard]] const std::vector<RowProblem>& problems() const { return catalogue_.problems; }
   /// What was read, in one line: name, parts, problems; or why it could not be.

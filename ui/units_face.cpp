@@ -70,7 +70,8 @@ UnitsFace::UnitsFace(Session& session, Dialogs& dialogs, QWidget* parent)
   delay_.setInterval(kTypingPause_ms);
   connect(&delay_, &QTimer::timeout, this, &UnitsFace::narrow);
   connect(&parts_, &PartList::changed, this, &UnitsFace::narrow);
-  parts_.load(QSettings().value(QStringLiteral("catalogue")).toString());
+  parts_.load(QSettings().value(QStringLiteral("catalogue")).toString(),
+              with_shipped_->isChecked());
 }
 
 QLayout* UnitsFace::build_matrix() {
@@ -155,6 +156,13 @@ QLayout* UnitsFace::build_catalogue() {
   own->setObjectName(QStringLiteral("small"));
   auto* shipped = new QPushButton(tr("Shipped parts"), this);
   shipped->setObjectName(QStringLiteral("small"));
+  with_shipped_ = new QCheckBox(tr("add my own to the shipped parts"), this);
+  with_shipped_->setChecked(QSettings().value(QStringLiteral("catalogue_adds")).toBool());
+  box->addWidget(with_shipped_);
+  connect(with_shipped_, &QCheckBox::toggled, this, [this](bool on) {
+    QSettings().setValue(QStringLiteral("catalogue_adds"), on);
+    if (!parts_.path().isEmpty()) parts_.load(parts_.path(), on);
+  });
   auto* files = new QHBoxLayout;
   files->addWidget(own);
   files->addWidget(shipped);
@@ -190,7 +198,7 @@ void UnitsFace::open_catalogue() {
   const QString path = dialogs_.open_file(this, tr("Open a catalogue (CSV or JSON)"));
   if (path.isEmpty()) return;
   QSettings().setValue(QStringLiteral("catalogue"), path);
-  parts_.load(path);
+  parts_.load(path, with_shipped_->isChecked());
 }
 
 const Part* UnitsFace::chosen() const {

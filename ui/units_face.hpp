@@ -2,6 +2,7 @@
 // catalogue they come from.
 #pragma once
 
+#include <QCheckBox>
 #include <QComboBox>
 #include <QLabel>
 #include <QLineEdit>
@@ -28,6 +29,7 @@ class UnitsFace : public QWidget {
   [[nodiscard]] QLineEdit* words() const { return words_; }
   [[nodiscard]] QLabel* sentence() const { return sentence_; }
   [[nodiscard]] PartList& catalogue() { return parts_; }
+  [[nodiscard]] QCheckBox* with_shipped() const { return with_shipped_; }
   /// Opens a builder's own catalogue.
   void open_catalogue();
 
@@ -48,6 +50,7 @@ class UnitsFace : public QWidget {
   QComboBox* kinds_;
   QLineEdit* words_;
   QListWidget* list_;
+  QCheckBox* with_shipped_;
   QLabel* state_;
   QLabel* sentence_;
   QLabel* detail_;

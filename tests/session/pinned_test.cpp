@@ -86,10 +86,10 @@ TEST_CASE("the band of the plan's curve comes with the doubt, and lies around th
   QSignalSpy done(&runner, &DoubtRunner::finished);
   runner.ask(s.job(), ConditionId::plan, band_forces(s));
   REQUIRE(done.wait(30000));
-  REQUIRE(runner.band());
-  CHECK(runner.band()->force_n.size() > 10);
-  const PlotInput in = feel_plot(s, &*runner.band());
-  REQUIRE(in.bands.size() == 1);
+  REQUIRE(runner.bands().size() == 2 + s.job().candidates.size());
+  CHECK(runner.bands()[0].force_n.size() > 10);
+  const PlotInput in = feel_plot(s, runner.bands());
+  REQUIRE(in.bands.size() == runner.bands().size());
   CHECK(in.bands[0].low.size() == in.bands[0].high.size());
   for (std::size_t i = 0; i < in.bands[0].low.size(); ++i)
     CHECK(in.bands[0].low[i].x() <= in.bands[0].high[i].x());

@@ -94,6 +94,11 @@ TEST_CASE("an own catalogue replaces the parts; a broken one leaves them and say
   wait_for_parts(page);
   CHECK(units->catalogue().parts().size() == 2);
   CHECK(units->catalogue().state().contains("Row 3, master.bore [mm]"));
+  units->with_shipped()->setChecked(true);
+  wait_for_parts(page);
+  CHECK(units->catalogue().parts().size() == shipped + 2);
+  units->with_shipped()->setChecked(false);
+  wait_for_parts(page);
   REQUIRE(own.open(QIODevice::WriteOnly));
   own.write("{\"parts\":");
   own.close();

@@ -245,9 +245,7 @@ void SizePage::build_map(Session& session) {
   auto* right = new QVBoxLayout;
   curve_ = new CurveView(
       tr("Feel curves"),
-      [this] {
-        return feel_plot(session_, runner_ && runner_->band() ? &*runner_->band() : nullptr);
-      },
+      [this] { return feel_plot(session_, runner_ ? runner_->bands() : std::vector<CurveBand>{}); },
       this);
   budget_ = new PictureView(tr("Travel budget"), this);
   budget_->set_maker([this](QSizeF size) {
@@ -332,11 +330,11 @@ void SizePage::refresh_map() {
   wishes_[3 + static_cast<std::size_t>(plan.option(Param::target_sizes))]->setChecked(true);
   const QString chosen = map_->cursor_words();
   cell_->setText(chosen.isEmpty() ? ranking_line(session_, map_->assist()) : chosen);
-  curve_->redraw();
-  budget_->redraw();
   doubt_->setText({});
   if (session_.strip()[1].target)
     runner_->ask(session_.job(), ConditionId::plan, band_forces(session_));
+  curve_->redraw();
+  budget_->redraw();
 }
 
 void SizePage::refresh() {
