@@ -29,6 +29,7 @@ const std::map<std::string, std::vector<std::string>>& known_options() {
       {"catalogue", {"--kind", "--words", "--bore"}},
       {"next", {"--system"}},
       {"parts", {"--today"}},
+      {"template", {"--kind", "--as", "--scale"}},
       {"check", {}},
       {"schema", {}},
       {"help", {}}};
@@ -59,7 +60,7 @@ Expected<Arguments> read_arguments(const std::vector<std::string>& words) {
   if (known == known_options().end())
     return fail(wrong(a.command, "There is no command “" + a.command + "”",
                       "Commands: solve, relative, rod, doubt, figures, curve, map, calc, compare, "
-                      "catalogue, next, parts, params, check, schema, help"));
+                      "catalogue, next, parts, template, params, check, schema, help"));
   for (size_t i = 1; i < words.size(); ++i) {
     const std::string& w = words[i];
     if (w.rfind("--", 0) != 0) {

@@ -6,6 +6,7 @@
 #include "cli/commands.hpp"
 #include "doubt/measure_next.hpp"
 #include "files/catalogue.hpp"
+#include "fitting/template.hpp"
 #include "survey/rules.hpp"
 #include "work/parts_gate.hpp"
 
@@ -174,6 +175,29 @@ Expected<Table> parts_table(const Arguments& a) {
     t.notes.push_back("Due: " + std::string(later_words(job->later[i].what)) + ", " +
                       job->later[i].date);
   return t;
+}
+
+Expected<std::string> template_text(const Arguments& a) {
+  const auto job = job_of(a);
+  if (!job) return fail(job.error());
+  const std::string kind = option_of(a, "--kind");
+  const std::string as = option_of(a, "--as");
+  if (!kind.empty() && kind != "drilling" && kind != "plate")
+    return fail({"--kind", kind, "drilling, plate", "There is no template “" + kind + "”",
+                 "Use one of the names"});
+  if (!as.empty() && as != "svg" && as != "dxf")
+    return fail({"--as", as, "svg, dxf", "A template is not written as “" + as + "” here",
+                 "Use svg or dxf; the window writes PDF"});
+  double scale = 1;
+  if (const std::string s = option_of(a, "--scale"); !s.empty()) {
+    const auto v = parse_number(s);
+    if (!v) return fail(v.error());
+    scale = *v;
+  }
+  const auto t =
+      make_template(*job, kind == "plate" ? TemplateKind::plate : TemplateKind::drilling, scale);
+  if (!t) return fail(t.error());
+  return as == "dxf" ? template_dxf(*t) : template_svg(*t);
 }
 
 }  // namespace yoke::cli

@@ -40,6 +40,8 @@ constexpr const char* kHelp =
     "  next JOB [--system plan|found]\n"
     "                            what is worth measuring next, and what it buys\n"
     "  parts JOB --today DAY     parts in hand: may it come apart, and what it waits for\n"
+    "  template JOB [--kind drilling|plate] [--as svg|dxf]\n"
+    "                            full-size template, 1:1 only, to standard output\n"
     "  params                    every parameter: id, words, kind, range, typical, source\n"
     "  check JOB                 findings; exit status 1 when a hard one stands\n"
     "  schema                    the JSON Schema of job files\n"
@@ -324,6 +326,11 @@ Outcome run(const std::vector<std::string>& words) {
   if (!a) return {"", a.error().text() + "\n", 2};
   if (a->command == "help") return {kHelp, "", 0};
   if (a->command == "schema") return {job_schema(), "", 0};
+  if (a->command == "template") {
+    const auto text = template_text(*a);
+    if (!text) return {"", text.error().text() + "\n", 2};
+    return {*text, "", 0};
+  }
   bool hard = false;
   const Expected<Table> t = a->command == "solve"       ? solve(*a)
                             : a->command == "relative"  ? relative_table(*a)

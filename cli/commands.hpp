@@ -50,6 +50,8 @@ struct Outcome {
 [[nodiscard]] Expected<Table> next_table(const Arguments& a);
 /// What the work waits for.
 [[nodiscard]] Expected<Table> parts_table(const Arguments& a);
+/// A full-size template as SVG or DXF.
+[[nodiscard]] Expected<std::string> template_text(const Arguments& a);
 [[nodiscard]] Table params_table(const Arguments& a);
 /// Bands of effort, travel and reserve, and what to measure next.
 [[nodiscard]] Expected<Table> doubt_table(const Arguments& a);

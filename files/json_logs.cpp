@@ -28,6 +28,8 @@ json write_readings(const std::vector<Reading>& readings) {
   return list;
 }
 
+constexpr const char* kBoxKinds[] = {"unit", "fixed", "moving", "hot"};
+
 /// Lists that most jobs do not have are not written empty.
 void write_plans(const Job& job, json& root) {
   if (!job.before.empty()) root["before"] = write_readings(job.before);
@@ -38,6 +40,16 @@ void write_plans(const Job& job, json& root) {
                                   {"values", write_sheet(c.sheet)}});
   for (const Later& l : job.later)
     root["later"].push_back({{"what", kLaterKinds[static_cast<size_t>(l.what)]}, {"date", l.date}});
+  for (const Box& b : job.boxes)
+    root["boxes"].push_back({{"name", b.name},
+                             {"kind", kBoxKinds[static_cast<size_t>(b.kind)]},
+                             {"x_m", b.x_m},
+                             {"y_m", b.y_m},
+                             {"z_m", b.z_m},
+                             {"dx_m", b.dx_m},
+                             {"dy_m", b.dy_m},
+                             {"dz_m", b.dz_m},
+                             {"swing_m", b.swing_m}});
   for (const PartInHand& p : job.parts)
     root["parts"].push_back({{"name", p.name},
                              {"promised", p.promised},
@@ -118,6 +130,16 @@ void read_plans(Checker& c, Job& job, const json& root) {
                                         {"front_discs", "rear_discs", "booster", "electric_drive",
                                          "axle_swap", "battery_move", "bigger_tyres"})),
          day_of(c, v, "date", place)});
+  });
+  read_list(c, root, "boxes", kMostBoxes, [&](const json& v, const std::string& place, size_t) {
+    const auto at = [&](const char* key, double lo, double hi) {
+      return c.number_of(v, key, place, lo, hi, 0);
+    };
+    job.boxes.push_back(
+        {c.text(v, "name", place),
+         static_cast<Box::Kind>(word_of(c, v, "kind", place, {"unit", "fixed", "moving", "hot"})),
+         at("x_m", -5, 5), at("y_m", -5, 5), at("z_m", -5, 5), at("dx_m", 0, 5), at("dy_m", 0, 5),
+         at("dz_m", 0, 5), at("swing_m", 0, 1)});
   });
   read_list(c, root, "parts", kMostParts, [&](const json& v, const std::string& place, size_t) {
     job.parts.push_back({c.text(v, "name", place), day_of(c, v, "promised", place),

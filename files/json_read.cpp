@@ -128,9 +128,9 @@ Expected<Job> read_job(std::string_view text) {
   if (c.ok()) read_logs(c, job, root);
   if (!c.ok()) return fail(c.error());
   keep_others(job, root, "",
-              {"format", "version", "minimum_reader", "title", "vehicle", "notes", "state", "found",
-               "plan", "built", "steps", "bleeding", "gates", "readings", "pump", "before",
-               "candidates", "later", "parts"});
+              {"format", "version", "minimum_reader", "title", "vehicle",  "notes", "state",
+               "found",  "plan",    "built",          "steps", "bleeding", "gates", "readings",
+               "pump",   "before",  "candidates",     "later", "parts",    "boxes"});
   return job;
 }
 

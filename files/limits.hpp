@@ -9,4 +9,6 @@ inline constexpr std::size_t kMostCandidates = 24;
 inline constexpr std::size_t kMostLater = 50;
 inline constexpr std::size_t kMostParts = 200;
 
+inline constexpr std::size_t kMostBoxes = 60;
+
 }  // namespace yoke

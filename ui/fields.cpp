@@ -46,6 +46,8 @@ void Combo::wheelEvent(QWheelEvent* e) {
 ParamField::ParamField(Session& session, Which which, Param param, QWidget* parent)
     : QWidget(parent), session_(session), which_(which), param_(param) {
   QString words = text_of(info(param).words);
+  if (info(param).group == Group::unit && parent && parent->property("both").toBool())
+    words = (which == Which::found ? tr("Old: ") : tr("New: ")) + words;
   if (info(param).group == Group::kit)
     words = (which == Which::found ? tr("In it: ") : tr("Kit: ")) + words;
   label_ = new QLabel(words, this);

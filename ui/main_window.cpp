@@ -77,7 +77,7 @@ void MainWindow::build_pages() {
   record_ = new RecordPage(session_, dialogs_, this);
   pages_ = {survey_,
             new SizePage(session_, dialogs_, this),
-            new FitPage(session_, this),
+            new FitPage(session_, dialogs_, this),
             new RodPage(session_, this),
             new PlumbPage(session_, this),
             new InstallPage(session_, this),

@@ -2,6 +2,7 @@
 
 #include <QGridLayout>
 #include <QScrollBar>
+#include <algorithm>
 
 #include "job/relevance.hpp"
 #include "ui/stage_page.hpp"
@@ -47,6 +48,11 @@ void ParamPanel::rebuild(const std::vector<std::pair<Which, Param>>& params) {
   shown_ = params;
   fields_.clear();
   auto* body = new QWidget;
+  // Where both systems stand in one panel each field says whose it is.
+  const auto of = [&params](Which w) {
+    return std::any_of(params.begin(), params.end(), [w](const auto& p) { return p.first == w; });
+  };
+  body->setProperty("both", of(Which::found) && of(Which::plan));
   auto* grid = new QGridLayout(body);
   grid->setContentsMargins(4, 4, 8, 4);
   grid->setHorizontalSpacing(20);

@@ -36,6 +36,16 @@ namespace yoke::groups {
 [[nodiscard]] FigureGroup chambers(const FigureInputs& in);
 [[nodiscard]] FigureGroup valves(const FigureInputs& in);
 [[nodiscard]] FigureGroup disturbed(const FigureInputs& in);
+[[nodiscard]] FigureGroup pattern(const FigureInputs& in);
+[[nodiscard]] FigureGroup flange(const FigureInputs& in);
+[[nodiscard]] FigureGroup offset(const FigureInputs& in);
+[[nodiscard]] FigureGroup envelope(const FigureInputs& in);
+[[nodiscard]] FigureGroup attitude(const FigureInputs& in);
+[[nodiscard]] FigureGroup openings(const FigureInputs& in);
+[[nodiscard]] FigureGroup rod_ends(const FigureInputs& in);
+[[nodiscard]] FigureGroup rod_gaps(const FigureInputs& in);
+[[nodiscard]] FigureGroup rod_heights(const FigureInputs& in);
+[[nodiscard]] FigureGroup rod_retained(const FigureInputs& in);
 [[nodiscard]] FigureGroup later(const FigureInputs& in);
 
 }  // namespace yoke::groups

@@ -5,9 +5,12 @@
 #include <algorithm>
 
 #include "figures/figures.hpp"
+#include "fitting/envelope.hpp"
+#include "fitting/pattern.hpp"
 #include "plumbing/outlets.hpp"
 #include "proving/fit.hpp"
 #include "proving/gates.hpp"
+#include "rod/ends.hpp"
 #include "rod/rod.hpp"
 #include "sizing/changes.hpp"
 #include "sizing/relative.hpp"
@@ -165,6 +168,24 @@ std::vector<Finding> choice_findings(const Job& job, const std::vector<Condition
   return f;
 }
 
+std::vector<Finding> fit_findings(const Job& job, const RodReport& rod) {
+  std::vector<Finding> f = pattern_report(job).findings;
+  for (const BoxGap& g : box_gaps(job.boxes))
+    if (!g.enough)
+      f.push_back({Severity::warning, Stage::fit, "fit.gap",
+                   fmt::format("{} stands {:.0f} mm from {}", job.boxes[g.a].name, g.gap_m * 1e3,
+                               job.boxes[g.b].name),
+                   fmt::format("{:.0f} mm", g.wanted_m * 1e3), "Move it, or shield what is hot",
+                   "common practice, no source"});
+  const Values plan = resolve(job, Which::plan);
+  add(f, ends_report(job, rod).findings);
+  if (has_assist(job, Which::plan)) add(f, output_gap(plan).findings);
+  add(f, heights_report(job, rod).findings);
+  add(f, retained_report(job).findings);
+  add(f, return_findings(plan));
+  return f;
+}
+
 std::vector<Finding> strip_findings(const Job& job, const std::vector<ConditionReport>& strip) {
   std::vector<Finding> f;
   for (const auto& c : strip) {
@@ -191,7 +212,9 @@ std::vector<Finding> find_all(const Job& job, const std::vector<ConditionReport>
   add(all, strip_findings(job, strip));
   add(all, choice_findings(job, strip));
   add(all, angle_report(job, Which::plan).findings);
-  add(all, rod_report(job).findings);
+  const RodReport rod = rod_report(job);
+  add(all, rod.findings);
+  add(all, fit_findings(job, rod));
   add(all, outlet_report(job, Which::plan).findings);
   add(all, prove_findings(job));
   add(all, figure_findings(job));

@@ -3,6 +3,7 @@
 
 #include "feel/conditions.hpp"
 #include "job/finding.hpp"
+#include "rod/rod.hpp"
 
 namespace yoke {
 
@@ -13,6 +14,8 @@ namespace yoke {
 /// Age, earlier changes, identity, valves, concealed faults, later conversions, parts in hand.
 [[nodiscard]] std::vector<Finding> choice_findings(const Job& job,
                                                    const std::vector<ConditionReport>& strip);
+/// Pattern, room, rod ends, gaps, heights, retained rods.
+[[nodiscard]] std::vector<Finding> fit_findings(const Job& job, const RodReport& rod);
 [[nodiscard]] std::vector<Finding> strip_findings(const Job& job,
                                                   const std::vector<ConditionReport>& strip);
 /// Marked proved, and every gate still passes.

@@ -86,6 +86,18 @@ struct Later {
   bool operator==(const Later&) const = default;
 };
 
+/// A box in the engine bay, for the room around the unit. x forward, y to the right, z up, from the
+/// middle of the mounting face.
+struct Box {
+  enum class Kind { unit, fixed, moving, hot };
+  std::string name;
+  Kind kind = Kind::fixed;
+  double x_m = 0, y_m = 0, z_m = 0;     ///< its middle
+  double dx_m = 0, dy_m = 0, dz_m = 0;  ///< whole lengths
+  double swing_m = 0;                   ///< how far it moves each way
+  bool operator==(const Box&) const = default;
+};
+
 /// A part that is waited for, and what was proved on it by hand.
 struct PartInHand {
   std::string name;
@@ -116,6 +128,7 @@ struct Job {
   std::vector<Candidate> candidates;
   std::vector<Later> later;
   std::vector<PartInHand> parts;
+  std::vector<Box> boxes;
   PumpTest pump;
   std::map<std::string, GateRecord> gates;
   /// Members a newer writer put into the file, kept as they were read: JSON text by place.

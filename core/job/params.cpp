@@ -117,6 +117,8 @@ std::string_view group_words(Group group) {
       return "Wishes and limits";
     case Group::rod:
       return "Push rod";
+    case Group::fit:
+      return "Bolting on";
     case Group::unit:
       return "The unit itself";
     case Group::kit:

@@ -36,6 +36,7 @@ enum class Group {
   vehicle,
   target,
   rod,
+  fit,      ///< bolting on, square to the pedal, how it hangs
   unit,     ///< the unit on the bench: what another one is compared by
   kit,      ///< a repair kit: found what is in it, plan what the kit holds
   symptom,  ///< of the fitted system only, as are the next four

@@ -152,6 +152,8 @@ bool asked_of_clutch(const Job& job, Which which, Param p) {
     case Group::kit:
     case Group::gauge:
       return true;
+    case Group::fit:
+      return !one_of(p, {Param::fit_servo_nose, Param::fit_breather});
     default:
       return false;
   }
@@ -182,6 +184,9 @@ bool relevant(const Job& job, Which which, Param p) {
       return unit_relevant(job, which, p);
     case Group::changed:
       return p != Param::changed_cover;
+    case Group::fit:
+      return !one_of(p, {Param::fit_servo_nose, Param::fit_breather}) ||
+             is(job, which, Param::assist_kind, 4);
     case Group::clutch:
       return false;
     default:

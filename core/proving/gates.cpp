@@ -36,6 +36,10 @@ bool single(const Job& job) {
   const Value v = value_of(job, Which::plan, Param::master_kind);
   return brakes(job) && v.known() && v.si == 0;
 }
+bool deviates(const Job& job) {
+  const Value v = value_of(job, Which::plan, Param::rod_staked);
+  return v.known() && v.si > 0;
+}
 bool boosted(const Job& job) {
   return has_assist(job, Which::plan);
 }
@@ -72,6 +76,9 @@ constexpr GateText kGates[] = {
      "Engine off: empty it, hold the pad, start: the pad must drop", boosted},
     {"single_signed", "A single circuit is kept on purpose",
      "A deviation: have it signed where local rules allow it at all", single},
+    {"deviation", "Every deviation is signed",
+     "A rod kept in another way than its maker's: signed where local rules allow it at all",
+     deviates},
     {"retention", "Every clip, pin and washer is back", "Count in equals count out", always},
     {"lamp", "Brake lamp and warning switch work", "Off at rest, on before pressure", brakes},
     {"fluid", "One known fluid, fresh", "Grade read from a sealed bottle; old fluid flushed",
@@ -93,6 +100,7 @@ constexpr std::pair<const char*, const char*> kHolds[] = {{"plumb.residual_disc"
                                                           {"plumb.residual_twice", "residual"},
                                                           {"size.bar", "bar"},
                                                           {"size.over_travel", "over_travel"},
+                                                          {"rod.deviation", "deviation"},
                                                           {"size.wear_room", "wear_room"}};
 
 }  // namespace

@@ -74,10 +74,18 @@ void check_clearance(RodReport& r, const Job& job) {
          "common practice, no source"});
 }
 
+/// The change alone, where a turn moves the difference of two pitches: see the rod's ends.
+void read_height(RodReport& r, double wish_m) {
+  if (r.ratio) r.height_part = rod_for_height(Length{wish_m}, *r.ratio);
+  if (r.height_part) r.total = (r.change ? r.change->change : Length{0.0}) + *r.height_part;
+}
+
 void read_turns(RodReport& r, const Job& job) {
   const Value pitch = value_of(job, Which::plan, Param::rod_pitch);
   const Value wish = value_of(job, Which::plan, Param::rod_height_wish);
-  const int per_turn = value_of(job, Which::plan, Param::rod_coupling).si == 1 ? 2 : 1;
+  const int coupling = static_cast<int>(value_of(job, Which::plan, Param::rod_coupling).si);
+  if (coupling == 2) return read_height(r, wish.si);  // its ends work against each other
+  const int per_turn = coupling == 1 ? 2 : 1;
   if (r.ratio) r.height_part = rod_for_height(Length{wish.si}, *r.ratio);
   if (r.height_part) r.total = (r.change ? r.change->change : Length{0.0}) + *r.height_part;
   if (!pitch.known()) {

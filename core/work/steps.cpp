@@ -2,6 +2,9 @@
 
 #include <cmath>
 
+#include "fitting/pattern.hpp"
+#include "quantity/drills.hpp"
+#include "rod/ends.hpp"
 #include "rod/rod.hpp"
 
 namespace yoke {
@@ -27,6 +30,9 @@ struct Facts {
   bool twin = false;
   bool clutch = false;
   bool concentric = false;
+  std::string drill;                  ///< sizes, where the new pattern does not bolt on
+  std::string cut;                    ///< which end, where it is known
+  std::vector<std::string> retained;  ///< steps of a rod that stays in
 };
 
 Facts facts_of(const Job& job) {
@@ -62,6 +68,16 @@ Facts facts_of(const Job& job) {
   f.twin = !f.clutch && is(Which::plan, Param::master_kind, 3);
   if (f.clutch)
     f.valve = f.front_to_disc = f.rear_to_disc = f.vacuum = f.hydraulic = f.electric = false;
+  const PatternReport pattern = pattern_report(job);
+  if (!pattern.new_pattern.studs.empty() && !pattern.bolts_on) {
+    const double hole = clearance_hole_m(pattern.new_pattern.studs.front().diameter_m);
+    f.drill =
+        "Drill " + drill_words(pilot_hole_m(hole)) + " first, then " + drill_words(hole) + ".";
+  }
+  if (rod.change && value_of(job, Which::plan, Param::rod_end).known() &&
+      std::abs(rod.change->change.value()) >= 0.05e-3)
+    f.cut = ends_report(job, rod).cut;
+  f.retained = retained_report(job).steps;
   return f;
 }
 
@@ -137,11 +153,14 @@ void out(List& l, const Facts& f) {
 }
 
 void mount(List& l, const Facts& f) {
-  if (f.assist_new || f.single_to_tandem) {
+  if (f.assist_new || f.single_to_tandem || !f.drill.empty()) {
     l.part("Hole and mount");
-    l.add("mount.template",
-          "Mark the holes from the new unit's own face; drill small holes first, then open them.")
+    l.add(
+         "mount.template",
+         "Mark the holes by the full-size template, compared with the unit's own face; drill small "
+         "holes first, then open them.")
         .because(f.assist_new ? "a booster is added" : "the new master has another face");
+    if (!f.drill.empty()) l.add("mount.drill", f.drill).because("the new unit's studs, under Fit");
     l.add("mount.deburr",
           "Deburr and paint bare edges; fit spacers so that no box section is crushed.");
     l.add("mount.close", "Close every opening the old unit leaves in the firewall.")
@@ -149,6 +168,11 @@ void mount(List& l, const Facts& f) {
   }
   if (f.master_new || f.rod_changes) {
     l.part("Rod");
+    if (!f.cut.empty())
+      l.add("rod.cut", f.cut + ".").because("the new unit's seat stands elsewhere");
+    for (std::size_t i = 0; i < f.retained.size(); ++i)
+      l.add("rod.retained" + std::to_string(i + 1), f.retained[i])
+          .because("the unit's rod cannot come out again");
     if (f.rod_changes)
       l.add("rod.length", "Set the push rod to its new length and lock it.")
           .measure(Param::control_rod_length)

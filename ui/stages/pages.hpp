@@ -8,16 +8,19 @@
 #include <QTableWidget>
 #include <QTextBrowser>
 
+#include "fitting/template.hpp"
 #include "session/doubt_runner.hpp"
 #include "ui/assist_face.hpp"
 #include "ui/calm_stack.hpp"
 #include "ui/curve_view.hpp"
+#include "ui/drawn_face.hpp"
 #include "ui/findings_box.hpp"
 #include "ui/later_face.hpp"
 #include "ui/line_view.hpp"
 #include "ui/measure_next_view.hpp"
 #include "ui/param_panel.hpp"
 #include "ui/readings_box.hpp"
+#include "ui/room_face.hpp"
 #include "ui/stage_page.hpp"
 #include "ui/step_card.hpp"
 #include "ui/topic_face.hpp"
@@ -138,12 +141,30 @@ class SizePage : public StagePage {
 class FitPage : public StagePage {
   Q_OBJECT
  public:
-  FitPage(Session& session, QWidget* parent = nullptr);
+  FitPage(Session& session, Dialogs& dialogs, QWidget* parent = nullptr);
+  [[nodiscard]] DrawnFace* offset() const { return offset_; }
+  [[nodiscard]] DrawnFace* pattern() const { return pattern_; }
+  [[nodiscard]] DrawnFace* stack() const { return stack_; }
+  [[nodiscard]] RoomFace* room() const { return room_; }
+  [[nodiscard]] DrawnFace* attitude() const { return attitude_; }
+  [[nodiscard]] QLabel* template_line() const { return template_line_; }
+  /// Asks for a file and writes the template full size.
+  void save_template(TemplateKind kind);
 
  protected:
   void refresh() override;
 
  private:
+  void build_square(Session& session);
+  void build_faces(Session& session, const std::vector<QVBoxLayout*>& faces);
+  void refresh_square();
+  Dialogs& dialogs_;
+  DrawnFace* offset_;
+  DrawnFace* pattern_;
+  DrawnFace* stack_;
+  RoomFace* room_;
+  DrawnFace* attitude_;
+  QLabel* template_line_;
   QLabel* answer_;
   PictureView* drawing_;
   PictureView* plot_;
@@ -155,11 +176,19 @@ class RodPage : public StagePage {
   RodPage(Session& session, QWidget* parent = nullptr);
   [[nodiscard]] QLabel* answer() const { return answer_; }
   [[nodiscard]] ParamPanel* panel() const { return panel_; }
+  [[nodiscard]] DrawnFace* ends() const { return ends_; }
+  [[nodiscard]] DrawnFace* gaps() const { return gaps_; }
+  [[nodiscard]] DrawnFace* heights() const { return heights_; }
 
  protected:
   void refresh() override;
 
  private:
+  void build_length(Session& session);
+  void refresh_length();
+  DrawnFace* ends_;
+  DrawnFace* gaps_;
+  DrawnFace* heights_;
   QLabel* answer_;
   QLabel* details_;
   ParamPanel* panel_;

@@ -1,0 +1,365 @@
+// Bolting on square, room and angles; the rod's ends, gaps and heights.
+#include <fmt/format.h>
+
+#include <cmath>
+
+#include "figures/groups.hpp"
+#include "fitting/envelope.hpp"
+#include "fitting/off_axis.hpp"
+#include "fitting/pattern.hpp"
+#include "lines/lines.hpp"
+#include "quantity/drills.hpp"
+#include "rod/ends.hpp"
+
+namespace yoke::groups {
+
+namespace {
+
+Figure verdict_words(const char* words, std::string note, Verdict verdict) {
+  Figure f = words_only(words, std::move(note));
+  f.judged = true;
+  f.verdict = verdict;
+  return f;
+}
+
+}  // namespace
+
+FigureGroup pattern(const FigureInputs& in) {
+  FigureGroup g;
+  g.title = "Bolt pattern";
+  g.source = "geometry; webs and edges of a diameter are common practice";
+  const PatternReport r = pattern_report(*in.job);
+  if (r.new_pattern.studs.empty()) {
+    g.figures.push_back(unsaid("New pattern", cannot_say(r.new_pattern.missing)));
+    return g;
+  }
+  const double hole = clearance_hole_m(r.new_pattern.studs.front().diameter_m);
+  g.figures.push_back(words_only("Stud holes", drill_words(hole)));
+  g.figures.push_back(words_only("Drill first", drill_words(pilot_hole_m(hole))));
+  if (r.pilot_hole_m > 0)
+    g.figures.push_back(told("Collar's hole", r.pilot_hole_m, Kind::length, 1));
+  else
+    g.figures.push_back(unsaid("Collar's hole", "pilot diameter of the new unit not known"));
+  if (r.old_pattern.studs.empty()) {
+    g.figures.push_back(unsaid("Old holes serve", cannot_say(r.old_pattern.missing)));
+  } else {
+    std::string why;
+    for (const auto& b : r.because) why += (why.empty() ? "" : "; ") + b;
+    g.figures.push_back(verdict_words(r.bolts_on ? "Bolts on" : "Does not bolt on", why,
+                                      r.bolts_on ? Verdict::pass : Verdict::fail));
+    int n = 0;
+    for (const StudMatch& m : r.matches)
+      g.figures.push_back(judged(fmt::format("Stud {} off the nearest old one", ++n), m.off_m,
+                                 Kind::length, 1, m.serves, m.meets ? "the holes would meet" : ""));
+    if (r.plate)
+      g.figures.push_back(words_only("Adapter plate that joins them",
+                                     fmt::format("{:.0f} x {:.0f} mm at least",
+                                                 r.plate_width_m * 1e3, r.plate_height_m * 1e3)));
+  }
+  for (const Finding& f : r.findings)
+    g.figures.push_back(verdict_words(f.message.c_str(), f.remedy, Verdict::fail));
+  return g;
+}
+
+FigureGroup flange(const FigureInputs& in) {
+  FigureGroup g;
+  const Values& v = in.strip.plan;
+  g.title = "Through the firewall";
+  g.source = "stud less what it passes through; a diameter of thread: common practice";
+  std::vector<Param> missing;
+  for (const Param p : {Param::unit_stud_length, Param::unit_stud_size, Param::fit_panel})
+    if (!v.known(p)) missing.push_back(p);
+  if (!missing.empty()) {
+    g.figures.push_back(unsaid("Thread left for the nut", cannot_say(missing)));
+  } else {
+    FlangeStack s;
+    s.stud = Length{v.si(Param::unit_stud_length)};
+    s.spacers =
+        Length{v.si(Param::fit_plate) + (v.known(Param::rod_stack) ? v.si(Param::rod_stack) : 0)};
+    s.panel = Length{v.si(Param::fit_panel)};
+    s.washer = Length{v.si(Param::fit_washer)};
+    s.diameter = Length{v.si(Param::unit_stud_size)};
+    s.boxed = v.option(Param::fit_boxed) >= 1;
+    s.crush_sleeve = v.option(Param::fit_boxed) == 2;
+    const auto r = flange_stack(s);
+    if (!r) {
+      g.figures.push_back(unsaid("Thread left for the nut", r.error().text()));
+    } else {
+      g.figures.push_back(judged("Thread left for the nut", r->engaged.value(), Kind::length, 1,
+                                 r->enough,
+                                 fmt::format("{:.1f} mm wanted", r->wanted.value() * 1e3)));
+      if (!r->enough)
+        g.figures.push_back(told("Studs longer by", (r->wanted - r->engaged).value(), Kind::length,
+                                 1, "or a thinner stack"));
+      g.figures.push_back(verdict_words(
+          "Sheet metal",
+          r->crushes ? "the box would be crushed: a sleeve is missing" : "the load has a solid way",
+          r->crushes ? Verdict::fail : Verdict::pass));
+    }
+  }
+  if (v.si(Param::fit_plate) > 0)
+    g.figures.push_back(told("The plate makes the rod longer by", v.si(Param::fit_plate),
+                             Kind::length, 1, "count it under Rod, plates and gaskets"));
+  return g;
+}
+
+FigureGroup offset(const FigureInputs& in) {
+  FigureGroup g;
+  const Values& v = in.strip.plan;
+  g.title = "Off-axis budget, to zero";
+  g.source = "geometry";
+  if (!v.known(Param::fit_gap_side) || !v.known(Param::fit_gap_up)) {
+    g.figures.push_back(unsaid("What is left",
+                               "how far the pedal stands aside and the pin above "
+                               "the bore's line is not known"));
+    return g;
+  }
+  OffAxis o;
+  o.side = Length{v.si(Param::fit_gap_side)};
+  o.height = Length{v.si(Param::fit_gap_up)};
+  o.unit_shift = Length{v.si(Param::fit_shift_unit)};
+  o.pedal_shift = Length{v.si(Param::fit_shift_pedal)};
+  o.lug = Length{v.si(Param::fit_lug)};
+  o.height_shift = Length{v.si(Param::fit_shift_up)};
+  const bool rod = v.known(Param::control_rod_length);
+  o.rod = Length{rod ? v.si(Param::control_rod_length) : 0.5};
+  const auto line = [&](const char* words, Param p) {
+    if (std::abs(v.si(p)) > 1e-6) g.figures.push_back(told(words, -v.si(p), Kind::length, 1));
+  };
+  g.figures.push_back(told("Aside", o.side.value(), Kind::length, 1));
+  line("less the unit's shift", Param::fit_shift_unit);
+  line("less the pedal's shift", Param::fit_shift_pedal);
+  line("less the lug", Param::fit_lug);
+  const auto r = off_axis(o);
+  if (!r) {
+    g.figures.push_back(unsaid("What is left", r.error().text()));
+    return g;
+  }
+  g.figures.push_back(judged("Left aside", r->side_left.value(), Kind::length, 1,
+                             std::abs(r->side_left.value()) <= 1e-4, "0 closes it"));
+  g.figures.push_back(told("Above", o.height.value(), Kind::length, 1));
+  line("less the shift in height", Param::fit_shift_up);
+  g.figures.push_back(judged("Left in height", r->height_left.value(), Kind::length, 1,
+                             std::abs(r->height_left.value()) <= 1e-4, "0 closes it"));
+  g.figures.push_back(told("Lug that would close it", lug_to_close(o).value(), Kind::length, 1));
+  if (!rod) {
+    g.figures.push_back(unsaid("Rod angle", "the rod's length is not known"));
+    return g;
+  }
+  g.figures.push_back(judged("Rod angle from what is left", r->angle.value(), Kind::angle, 1,
+                             r->angle.value() <= 5 * kPi / 180, "3° good, 5° the most"));
+  if (const auto& s = in.strip.plan_system.system; s && r->twist_m > 0)
+    if (const auto m = FeelModel::make(*s, {})) {
+      const double f = condition_target(ConditionId::plan, *m, in.strip.limits).at.input_force_n;
+      g.figures.push_back(told("Side force at the wanted stop", f * r->side_share, Kind::force, 0));
+      g.figures.push_back(told("Twist of the lug at the pivot", f * r->twist_m, Kind::torque, 1));
+    }
+  return g;
+}
+
+FigureGroup envelope(const FigureInputs& in) {
+  FigureGroup g;
+  if (in.job->boxes.empty()) return g;
+  g.title = "Room around the unit";
+  g.source = "boxes; 6 mm still, 15 mm moving, 50 mm hot: common practice";
+  const auto gaps = box_gaps(in.job->boxes);
+  if (gaps.empty())
+    g.figures.push_back(unsaid("Smallest gap", "one box for the unit and one for what is near it"));
+  for (std::size_t i = 0; i < std::min<std::size_t>(12, gaps.size()); ++i) {
+    const Box& b = in.job->boxes[gaps[i].b];
+    g.figures.push_back(judged(
+        in.job->boxes[gaps[i].a].name + " to " + b.name, gaps[i].gap_m, Kind::length, 0,
+        gaps[i].enough,
+        fmt::format("it {}: {:.0f} mm wanted", box_kind_words(b.kind), gaps[i].wanted_m * 1e3)));
+  }
+  return g;
+}
+
+FigureGroup attitude(const FigureInputs& in) {
+  FigureGroup g;
+  const Values& v = in.strip.plan;
+  g.title = "How it hangs";
+  g.source = "common practice, no source: the maker's sheet wins";
+  constexpr double kDegree = kPi / 180;
+  const auto ask = [&](Param p, const char* words) {
+    if (v.known(p)) return true;
+    g.figures.push_back(unsaid(words, "lay a phone's level on it, car level"));
+    return false;
+  };
+  if (ask(Param::fit_master_nose, "Master's nose"))
+    g.figures.push_back(judged("Master's nose, up", v.si(Param::fit_master_nose), Kind::angle, 1,
+                               v.si(Param::fit_master_nose) <= 2 * kDegree &&
+                                   v.si(Param::fit_master_nose) >= -10 * kDegree,
+                               "level or a little down: air finds the ports"));
+  if (v.is(Param::assist_kind, 4)) {
+    if (ask(Param::fit_servo_nose, "Servo's nose"))
+      g.figures.push_back(judged("Servo's nose, up", v.si(Param::fit_servo_nose), Kind::angle, 0,
+                                 v.si(Param::fit_servo_nose) >= 10 * kDegree &&
+                                     v.si(Param::fit_servo_nose) <= 20 * kDegree,
+                                 "15 to 20° preferred, 10 to 20° accepted"));
+    if (ask(Param::fit_breather, "Breather"))
+      g.figures.push_back(judged("Breather off straight down", v.si(Param::fit_breather),
+                                 Kind::angle, 0, v.si(Param::fit_breather) <= 30 * kDegree,
+                                 "within 30°"));
+  }
+  if (v.known(Param::fit_head) && v.known(Param::fit_head_side)) {
+    const Length left =
+        head_when_leaning(Length{v.si(Param::fit_head)}, Length{v.si(Param::fit_head_side)},
+                          Angle{v.si(Param::fit_lean)});
+    g.figures.push_back(judged("Head left on the steepest slope", left.value(), Kind::length, 0,
+                               left.value() > 0, "above the highest point of the hose"));
+    if (left.value() <= 0)
+      g.figures.push_back(
+          told("Bottle higher by", 0.01 - left.value(), Kind::length, 0, "10 mm to spare"));
+  } else {
+    g.figures.push_back(
+        unsaid("Head on the steepest slope", "level and its distance aside are not both known"));
+  }
+  return g;
+}
+
+FigureGroup openings(const FigureInputs& in) {
+  FigureGroup g;
+  const Values& v = in.strip.plan;
+  if (!v.known(Param::fit_opening)) return g;
+  g.title = "Openings in the firewall";
+  g.source = "geometry";
+  if (!v.known(Param::unit_pilot)) {
+    g.figures.push_back(unsaid("Plug or plate", "pilot diameter of the new unit not known"));
+    return g;
+  }
+  const double old_m = v.si(Param::fit_opening);
+  const double now = v.si(Param::unit_pilot) + 0.3e-3;
+  const double left = old_m - now;
+  g.figures.push_back(told("Old opening wider by", left, Kind::length, 1));
+  g.figures.push_back(
+      left > 1e-3
+          ? verdict_words("Close it", "a plate behind the unit, sealed all around", Verdict::fail)
+          : verdict_words("Opening",
+                          left < -0.1e-3 ? "is opened to the new collar" : "fits the new collar",
+                          Verdict::pass));
+  const PatternReport r = pattern_report(*in.job);
+  std::size_t unused = 0;
+  for (const Hole& o : r.old_pattern.studs) {
+    bool used = false;
+    for (std::size_t i = 0; i < r.new_pattern.studs.size(); ++i)
+      used = used || (r.matches[i].serves && std::hypot(o.x_m - r.new_pattern.studs[i].x_m,
+                                                        o.z_m - r.new_pattern.studs[i].z_m) < 3e-3);
+    unused += used ? 0 : 1;
+  }
+  if (unused > 0)
+    g.figures.push_back(
+        told("Old stud holes to plug", static_cast<double>(unused), Kind::number, 0));
+  return g;
+}
+
+FigureGroup rod_ends(const FigureInputs& in) {
+  FigureGroup g;
+  g.title = "Ends and turns";
+  g.source = "thread pitch; one diameter engaged: common practice";
+  const RodReport rod = rod_report(*in.job);
+  const EndsReport r = ends_report(*in.job, rod);
+  g.figures.push_back(words_only("Cut", r.cut));
+  if (r.pad_for_tenth_m)
+    g.figures.push_back(
+        told("0.1 mm at the rod is at the pad", *r.pad_for_tenth_m, Kind::length, 2));
+  if (!r.per_turn_m) {
+    g.figures.push_back(unsaid("A turn moves", "the thread's pitch is not known"));
+    return g;
+  }
+  g.figures.push_back(told("A turn moves the rod", *r.per_turn_m, Kind::length, 2));
+  if (r.pad_per_turn_m)
+    g.figures.push_back(told("and the pad", *r.pad_per_turn_m, Kind::length, 1));
+  if (r.turns)
+    g.figures.push_back(
+        told("Turns for the whole change", *r.turns, Kind::number, 1, "plus: longer"));
+  const auto most = [&](const char* words, const std::optional<double>& turns, const char* why) {
+    if (turns)
+      g.figures.push_back(told(words, *turns, Kind::number, 1, why));
+    else
+      g.figures.push_back(
+          unsaid(words, "thread engaged and free, and its diameter, not all known"));
+  };
+  most("Turns to the end, longer", r.turns_longer, "a diameter stays engaged");
+  most("Turns to the end, shorter", r.turns_shorter, "jam nut aside");
+  for (const Finding& f : r.findings)
+    g.figures.push_back(verdict_words(f.message.c_str(), f.remedy, Verdict::fail));
+  return g;
+}
+
+FigureGroup rod_gaps(const FigureInputs& in) {
+  FigureGroup g;
+  g.title = "Clearances";
+  g.source = "common practice, no source";
+  const RodReport rod = rod_report(*in.job);
+  const double clearance = in.strip.plan.si(Param::control_rod_clearance);
+  g.figures.push_back(judged("Rod clearance", clearance, Kind::length, 2,
+                             clearance >= 0.5e-3 && clearance <= 1.0e-3, "0.5 to 1.0 mm"));
+  if (rod.free_play)
+    g.figures.push_back(told("felt at the pad", rod.free_play->value(), Kind::length, 1));
+  if (has_assist(*in.job, Which::plan)) {
+    const OutputGap o = output_gap(in.strip.plan);
+    const auto one = [&](const char* words, const std::optional<double>& m) {
+      if (m)
+        g.figures.push_back(judged(words, *m, Kind::length, 2,
+                                   *m >= kLeastOutputGap_m && *m <= kMostOutputGap_m,
+                                   "0.25 to 1.0 mm, 0.5 mm (0.020 in) usual"));
+    };
+    one("Output-rod gap, engine off", o.off_m);
+    one("Output-rod gap, running", o.on_m);
+    if (!o.missing.empty()) g.figures.push_back(unsaid("Output-rod gap", cannot_say(o.missing)));
+    if (o.adjust_m)
+      g.figures.push_back(
+          told("Take off the output rod", *o.adjust_m, Kind::length, 2, "minus: lengthen it"));
+  }
+  const auto proof = [&](Param p, const char* words, const char* how) {
+    if (!in.strip.plan.known(p))
+      g.figures.push_back(unsaid(words, how));
+    else
+      g.figures.push_back(
+          verdict_words(words, in.strip.plan.option(p) == 0 ? "proved" : "the port is covered",
+                        in.strip.plan.option(p) == 0 ? Verdict::pass : Verdict::fail));
+  };
+  proof(Param::rod_returns, "Return port open, cold", "cap off, tap the pedal: a small fountain");
+  proof(Param::rod_returns_hot, "Return port open, hot",
+        "after a run, a minute with the pedal up: lift and turn each wheel");
+  return g;
+}
+
+FigureGroup rod_heights(const FigureInputs& in) {
+  FigureGroup g;
+  g.title = "Where pedal, accelerator and lamp end up";
+  g.source = "geometry; 2 to 3 in above the accelerator is a preference, not a rule";
+  const RodReport rod = rod_report(*in.job);
+  const HeightsReport h = heights_report(*in.job, rod);
+  g.figures.push_back(words_only("Decided by", h.said));
+  if (h.pad_before_m) {
+    g.figures.push_back(told("Pad above the floor, before", *h.pad_before_m, Kind::length, 0));
+    g.figures.push_back(told("Pad above the floor, after", *h.pad_after_m, Kind::length, 0));
+  } else {
+    g.figures.push_back(unsaid("Pad above the floor", "height at rest not known"));
+  }
+  if (h.above_accelerator_m)
+    g.figures.push_back(judged("Above the accelerator", *h.above_accelerator_m, Kind::length, 0,
+                               *h.above_accelerator_m >= 0 && *h.above_accelerator_m <= 0.0762,
+                               "some aim for 2 in, 3 in is usable"));
+  if (h.lamp_after_m)
+    g.figures.push_back(judged("Lamp lights after", *h.lamp_after_m, Kind::length, 1,
+                               *h.lamp_after_m > 0, "its switch left where it is"));
+  return g;
+}
+
+FigureGroup rod_retained(const FigureInputs& in) {
+  FigureGroup g;
+  const RetainedReport r = retained_report(*in.job);
+  if (!r.applies && r.findings.empty()) return g;
+  g.title = "A rod that stays in";
+  g.source = "common practice, no source; the maker's warning wins";
+  int n = 0;
+  for (const auto& s : r.steps) g.figures.push_back(words_only(fmt::format("{}.", ++n), s));
+  for (const Finding& f : r.findings)
+    g.figures.push_back(verdict_words(f.message.c_str(), f.remedy, Verdict::fail));
+  return g;
+}
+
+}  // namespace yoke::groups

@@ -1,0 +1,231 @@
+#include "rod/ends.hpp"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <cmath>
+
+namespace yoke {
+
+namespace {
+
+const char* const kPractice = "common practice, no source";
+
+std::string mm(double m) {
+  return fmt::format("{:.2f} mm", m * 1e3);
+}
+
+/// Which end is cut, and why: the ball and the eye never are.
+std::string cut_words(const Values& v, double change_m) {
+  if (std::abs(change_m) < 0.05e-3) return "Nothing to cut: the rod stays";
+  const bool shorter = change_m < 0;
+  const std::string much = mm(std::abs(change_m));
+  if (!v.known(Param::rod_end))
+    return (shorter ? "Shorten by " : "Lengthen by ") + much +
+           "; which end cannot be said: say where its thread is";
+  const int end = v.option(Param::rod_end);
+  if (shorter && end == 0)
+    return "Cut " + much + " off the threaded end at the pedal: the ball keeps its maker's shape";
+  if (shorter && end == 1)
+    return "Cut " + much + " off the threaded end at the ball, then set the ball end on it";
+  if (shorter)
+    return "A rod without thread is not cut and welded: turn a new one, or thread its pedal end";
+  if (end == 2) return "Make a longer rod: never weld a piece in";
+  return "Lengthen by " + much + " at the adjuster while the thread holds, or make a longer rod";
+}
+
+std::optional<double> per_turn(const Values& v) {
+  if (!v.known(Param::rod_pitch)) return std::nullopt;
+  const double p1 = v.si(Param::rod_pitch);
+  const double p2 = v.known(Param::rod_pitch2) ? v.si(Param::rod_pitch2) : p1;
+  switch (v.option(Param::rod_coupling)) {
+    case 1:
+      return p1 + p2;
+    case 2:
+      return std::abs(p1 - p2);
+    default:
+      return p1;
+  }
+}
+
+/// Turns until the first end has too little thread left, or none to run over.
+void limits(const Values& v, EndsReport& r) {
+  if (!r.per_turn_m || *r.per_turn_m <= 0 || !v.known(Param::rod_diameter)) return;
+  const bool two = v.option(Param::rod_coupling) >= 1;
+  const double jam = v.known(Param::rod_jam) ? v.si(Param::rod_jam) : 0;
+  const double p1 = v.si(Param::rod_pitch);
+  const double p2 = v.known(Param::rod_pitch2) ? v.si(Param::rod_pitch2) : p1;
+  const auto least = [](std::optional<double>& turns, double t) {
+    turns = std::min(turns.value_or(1e9), std::max(0.0, t));
+  };
+  const double need = v.si(Param::rod_diameter);
+  if (v.known(Param::rod_engaged)) least(r.turns_longer, (v.si(Param::rod_engaged) - need) / p1);
+  if (v.known(Param::rod_thread_spare))
+    least(r.turns_shorter, (v.si(Param::rod_thread_spare) - jam) / p1);
+  if (!two) return;
+  // With both ends the same hand the second end runs the other way.
+  const bool same = v.option(Param::rod_coupling) == 2;
+  if (v.known(Param::rod_engaged2))
+    least(same ? r.turns_shorter : r.turns_longer, (v.si(Param::rod_engaged2) - need) / p2);
+  if (v.known(Param::rod_thread_spare2))
+    least(same ? r.turns_longer : r.turns_shorter, (v.si(Param::rod_thread_spare2) - jam) / p2);
+  if (v.known(Param::rod_engaged2) && v.known(Param::rod_engaged) &&
+      std::abs(v.si(Param::rod_engaged) - v.si(Param::rod_engaged2)) > need)
+    r.findings.push_back({Severity::warning, Stage::rod, "rod.uneven",
+                          fmt::format("One end holds {}, the other {}",
+                                      mm(v.si(Param::rod_engaged)), mm(v.si(Param::rod_engaged2))),
+                          "about equal at both ends", "Turn the ends in evenly before setting it",
+                          kPractice});
+}
+
+}  // namespace
+
+EndsReport ends_report(const Job& job, const RodReport& rod) {
+  EndsReport r;
+  const Values v = resolve(job, Which::plan);
+  r.cut = rod.change ? cut_words(v, rod.change->change.value()) : "Cannot say yet which end";
+  r.per_turn_m = per_turn(v);
+  if (rod.ratio) r.pad_for_tenth_m = 0.1e-3 * *rod.ratio;
+  if (r.per_turn_m && *r.per_turn_m <= 0) {
+    r.findings.push_back({Severity::warning, Stage::rod, "rod.no_adjustment",
+                          "Two equal threads of the same hand move nothing when turned",
+                          "different pitches, or a left and a right thread",
+                          "Take one end off and turn it by itself", "geometry"});
+    return r;
+  }
+  if (r.per_turn_m && rod.ratio) r.pad_per_turn_m = *r.per_turn_m * *rod.ratio;
+  if (r.per_turn_m && rod.total) r.turns = rod.total->value() / *r.per_turn_m;
+  limits(v, r);
+  const auto past = [&](const std::optional<double>& most, double turns, const char* what) {
+    if (most && turns > *most)
+      r.findings.push_back(
+          {Severity::hard, Stage::rod, "rod.out_of_thread",
+           fmt::format("{:.1f} turns are wanted, {:.1f} are there: {}", turns, *most, what),
+           "one diameter of thread engaged at each end, jam nut aside",
+           "Cut the rod or make another; never hang a pedal on less", kPractice});
+  };
+  if (r.turns && *r.turns > 0) past(r.turns_longer, *r.turns, "an end would pull out");
+  if (r.turns && *r.turns < 0) past(r.turns_shorter, -*r.turns, "it bottoms first");
+  return r;
+}
+
+OutputGap output_gap(const Values& v) {
+  OutputGap g;
+  if (!v.known(Param::rod_recess)) g.missing.push_back(Param::rod_recess);
+  if (!v.known(Param::rod_stick_off)) g.missing.push_back(Param::rod_stick_off);
+  const double depth = v.si(Param::rod_recess) + v.si(Param::rod_gasket);
+  if (!v.known(Param::rod_recess)) return g;
+  if (v.known(Param::rod_stick_off)) g.off_m = depth - v.si(Param::rod_stick_off);
+  if (v.known(Param::rod_stick_on))
+    g.on_m = depth - v.si(Param::rod_stick_on);
+  else
+    g.missing.push_back(Param::rod_stick_on);
+  const auto worst = g.on_m && g.off_m ? std::optional(std::min(*g.on_m, *g.off_m))
+                     : g.on_m          ? g.on_m
+                                       : g.off_m;
+  if (!worst) return g;
+  g.adjust_m = kWantedOutputGap_m - *worst;
+  if (*worst <= 0)
+    g.findings.push_back({Severity::hard, Stage::rod, "rod.output_preload",
+                          "The output rod holds the piston on: gap " + mm(*worst), "more than 0",
+                          "Take " + mm(*g.adjust_m) + " off it, or shim the master", kPractice});
+  else if (*worst < kLeastOutputGap_m || *worst > kMostOutputGap_m)
+    g.findings.push_back({Severity::warning, Stage::rod, "rod.output_gap",
+                          "Output-rod gap " + mm(*worst), "0.25 to 1.0 mm, 0.5 mm (0.020 in) usual",
+                          *worst < kLeastOutputGap_m ? "Shorten the output rod or shim the master"
+                                                     : "Lengthen the output rod: it is lost travel",
+                          kPractice});
+  return g;
+}
+
+HeightsReport heights_report(const Job& job, const RodReport& rod) {
+  HeightsReport h;
+  const Values v = resolve(job, Which::plan);
+  const Values found = resolve(job, Which::found);
+  const double wish = v.si(Param::rod_height_wish);
+  const bool by_rod = v.is(Param::rod_pedal_stop, 1);
+  h.said =
+      !v.known(Param::rod_pedal_stop)
+          ? "What the pedal rests against is not known: a stop of its own keeps the height, the "
+            "rod alone moves it"
+      : by_rod ? "The rod alone sets the height, and the piston's rest with it"
+               : "Its own stop sets the height; the rod sets the clearance";
+  if (found.known(Param::control_rest_height)) {
+    h.pad_before_m = found.si(Param::control_rest_height);
+    h.pad_after_m = *h.pad_before_m + wish;
+    if (v.at(Param::control_rest_height).as_built) h.pad_after_m = v.si(Param::control_rest_height);
+  }
+  if (h.pad_after_m && v.known(Param::rod_accelerator)) {
+    h.above_accelerator_m = *h.pad_after_m - v.si(Param::rod_accelerator);
+    // 2 in aimed at by some, 3 in usable, 5-1/2 in dangerously high.
+    const double above = *h.above_accelerator_m;
+    if (above > 0.0762 || above < 0)
+      h.findings.push_back(
+          {above > 0.12 || above < -0.01 ? Severity::warning : Severity::note, Stage::rod,
+           "rod.accelerator",
+           fmt::format("The pad stands {:.0f} mm above the accelerator", above * 1e3),
+           "some builders aim for 2 in, 3 in is usable; a preference, not a rule",
+           "Lower the pedal, or move its pad", kPractice});
+  }
+  if (v.known(Param::rod_lamp_travel)) {
+    // The switch stays where it is: a pad that rests lower leaves it sooner.
+    h.lamp_after_m = v.si(Param::rod_lamp_travel) + wish;
+    if (*h.lamp_after_m <= 0)
+      h.findings.push_back({Severity::warning, Stage::rod, "rod.lamp",
+                            "The brake lamp would stay on at rest", "off at rest",
+                            "Set its switch after the pedal height", kPractice});
+    else if (rod.free_play && *h.lamp_after_m > rod.free_play->value() + 0.02)
+      h.findings.push_back(
+          {Severity::warning, Stage::rod, "rod.lamp",
+           fmt::format("The lamp lights after {:.0f} mm only", *h.lamp_after_m * 1e3),
+           "before pressure builds", "Set its switch after the pedal height", kPractice});
+  }
+  return h;
+}
+
+RetainedReport retained_report(const Job& job) {
+  RetainedReport r;
+  const Values v = resolve(job, Which::plan);
+  if (!v.known(Param::unit_rod_kept)) return r;
+  const int kept = v.option(Param::unit_rod_kept);
+  r.applies = kept >= 2;
+  if (kept == 0 || kept == 1)
+    r.findings.push_back({Severity::warning, Stage::rod, "rod.not_captive",
+                          "Nothing keeps the rod in the unit", "captive: it is pulled at each lift",
+                          "A clip, a boot that holds it, or a pin at both ends", kPractice});
+  if (!r.applies) return r;
+  const bool snaps = kept == 3;
+  r.steps.emplace_back("Try the length first: rod beside the unit, pedal at rest, clearance felt.");
+  r.steps.emplace_back(
+      "Look into the socket with a lamp: no swarf, no old clip, only fluid or "
+      "rubber grease.");
+  r.steps.push_back(snaps ? "Then click it home: it cannot come out again without breaking."
+                          : "Then set the clip and turn it once around in its groove.");
+  r.steps.emplace_back("Pull with 200 N by luggage scale, away from the unit: it must stay.");
+  if (v.known(Param::rod_pull) && v.si(Param::rod_pull) < 200)
+    r.findings.push_back({Severity::warning, Stage::rod, "rod.pull",
+                          fmt::format("Pulled with {:.0f} N only", v.si(Param::rod_pull)), "200 N",
+                          "Pull again before it is mounted", kPractice});
+  if (v.known(Param::rod_staked) && v.option(Param::rod_staked) > 0 && !v.is(Param::rod_signed, 1))
+    r.findings.push_back(
+        {Severity::hard, Stage::rod, "rod.deviation",
+         "The rod is kept in another way than its maker's, and nobody has signed it",
+         "signed where local rules allow it at all",
+         "Have it approved, or fit a unit whose rod is as its maker made it", kPractice});
+  return r;
+}
+
+std::vector<Finding> return_findings(const Values& v) {
+  std::vector<Finding> f;
+  const char* remedy = "Shorten the rod; look for a swollen cup or a covered port";
+  if (v.is(Param::rod_returns, 1))
+    f.push_back({Severity::hard, Stage::rod, "rod.preload", "No fluid returns at rest, cold",
+                 "a small fountain at each tap of the pedal", remedy, kPractice});
+  if (v.is(Param::rod_returns_hot, 1))
+    f.push_back({Severity::hard, Stage::rod, "rod.preload",
+                 "Wheels drag a minute after a hot press", "free after a minute", remedy,
+                 kPractice});
+  return f;
+}
+
+}  // namespace yoke

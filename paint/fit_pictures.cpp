@@ -1,0 +1,478 @@
+#include "paint/fit_pictures.hpp"
+
+#include <QFontMetricsF>
+#include <algorithm>
+#include <cmath>
+
+#include "fitting/envelope.hpp"
+#include "fitting/pattern.hpp"
+#include "paint/theme.hpp"
+#include "paint/words.hpp"
+#include "quantity/drills.hpp"
+#include "rod/ends.hpp"
+
+namespace yoke {
+
+namespace {
+
+void ground(Picture& pic, const QString& title) {
+  const QSizeF size = pic.size;
+  pic.layers.emplace_back([=](QPainter& p) {
+    p.fillRect(QRectF(QPointF(0, 0), size), theme::kDye);
+    p.setPen(theme::kScribe);
+    p.setFont(theme::text(14, true));
+    p.drawText(QRectF(14, 6, size.width() - 28, 22), Qt::AlignLeft | Qt::AlignVCenter, title);
+  });
+  pic.said << title;
+}
+
+void say_missing(Picture& pic, const QString& why) {
+  const QSizeF size = pic.size;
+  pic.said << why;
+  pic.layers.emplace_back([=](QPainter& p) {
+    p.setFont(theme::text(15));
+    p.setPen(theme::kMarkOnDye);
+    p.drawText(QRectF(30, 36, size.width() - 60, size.height() - 50),
+               Qt::AlignCenter | Qt::TextWordWrap, why);
+  });
+}
+
+QString length(double m, const Style& style, int digits = 1) {
+  return q(format_quantity(m, Kind::length, digits, style));
+}
+
+/// From metres around a centre to the picture, y up.
+struct Face {
+  QPointF centre;
+  double scale = 1;
+  [[nodiscard]] QPointF at(double x, double y) const { return centre + QPointF(x, -y) * scale; }
+};
+
+void draw_hole(QPainter& p, const Face& f, double x, double z, double d, bool old) {
+  const QPointF c = f.at(x, z);
+  const double r = std::max(3.0, d / 2 * f.scale);
+  p.setPen(old ? QPen(theme::kScribeSoft, 1.6, Qt::DashLine) : QPen(theme::kScribe, 2));
+  p.setBrush(Qt::NoBrush);
+  p.drawEllipse(c, r, r);
+  p.setPen(QPen(old ? theme::kScribeSoft : theme::kScribe, 1));
+  p.drawLine(c - QPointF(r + 4, 0), c + QPointF(r + 4, 0));
+  p.drawLine(c - QPointF(0, r + 4), c + QPointF(0, r + 4));
+}
+
+void draw_patterns(QPainter& p, const PatternReport& r, const Face& f, const Values& plan) {
+  p.setRenderHint(QPainter::Antialiasing);
+  if (r.plate) {
+    p.setPen(QPen(theme::kScribeFaint, 1.6, Qt::DashDotLine));
+    p.setBrush(theme::kDyeDeep);
+    p.drawRect(QRectF(f.at(-r.plate_width_m / 2, r.plate_height_m / 2),
+                      f.at(r.plate_width_m / 2, -r.plate_height_m / 2)));
+  }
+  p.setBrush(Qt::NoBrush);
+  if (r.old_pattern.pilot_m) {
+    p.setPen(QPen(theme::kScribeSoft, 1.4, Qt::DashLine));
+    p.drawEllipse(f.centre, *r.old_pattern.pilot_m / 2 * f.scale,
+                  *r.old_pattern.pilot_m / 2 * f.scale);
+  }
+  if (r.pilot_hole_m > 0) {
+    p.setPen(QPen(theme::kScribe, 2));
+    p.drawEllipse(f.centre, r.pilot_hole_m / 2 * f.scale, r.pilot_hole_m / 2 * f.scale);
+  }
+  for (const Hole& h : r.old_pattern.studs) draw_hole(p, f, h.x_m, h.z_m, h.diameter_m, true);
+  for (std::size_t i = 0; i < r.new_pattern.studs.size(); ++i) {
+    const Hole& h = r.new_pattern.studs[i];
+    draw_hole(p, f, h.x_m, h.z_m, clearance_hole_m(h.diameter_m), false);
+    // What serves and what does not, by shape.
+    const QPointF c = f.at(h.x_m, h.z_m);
+    if (!r.old_pattern.studs.empty())
+      theme::draw_mark(p, QRectF(c.x() + 12, c.y() - 26, 16, 16),
+                       r.matches[i].serves ? theme::Mark::tick : theme::Mark::cross,
+                       r.matches[i].serves ? theme::kScribe : theme::kMark);
+  }
+  p.setPen(QPen(theme::kMarkOnDye, 1.6, Qt::DashLine));
+  const double reach = 0.05;
+  if (plan.known(Param::fit_edge_left))
+    p.drawLine(f.at(-plan.si(Param::fit_edge_left), reach),
+               f.at(-plan.si(Param::fit_edge_left), -reach));
+  if (plan.known(Param::fit_edge_right))
+    p.drawLine(f.at(plan.si(Param::fit_edge_right), reach),
+               f.at(plan.si(Param::fit_edge_right), -reach));
+  if (plan.known(Param::fit_edge_up))
+    p.drawLine(f.at(-reach, plan.si(Param::fit_edge_up)), f.at(reach, plan.si(Param::fit_edge_up)));
+  if (plan.known(Param::fit_edge_down))
+    p.drawLine(f.at(-reach, -plan.si(Param::fit_edge_down)),
+               f.at(reach, -plan.si(Param::fit_edge_down)));
+}
+
+}  // namespace
+
+Picture pattern_picture(const Job& job, const Style& style, QSizeF size) {
+  Picture pic;
+  pic.size = size;
+  ground(pic, QStringLiteral("Patterns seen from the pedal, to scale"));
+  const PatternReport r = pattern_report(job);
+  if (r.new_pattern.studs.empty() && r.old_pattern.studs.empty()) {
+    say_missing(pic,
+                QStringLiteral("Neither pattern is known: count the studs, measure stud to stud "
+                               "and the stud's diameter."));
+    return pic;
+  }
+  double reach = 0.02;
+  for (const Pattern* p : {&r.old_pattern, &r.new_pattern}) {
+    for (const Hole& h : p->studs) reach = std::max({reach, std::abs(h.x_m), std::abs(h.z_m)});
+    reach = std::max(reach, p->pilot_m.value_or(0) / 2);
+  }
+  reach = std::max({reach, r.plate_width_m / 2, r.plate_height_m / 2}) * 1.12;
+  const Face f{{size.width() / 2, size.height() / 2 + 8},
+               std::min(size.width() / 2 - 20, size.height() / 2 - 30) / reach};
+  const Values plan = resolve(job, Which::plan);
+  pic.layers.emplace_back([=](QPainter& p) { draw_patterns(p, r, f, plan); });
+  QStringList key;
+  if (!r.old_pattern.studs.empty()) key << QStringLiteral("dashed: old");
+  if (!r.new_pattern.studs.empty()) key << QStringLiteral("drawn out: new");
+  if (r.plate)
+    key << QStringLiteral("plate %1 × %2")
+               .arg(length(r.plate_width_m, style, 0), length(r.plate_height_m, style, 0));
+  if (plan.known(Param::fit_edge_left) || plan.known(Param::fit_edge_right) ||
+      plan.known(Param::fit_edge_up) || plan.known(Param::fit_edge_down))
+    key << QStringLiteral("broken: edge or crease");
+  const QString words = key.join(QStringLiteral("   ·   "));
+  pic.said << words;
+  for (const auto& b : r.because) pic.said << q(b);
+  pic.layers.emplace_back([=](QPainter& p) {
+    p.setFont(theme::text(13));
+    p.setPen(theme::kScribe);
+    p.drawText(QRectF(14, size.height() - 26, size.width() - 28, 20), Qt::AlignLeft, words);
+  });
+  return pic;
+}
+
+Picture stack_picture(const Job& job, const Style& style, QSizeF size) {
+  Picture pic;
+  pic.size = size;
+  ground(pic, QStringLiteral("Through the firewall, in section (thickness to scale)"));
+  const Values v = resolve(job, Which::plan);
+  struct Layer2 {
+    QString words;
+    double m;
+    bool known;
+  };
+  const std::vector<Layer2> layers{
+      {QStringLiteral("unit's flange"), v.si(Param::unit_flange), v.known(Param::unit_flange)},
+      {QStringLiteral("gasket, spacer"), v.si(Param::rod_stack), v.known(Param::rod_stack)},
+      {QStringLiteral("adapter plate"), v.si(Param::fit_plate), true},
+      {QStringLiteral("firewall"), v.si(Param::fit_panel), v.known(Param::fit_panel)},
+      {QStringLiteral("washer"), v.si(Param::fit_washer), true}};
+  const double stud = v.known(Param::unit_stud_length) ? v.si(Param::unit_stud_length) : 0;
+  double whole = 0;
+  for (const auto& l : layers) whole += l.known ? l.m : 0.004;
+  whole = std::max(whole, v.si(Param::unit_flange) + stud) + 0.014;
+  const double scale = (size.width() - 80) / std::max(0.02, whole);
+  const double mid = size.height() / 2 + 6;
+  pic.layers.emplace_back([=](QPainter& p) {
+    p.setRenderHint(QPainter::Antialiasing);
+    double x = 40;
+    p.setFont(theme::text(13));
+    int n = 0;
+    for (const auto& l : layers) {
+      const double w =
+          std::max(l.known ? l.m * scale : 0.004 * scale, l.m > 0 || !l.known ? 3.0 : 0.0);
+      if (w <= 0) continue;
+      const QRectF box(x, mid - 62, w, 124);
+      p.setPen(QPen(l.known ? theme::kScribe : theme::kMarkOnDye, 1.4,
+                    l.known ? Qt::SolidLine : Qt::DashLine));
+      p.setBrush(QBrush(theme::kScribeFaint, n % 2 == 0 ? Qt::BDiagPattern : Qt::FDiagPattern));
+      p.drawRect(box);
+      const QString words =
+          l.words + QLatin1Char(' ') + (l.known ? length(l.m, style) : QStringLiteral("?"));
+      const double ty = n % 2 == 0 ? mid - 84 : mid + 66;
+      p.setPen(l.known ? theme::kScribe : theme::kMarkOnDye);
+      const double tw = QFontMetricsF(p.font()).horizontalAdvance(words) + 4;
+      p.drawText(QRectF(std::clamp(box.center().x() - tw / 2, 6.0, size.width() - tw - 6),
+                        ty - (n == 2 ? 18 : 0) + (n == 3 ? 18 : 0), tw, 18),
+                 Qt::AlignCenter, words);
+      x += w;
+      ++n;
+    }
+    if (stud <= 0) return;
+    // The stud stands out of the flange's face; the nut sits behind the last layer.
+    const double from = 40 + v.si(Param::unit_flange) * scale;
+    p.setPen(QPen(theme::kScribe, 1.6));
+    p.setBrush(theme::kDyeDeep);
+    p.drawRect(QRectF(40, mid - 7, from - 40 + stud * scale, 14));
+    const double nut = 0.8 * v.si(Param::unit_stud_size) * scale;
+    p.drawRect(QRectF(x, mid - 15, std::max(8.0, nut), 30));
+  });
+  QStringList said;
+  for (const auto& l : layers)
+    said << l.words + QLatin1Char(' ') + (l.known ? length(l.m, style) : QStringLiteral("unknown"));
+  said << (stud > 0 ? QStringLiteral("stud ") + length(stud, style)
+                    : QStringLiteral("stud unknown"));
+  pic.said << said.join(QStringLiteral(", "));
+  if (stud <= 0)
+    pic.layers.emplace_back([=](QPainter& p) {
+      p.setFont(theme::text(14));
+      p.setPen(theme::kMarkOnDye);
+      p.drawText(
+          QRectF(14, size.height() - 26, size.width() - 28, 20), Qt::AlignLeft,
+          QStringLiteral("The stud's length is not known: thread for the nut cannot be said."));
+    });
+  return pic;
+}
+
+Picture offset_picture(const Job& job, const Style& style, QSizeF size) {
+  Picture pic;
+  pic.size = size;
+  ground(pic,
+         QStringLiteral("From above: the bore's line, the pedal's plane, and what closes the gap"));
+  const Values v = resolve(job, Which::plan);
+  if (!v.known(Param::fit_gap_side)) {
+    say_missing(pic,
+                QStringLiteral("Lay a straight edge along the bore to the pedal and measure how "
+                               "far the pedal stands aside."));
+    return pic;
+  }
+  struct Step {
+    QString words;
+    double m;
+  };
+  const Step steps[] = {{QStringLiteral("unit moved"), v.si(Param::fit_shift_unit)},
+                        {QStringLiteral("pedal moved"), v.si(Param::fit_shift_pedal)},
+                        {QStringLiteral("lug"), v.si(Param::fit_lug)}};
+  double left = v.si(Param::fit_gap_side);
+  const double most = std::max(
+      {0.02, std::abs(left), std::abs(steps[0].m) + std::abs(steps[1].m) + std::abs(steps[2].m)});
+  const double scale = (size.height() / 2 - 50) / most;
+  const double mid = size.height() / 2 + 4;
+  std::vector<std::pair<QString, std::pair<double, double>>> bars;
+  bars.push_back({QStringLiteral("gap ") + length(left, style), {0, left}});
+  for (const Step& s : steps)
+    if (std::abs(s.m) > 1e-6) {
+      bars.push_back({s.words + QLatin1Char(' ') + length(s.m, style), {left, left - s.m}});
+      left -= s.m;
+    }
+  bars.push_back({QStringLiteral("left ") + length(left, style), {0, left}});
+  const bool closed = std::abs(left) <= 1e-4;
+  for (const auto& b : bars) pic.said << b.first;
+  pic.said << (closed ? QStringLiteral("closed to zero") : QStringLiteral("not closed"));
+  pic.layers.emplace_back([=](QPainter& p) {
+    p.setRenderHint(QPainter::Antialiasing);
+    p.setPen(QPen(theme::kScribeSoft, 1, Qt::DashDotLine));
+    p.drawLine(QPointF(20, mid), QPointF(size.width() - 20, mid));
+    p.setFont(theme::text(13));
+    p.setPen(theme::kScribeSoft);
+    p.drawText(QRectF(size.width() - 112, mid + 3, 96, 18), Qt::AlignRight,
+               QStringLiteral("bore's line"));
+    const double pitch = (size.width() - 80) / static_cast<double>(bars.size());
+    for (std::size_t i = 0; i < bars.size(); ++i) {
+      const double x = 40 + pitch * (static_cast<double>(i) + 0.5);
+      const bool last = i + 1 == bars.size();
+      const QColor ink = last && !closed ? theme::kMarkOnDye : theme::kScribe;
+      const QPointF a(x, mid - bars[i].second.first * scale);
+      const QPointF b(x, mid - bars[i].second.second * scale);
+      p.setPen(QPen(ink, last ? 5 : 3));
+      p.drawLine(a, b);
+      p.setBrush(ink);
+      p.drawEllipse(b, 4, 4);
+      p.setPen(ink);
+      p.drawText(QRectF(x - pitch / 2, size.height() - 30, pitch, 20), Qt::AlignCenter,
+                 bars[i].first);
+    }
+  });
+  return pic;
+}
+
+Picture room_picture(const Job& job, const Style& style, QSizeF size) {
+  Picture pic;
+  pic.size = size;
+  ground(pic, QStringLiteral("Room around the unit, the tightest gap marked"));
+  const auto& boxes = job.boxes;
+  if (boxes.empty()) {
+    say_missing(pic, QStringLiteral("No boxes yet."));
+    return pic;
+  }
+  double reach_x = 0.1, low_x = 0, reach = 0.1;
+  for (const Box& b : boxes) {
+    reach_x = std::max(reach_x, b.x_m + b.dx_m / 2 + b.swing_m);
+    low_x = std::min(low_x, b.x_m - b.dx_m / 2 - b.swing_m);
+    reach = std::max({reach, std::abs(b.y_m) + b.dy_m / 2 + b.swing_m,
+                      std::abs(b.z_m) + b.dz_m / 2 + b.swing_m});
+  }
+  const double half = size.width() / 2;
+  const double scale =
+      std::min((half - 30) / (reach_x - low_x), (size.height() - 64) / (2 * reach));
+  const auto gaps = box_gaps(boxes);
+  for (int view = 0; view < 2; ++view) {
+    const double mid = 34 + (size.height() - 40) / 2;
+    const double x0 = half * view + 14 - low_x * scale;
+    const auto rect = [=](const Box& b, double more) {
+      const double across = view == 0 ? b.y_m : -b.z_m;
+      const double wide = (view == 0 ? b.dy_m : b.dz_m) / 2 + more;
+      const double lon = b.dx_m / 2 + more;
+      return QRectF(QPointF(x0 + (b.x_m - lon) * scale, mid + (across - wide) * scale),
+                    QPointF(x0 + (b.x_m + lon) * scale, mid + (across + wide) * scale));
+    };
+    pic.layers.emplace_back([=](QPainter& p) {
+      p.setRenderHint(QPainter::Antialiasing);
+      p.setPen(QPen(theme::kScribeFaint, 1, Qt::DashDotLine));
+      p.drawLine(QPointF(half * view + 10, mid), QPointF(half * (view + 1) - 10, mid));
+      p.setFont(theme::text(13));
+      p.setPen(theme::kScribeSoft);
+      p.drawText(QRectF(half * view + 14, size.height() - 24, half, 18), Qt::AlignLeft,
+                 view == 0 ? QStringLiteral("from above") : QStringLiteral("from the right"));
+      for (const Box& b : boxes) {
+        if (b.swing_m > 0) {
+          p.setPen(QPen(theme::kScribeFaint, 1.2, Qt::DashLine));
+          p.setBrush(Qt::NoBrush);
+          p.drawRect(rect(b, b.swing_m));
+        }
+        const bool unit = b.kind == Box::Kind::unit;
+        p.setPen(QPen(unit ? theme::kScribe : theme::kScribeSoft, unit ? 2 : 1.5));
+        p.setBrush(b.kind == Box::Kind::hot ? QBrush(theme::kScribeFaint, Qt::DiagCrossPattern)
+                   : unit                   ? QBrush(theme::kDyeDeep)
+                                            : QBrush(theme::kScribeFaint, Qt::Dense6Pattern));
+        const QRectF r = rect(b, 0);
+        p.drawRect(r);
+        p.setPen(theme::kScribe);
+        const QString name = theme::elided(p.font(), q(b.name), 130);
+        const double w = QFontMetricsF(p.font()).horizontalAdvance(name) + 6;
+        // Inside where it fits, else above its box.
+        const QRectF tag = r.width() > w && r.height() > 18
+                               ? QRectF(r.left() + 2, r.top() + 1, w, 17)
+                               : QRectF(r.left(), r.top() - 18, w, 17);
+        p.fillRect(tag, QColor(0x0a, 0x1e, 0x38, 190));
+        p.drawText(tag, Qt::AlignCenter, name);
+      }
+      if (gaps.empty()) return;
+      const QRectF a = rect(boxes[gaps[0].a], 0);
+      const QRectF b = rect(boxes[gaps[0].b], 0);
+      const auto between = [](double a0, double a1, double b0, double b1) {
+        return a1 < b0   ? std::pair{a1, b0}
+               : b1 < a0 ? std::pair{a0, b1}
+                         : std::pair{(std::max(a0, b0) + std::min(a1, b1)) / 2,
+                                     (std::max(a0, b0) + std::min(a1, b1)) / 2};
+      };
+      const auto [ax, bx] = between(a.left(), a.right(), b.left(), b.right());
+      const auto [ay, by] = between(a.top(), a.bottom(), b.top(), b.bottom());
+      theme::draw_dimension(p, {ax, ay}, {bx, by}, length(gaps[0].gap_m, style, 0),
+                            gaps[0].enough ? theme::kScribe : theme::kMarkOnDye, false);
+    });
+  }
+  for (const BoxGap& g : gaps)
+    pic.said << QStringLiteral("%1 to %2: %3")
+                    .arg(q(boxes[g.a].name), q(boxes[g.b].name), length(g.gap_m, style, 0));
+  return pic;
+}
+
+Picture attitude_picture(const Job& job, const Style& style, QSizeF size) {
+  Picture pic;
+  pic.size = size;
+  ground(pic, QStringLiteral("From the right: lay a phone's level where the marks are"));
+  const Values v = resolve(job, Which::plan);
+  struct Line {
+    QString words;
+    Param param;
+    double x;
+  };
+  std::vector<Line> lines{{QStringLiteral("master's nose"), Param::fit_master_nose, 0.3}};
+  if (v.is(Param::assist_kind, 4)) {
+    lines.push_back({QStringLiteral("servo's nose"), Param::fit_servo_nose, 0.62});
+    lines.push_back({QStringLiteral("breather"), Param::fit_breather, 0.85});
+  }
+  for (const Line& l : lines) {
+    const bool known = v.known(l.param);
+    const double a = known ? v.si(l.param) : 0;
+    const QString words =
+        l.words + QLatin1Char(' ') +
+        (known ? q(format_quantity(a, Kind::angle, 1, style)) : QStringLiteral("?"));
+    pic.said << words;
+    const bool down = l.param == Param::fit_breather;
+    const QPointF c(size.width() * l.x, size.height() * 0.52);
+    pic.layers.emplace_back([=](QPainter& p) {
+      p.setRenderHint(QPainter::Antialiasing);
+      const double reach = down ? 50 : 80;
+      p.setPen(QPen(theme::kScribeSoft, 1, Qt::DashDotLine));
+      const QPointF level = down ? QPointF(0, reach) : QPointF(reach, 0);
+      p.drawLine(c - (down ? QPointF() : level), c + level);
+      p.save();
+      p.translate(c);
+      p.rotate(down ? -a * 180 / kPi : -a * 180 / kPi);
+      p.setPen(QPen(known ? theme::kScribe : theme::kMarkOnDye, 1.8,
+                    known ? Qt::SolidLine : Qt::DashLine));
+      p.setBrush(theme::kDyeDeep);
+      if (down) {
+        p.drawRect(QRectF(-7, 0, 14, reach * 0.8));
+      } else {
+        p.drawRoundedRect(QRectF(-70, -18, 150, 36), 6, 6);  // the body, nose to the right
+        p.drawRect(QRectF(-34, -44, 78, 26));                // what stands on it
+        p.drawRect(QRectF(-82, -30, 12, 60));                // its flange
+        p.setPen(QPen(theme::kMarkOnDye, 3));
+        p.drawLine(QPointF(-40, 24), QPointF(40, 24));  // where the phone is laid
+      }
+      p.restore();
+      p.setPen(known ? theme::kScribe : theme::kMarkOnDye);
+      p.setFont(theme::figure(15, true));
+      p.drawText(QRectF(c.x() - 110, size.height() - 48, 220, 24), Qt::AlignCenter, words);
+    });
+  }
+  return pic;
+}
+
+Picture heights_picture(const Job& job, const Style& style, QSizeF size) {
+  Picture pic;
+  pic.size = size;
+  ground(pic, QStringLiteral("Heights above the floor, to scale"));
+  const HeightsReport h = heights_report(job, rod_report(job));
+  const Values v = resolve(job, Which::plan);
+  struct Level {
+    QString words;
+    double m;
+    double x;
+    bool mark;
+  };
+  std::vector<Level> levels;
+  if (h.pad_before_m)
+    levels.push_back({QStringLiteral("pad before ") + length(*h.pad_before_m, style, 0),
+                      *h.pad_before_m, 0.2, false});
+  if (h.pad_after_m)
+    levels.push_back({QStringLiteral("pad after ") + length(*h.pad_after_m, style, 0),
+                      *h.pad_after_m, 0.45, false});
+  if (h.pad_after_m && h.lamp_after_m)
+    levels.push_back({QStringLiteral("lamp lights"), *h.pad_after_m - *h.lamp_after_m, 0.6,
+                      *h.lamp_after_m <= 0});
+  if (v.known(Param::rod_accelerator))
+    levels.push_back(
+        {QStringLiteral("accelerator ") + length(v.si(Param::rod_accelerator), style, 0),
+         v.si(Param::rod_accelerator), 0.85, false});
+  if (levels.empty()) {
+    say_missing(pic, QStringLiteral("The pad's height at rest is not known: floor to the middle of "
+                                    "the pad, carpet out."));
+    return pic;
+  }
+  double most = 0.05;
+  for (const Level& l : levels) most = std::max(most, l.m);
+  const double floor_y = size.height() - 26;
+  const double scale = (floor_y - 56) / most;
+  for (const Level& l : levels) pic.said << l.words;
+  pic.said << q(h.said);
+  pic.layers.emplace_back([=](QPainter& p) {
+    p.setRenderHint(QPainter::Antialiasing);
+    p.setPen(QPen(theme::kScribe, 2));
+    p.drawLine(QPointF(20, floor_y), QPointF(size.width() - 20, floor_y));
+    p.setFont(theme::text(13));
+    p.drawText(QRectF(22, floor_y + 3, 100, 18), Qt::AlignLeft, QStringLiteral("floor"));
+    for (const Level& l : levels) {
+      const double y = floor_y - l.m * scale;
+      const double x = size.width() * l.x;
+      const QColor ink = l.mark ? theme::kMarkOnDye : theme::kScribe;
+      p.setPen(QPen(theme::kScribeFaint, 1, Qt::DashLine));
+      p.drawLine(QPointF(x, y), QPointF(x, floor_y));
+      p.setPen(QPen(ink, 6, Qt::SolidLine, Qt::RoundCap));
+      p.drawLine(QPointF(x - 26, y), QPointF(x + 26, y));
+      p.setPen(ink);
+      p.drawText(QRectF(x - 90, y - 26, 180, 18), Qt::AlignCenter, l.words);
+    }
+  });
+  return pic;
+}
+
+}  // namespace yoke

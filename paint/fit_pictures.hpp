@@ -1,0 +1,17 @@
+// Drawings of Fit and Rod: patterns seen from the pedal, the stack in section, offsets from above,
+// boxes around the unit, angles, and the heights of pad, accelerator and lamp.
+#pragma once
+
+#include "job/job.hpp"
+#include "paint/picture.hpp"
+
+namespace yoke {
+
+[[nodiscard]] Picture pattern_picture(const Job& job, const Style& style, QSizeF size);
+[[nodiscard]] Picture stack_picture(const Job& job, const Style& style, QSizeF size);
+[[nodiscard]] Picture offset_picture(const Job& job, const Style& style, QSizeF size);
+[[nodiscard]] Picture room_picture(const Job& job, const Style& style, QSizeF size);
+[[nodiscard]] Picture attitude_picture(const Job& job, const Style& style, QSizeF size);
+[[nodiscard]] Picture heights_picture(const Job& job, const Style& style, QSizeF size);
+
+}  // namespace yoke

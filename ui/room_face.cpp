@@ -1,0 +1,170 @@
+#include "ui/room_face.hpp"
+
+#include <QHBoxLayout>
+#include <QHeaderView>
+#include <QPushButton>
+
+#include "files/limits.hpp"
+#include "fitting/envelope.hpp"
+#include "paint/fit_pictures.hpp"
+#include "session/texts.hpp"
+#include "ui/stage_page.hpp"
+
+namespace yoke {
+
+namespace {
+
+struct Column {
+  double Box::*member;
+  double lo, hi;
+};
+constexpr Column kColumns[] = {{&Box::x_m, -5, 5},   {&Box::y_m, -5, 5}, {&Box::z_m, -5, 5},
+                               {&Box::dx_m, 0, 5},   {&Box::dy_m, 0, 5}, {&Box::dz_m, 0, 5},
+                               {&Box::swing_m, 0, 1}};
+constexpr int kFirst = 2;
+
+}  // namespace
+
+RoomFace::RoomFace(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+  auto* row = new QHBoxLayout(this);
+  row->setContentsMargins(0, 0, 0, 0);
+  row->setSpacing(20);
+  auto* left = new QVBoxLayout;
+  left->setSpacing(6);
+  left->addWidget(
+      label(tr("Boxes: middle from the mounting face, and whole lengths"), "heading", this));
+  table_ = new QTableWidget(0, 9, this);
+  table_->setHorizontalHeaderLabels({tr("Box"), tr("It"), tr("forward"), tr("right"), tr("up"),
+                                     tr("long"), tr("wide"), tr("high"), tr("swings")});
+  table_->verticalHeader()->hide();
+  table_->verticalHeader()->setDefaultSectionSize(32);
+  table_->horizontalHeader()->setSectionResizeMode(QHeaderView::ResizeToContents);
+  table_->horizontalHeader()->setSectionResizeMode(0, QHeaderView::Stretch);
+  table_->setAccessibleName(tr("Boxes"));
+  table_->setTabKeyNavigation(false);
+  left->addWidget(table_, 1);
+  refusal_ = label({}, "caution", this);
+  refusal_->hide();
+  left->addWidget(refusal_);
+  left->addWidget(label(tr("Double-click or F2 and type: 120 mm, 4 3/4 in. Swing: how far it moves "
+                           "each way, the engine on its mounts, the bars at full lock."),
+                        "soft", this));
+  auto* buttons = new QHBoxLayout;
+  const std::pair<Box::Kind, QString> kinds[] = {{Box::Kind::unit, tr("Add the unit")},
+                                                 {Box::Kind::fixed, tr("Add an obstacle")},
+                                                 {Box::Kind::moving, tr("Add what moves")},
+                                                 {Box::Kind::hot, tr("Add what is hot")}};
+  for (const auto& [kind, words] : kinds) {
+    auto* b = new QPushButton(words, this);
+    b->setObjectName(QStringLiteral("small"));
+    buttons->addWidget(b);
+    connect(b, &QPushButton::clicked, this, [this, k = kind] { add(k); });
+  }
+  auto* remove = new QPushButton(tr("Remove"), this);
+  remove->setObjectName(QStringLiteral("small"));
+  remove->setAccessibleName(tr("Remove the chosen box"));
+  buttons->addWidget(remove);
+  left->addLayout(buttons);
+  connect(remove, &QPushButton::clicked, this, [this] {
+    const int at = table_->currentRow();
+    if (at < 0) return;
+    session_.edit(tr("remove a box"), [&](Job& j) {
+      if (static_cast<std::size_t>(at) < j.boxes.size()) j.boxes.erase(j.boxes.begin() + at);
+    });
+  });
+  connect(table_, &QTableWidget::cellChanged, this, &RoomFace::changed);
+  row->addLayout(left, 12);
+  auto* right = new QVBoxLayout;
+  drawing_ = new PictureView(tr("Room around the unit"), this);
+  drawing_->set_maker(
+      [this](QSizeF size) { return room_picture(session_.job(), session_.style(), size); });
+  right->addWidget(drawing_, 3);
+  figures_ = new FiguresView(session, {"envelope"},
+                             tr("Add the unit and what stands near it: the tightest gap is said "
+                                "here, with what a hot or moving neighbour needs."),
+                             this);
+  right->addWidget(figures_, 2);
+  row->addLayout(right, 11);
+}
+
+void RoomFace::add(Box::Kind kind) {
+  if (session_.job().boxes.size() >= kMostBoxes) {
+    refusal_->setText(tr("60 boxes are the most a job keeps."));
+    refusal_->show();
+    return;
+  }
+  Box b;
+  b.kind = kind;
+  b.name = std::string(kind == Box::Kind::unit     ? "Unit"
+                       : kind == Box::Kind::moving ? "Engine"
+                       : kind == Box::Kind::hot    ? "Exhaust"
+                                                   : "Obstacle");
+  const Values v = resolve(session_.job(), Which::plan);
+  if (kind == Box::Kind::unit) {
+    b.dx_m = v.known(Param::unit_length) ? v.si(Param::unit_length) : 0.2;
+    b.dy_m = b.dz_m = v.known(Param::unit_body_width) ? v.si(Param::unit_body_width) : 0.1;
+    b.x_m = b.dx_m / 2;
+  } else {
+    b.dx_m = b.dy_m = b.dz_m = 0.1;
+    b.x_m = 0.1;
+    b.y_m = 0.2;
+    b.swing_m = kind == Box::Kind::moving ? 0.015 : 0;
+  }
+  session_.edit(tr("box %1").arg(text_of(b.name)), [&](Job& j) { j.boxes.push_back(b); });
+}
+
+void RoomFace::changed(int row, int column) {
+  if (writing_ || row < 0 || static_cast<std::size_t>(row) >= session_.job().boxes.size()) return;
+  const QString typed = table_->item(row, column)->text().trimmed();
+  const auto at = static_cast<std::size_t>(row);
+  QString why;
+  if (column == 0) {
+    if (typed.isEmpty()) why = tr("A box needs a name.");
+    if (why.isEmpty())
+      session_.edit(tr("box %1").arg(typed),
+                    [&](Job& j) { j.boxes[at].name = typed.left(80).toStdString(); });
+  } else if (column >= kFirst) {
+    const Column& c = kColumns[column - kFirst];
+    const auto v = parse_quantity(typed.toStdString(), Kind::length, session_.style().units);
+    if (!v)
+      why = error_text(v.error());
+    else if (*v < c.lo || *v > c.hi)
+      why = tr("%1 cannot be: %2 m to %3 m").arg(typed).arg(c.lo).arg(c.hi);
+    else
+      session_.edit(tr("box %1: %2").arg(text_of(session_.job().boxes[at].name), typed),
+                    [&](Job& j) { j.boxes[at].*(c.member) = *v; });
+  }
+  refusal_->setText(why);
+  refusal_->setVisible(!why.isEmpty());
+  if (!why.isEmpty()) refresh();
+}
+
+void RoomFace::refresh() {
+  writing_ = true;
+  const QString unit =
+      quantity_text(0.1, Kind::length, 0, session_.style()).section(QLatin1Char(' '), -1);
+  QStringList heads{tr("Box"), tr("It")};
+  for (const QString& h :
+       {tr("forward"), tr("right"), tr("up"), tr("long"), tr("wide"), tr("high"), tr("swings")})
+    heads << QStringLiteral("%1\n%2").arg(h, unit);
+  table_->setHorizontalHeaderLabels(heads);
+  const auto& boxes = session_.job().boxes;
+  table_->setRowCount(static_cast<int>(boxes.size()));
+  for (std::size_t i = 0; i < boxes.size(); ++i) {
+    const int row = static_cast<int>(i);
+    table_->setItem(row, 0, new QTableWidgetItem(text_of(boxes[i].name)));
+    auto* kind = new QTableWidgetItem(text_of(box_kind_words(boxes[i].kind)));
+    kind->setFlags(Qt::ItemIsEnabled | Qt::ItemIsSelectable);
+    table_->setItem(row, 1, kind);
+    for (int c = 0; c < 7; ++c)
+      table_->setItem(row, kFirst + c,
+                      new QTableWidgetItem(quantity_text(boxes[i].*(kColumns[c].member),
+                                                         Kind::length, 0, session_.style())
+                                               .section(QLatin1Char(' '), 0, -2)));
+  }
+  writing_ = false;
+  drawing_->redraw();
+  figures_->refresh();
+}
+
+}  // namespace yoke

@@ -1,0 +1,35 @@
+// Boxes around the unit: entered as lengths, seen from above and from the side, the tightest gap
+// marked.
+#pragma once
+
+#include <QComboBox>
+#include <QLineEdit>
+#include <QTableWidget>
+
+#include "ui/figures_view.hpp"
+#include "ui/picture_view.hpp"
+
+namespace yoke {
+
+class RoomFace : public QWidget {
+  Q_OBJECT
+
+ public:
+  RoomFace(Session& session, QWidget* parent);
+  void refresh();
+  [[nodiscard]] QTableWidget* table() const { return table_; }
+  [[nodiscard]] FiguresView* figures() const { return figures_; }
+  /// Adds a box of that kind with a usual size.
+  void add(Box::Kind kind);
+
+ private:
+  void changed(int row, int column);
+  Session& session_;
+  QTableWidget* table_;
+  QLabel* refusal_;
+  PictureView* drawing_;
+  FiguresView* figures_;
+  bool writing_ = false;
+};
+
+}  // namespace yoke
