@@ -4,6 +4,7 @@
 #include <catch2/catch.hpp>
 
 #include "paint/budget.hpp"
+#include "paint/fit_pictures.hpp"
 #include "paint/line_geometry.hpp"
 #include "paint/line_of_force.hpp"
 #include "paint/size_map.hpp"
@@ -132,4 +133,36 @@ TEST_CASE("twin masters are drawn as two, with their bar; the map is bore by bor
   CHECK(p.spots.size() == s.cells.size());
   CHECK(p.spots.front().tip.contains(" and "));
   CHECK(p.said.join(QLatin1Char('\n')).contains("plan: 3/4 in and 13/16 in"));
+}
+
+TEST_CASE("pictures of Fit and Rod: say what is missing, then what is drawn") {
+  Job job;
+  job.title = "Pictures";
+  const QSizeF size(500, 260);
+  using Make = Picture (*)(const Job&, const Style&, QSizeF);
+  const Make all[] = {pattern_picture, stack_picture,    offset_picture,
+                      room_picture,    attitude_picture, heights_picture};
+  std::vector<QImage> bare;
+  for (const Make m : all) {
+    const Picture p = m(job, {}, size);
+    CHECK(p.said.size() >= 2);
+    bare.push_back(drawn(p));
+  }
+  for (const auto& [p, si] : {std::pair{Param::unit_studs, 0.0},
+                              {Param::unit_stud_pitch, 0.08},
+                              {Param::unit_stud_size, 0.008},
+                              {Param::unit_stud_length, 0.03},
+                              {Param::fit_panel, 0.0012},
+                              {Param::fit_gap_side, 0.012},
+                              {Param::fit_shift_unit, 0.01},
+                              {Param::fit_master_nose, 0.05},
+                              {Param::rod_accelerator, 0.11}})
+    job.plan.set(p, measured(p, si, How::calliper));
+  job.found.set(Param::control_rest_height, measured(Param::control_rest_height, 0.17, How::tape));
+  job.boxes = {{"unit", Box::Kind::unit, 0.1, 0, 0, 0.2, 0.1, 0.1, 0},
+               {"pipe", Box::Kind::hot, 0.1, 0.12, 0, 0.3, 0.05, 0.05, 0.01}};
+  for (std::size_t i = 0; i < std::size(all); ++i) CHECK(drawn(all[i](job, {}, size)) != bare[i]);
+  CHECK(offset_picture(job, {}, size).said.join(";").contains("left 2.0 mm"));
+  CHECK(room_picture(job, {}, size).said.join(";").contains("unit to pipe: 35 mm"));
+  CHECK(heights_picture(job, {}, size).said.join(";").contains("accelerator 110 mm"));
 }

@@ -232,7 +232,7 @@ void RodPage::build_length(Session& session) {
                        {Which::plan, Param::rod_socket},
                        {Which::plan, Param::rod_stack},
                        {Which::plan, Param::control_rod_clearance}});
-  panel_->setFixedHeight(158);
+  panel_->setFixedHeight(154);
   body()->addWidget(panel_);
   auto* row = new QHBoxLayout;
   row->setSpacing(14);
@@ -242,19 +242,16 @@ void RodPage::build_length(Session& session) {
   });
   row->addWidget(drawing_, 3);
   auto* side = new QVBoxLayout;
-  side->addWidget(label(tr("Thread and wishes"), "heading", this));
+  side->addWidget(label(tr("Wishes; threads stand under Ends and turns"), "heading", this));
   auto* thread = new ParamPanel(session, 1, this);
   thread->show_params({{Which::plan, Param::rod_height_wish},
                        {Which::plan, Param::rod_clearance_more},
-                       {Which::plan, Param::rod_pitch},
-                       {Which::plan, Param::rod_coupling},
-                       {Which::plan, Param::rod_diameter},
-                       {Which::plan, Param::rod_engaged},
-                       {Which::plan, Param::rod_thread_spare}});
+                       {Which::plan, Param::rod_pitch}});
   thread->setMinimumWidth(452);
-  thread->setMinimumHeight(116);
-  side->addWidget(thread, 1);
+  thread->setFixedHeight(118);
+  side->addWidget(thread);
   side->addWidget(new FindingsBox(session, Stage::rod, this, 1));
+  side->addStretch(1);
   side->addWidget(label(tr("The rod is pulled each time a foot lifts the pedal: it must be "
                            "captive, lock nut tight, clip in."),
                         "caution", this));

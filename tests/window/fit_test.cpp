@@ -1,0 +1,150 @@
+// Journeys through Fit and Rod: a pattern that does not bolt on, its template on disk, the budget
+// to zero, boxes by keyboard, turns, heights, and what the Install stage receives.
+#include <QFile>
+
+#include "window/bench.hpp"
+#include "work/steps.hpp"
+
+using namespace yoke;
+using namespace yoke::test;
+
+namespace {
+
+template <class Page>
+Page* open(Bench& b, Stage stage, std::size_t face) {
+  b.stage(stage);
+  auto* page = b.page<Page>(stage);
+  page->show_face(face);
+  QApplication::processEvents();
+  return page;
+}
+
+QPushButton* button(QWidget* w, const QString& text) {
+  for (auto* b : w->findChildren<QPushButton*>())
+    if (b->text() == text) return b;
+  FAIL("no button " << text.toStdString());
+  return nullptr;
+}
+
+}  // namespace
+
+TEST_CASE("a template asks for what is missing, then is written full size") {
+  Bench b;
+  auto* page = open<FitPage>(b, Stage::fit, 2);
+  QTest::mouseClick(button(page, "Drilling template…"), Qt::LeftButton);
+  CHECK(page->template_line()->text().contains("not known"));
+  auto* panel = page->pattern()->panel();
+  b.choose(panel, Which::plan, Param::unit_studs, 0);
+  b.type(b.entry(panel, Which::plan, Param::unit_stud_pitch), "3 1/4 in");
+  b.type(b.entry(panel, Which::plan, Param::unit_stud_size), "3/8 in");
+  b.type(b.entry(panel, Which::plan, Param::unit_pilot), "1 5/8 in");
+  CHECK(page->pattern()->figures()->text().contains("25/64 in"));
+  b.next_file = b.dir.filePath("drill.pdf");
+  QTest::mouseClick(button(page, "Drilling template…"), Qt::LeftButton);
+  CHECK(page->template_line()->text().contains("100 %"));
+  QFile f(b.next_file);
+  REQUIRE(f.open(QIODevice::ReadOnly));
+  CHECK(f.read(5) == "%PDF-");
+  // A plate joins two patterns: the old one is asked for.
+  QTest::mouseClick(button(page, "Adapter plate…"), Qt::LeftButton);
+  CHECK(page->template_line()->text().contains("old pattern is not known"));
+  b.choose(panel, Which::found, Param::unit_studs, 0);
+  b.type(b.entry(panel, Which::found, Param::unit_stud_pitch), "79 mm");
+  b.type(b.entry(panel, Which::found, Param::unit_stud_size), "5/16 in");
+  CHECK(page->pattern()->figures()->text().contains("Does not bolt on"));
+  b.next_file = b.dir.filePath("plate.dxf");
+  QTest::mouseClick(button(page, "Adapter plate…"), Qt::LeftButton);
+  CHECK(QFile::exists(b.next_file));
+  // The steps carry the sizes.
+  const auto steps = install_steps(b.session.job());
+  CHECK(std::any_of(steps.begin(), steps.end(), [](const Step& s) {
+    return s.id == "mount.drill" && s.text.find("25/64 in") != std::string::npos;
+  }));
+}
+
+TEST_CASE("the off-axis budget is brought to zero by keyboard") {
+  Bench b;
+  REQUIRE(b.window->open_path(demo(b.dir)));
+  auto* page = open<FitPage>(b, Stage::fit, 1);
+  CHECK(page->offset()->figures()->text().contains("✗ Left aside: 4.0 mm"));
+  CHECK(page->offset()->drawing()->picture().said.join(";").contains("not closed"));
+  b.type(b.entry(page->offset()->panel(), Which::plan, Param::fit_lug), "4 mm");
+  CHECK(page->offset()->figures()->text().contains("✓ Left aside: 0.0 mm"));
+  CHECK(page->offset()->drawing()->picture().said.join(";").contains("closed to zero"));
+  b.session.undo();
+  CHECK(page->offset()->figures()->text().contains("✗ Left aside"));
+}
+
+TEST_CASE("a stud that is too short is a hard finding; a thinner plate mends it") {
+  Bench b;
+  REQUIRE(b.window->open_path(demo(b.dir)));
+  auto* page = open<FitPage>(b, Stage::fit, 3);
+  b.type(b.entry(page->stack()->panel(), Which::plan, Param::unit_stud_length), "20 mm");
+  const auto hard = [&] {
+    const auto& f = b.session.findings();
+    return std::any_of(f.begin(), f.end(),
+                       [](const Finding& x) { return x.code == "fit.stud_short"; });
+  };
+  CHECK(hard());
+  b.type(b.entry(page->stack()->panel(), Which::plan, Param::fit_plate), "0");
+  CHECK_FALSE(hard());
+}
+
+TEST_CASE("boxes: added, typed in the table, refused with words, the tightest gap said") {
+  Bench b;
+  auto* page = open<FitPage>(b, Stage::fit, 4);
+  RoomFace* room = page->room();
+  QTest::mouseClick(button(room, "Add the unit"), Qt::LeftButton);
+  QTest::mouseClick(button(room, "Add what is hot"), Qt::LeftButton);
+  REQUIRE(b.session.job().boxes.size() == 2);
+  room->table()->item(1, 3)->setText("105 mm");
+  CHECK(b.session.job().boxes[1].y_m == Approx(0.105));
+  CHECK(room->figures()->text().contains("✗ Unit to Exhaust: 5 mm"));
+  room->table()->item(1, 3)->setText("near");
+  CHECK(b.session.job().boxes[1].y_m == Approx(0.105));
+  CHECK(room->table()->item(1, 3)->text() == "105");
+  room->table()->item(1, 3)->setText("9 m");
+  CHECK(b.session.job().boxes[1].y_m == Approx(0.105));
+  room->table()->item(1, 0)->setText("Manifold");
+  CHECK(b.session.job().boxes[1].name == "Manifold");
+  b.session.undo();
+  CHECK(b.session.job().boxes[1].name == "Exhaust");
+}
+
+TEST_CASE("angles are asked of a servo only where there is one") {
+  Bench b;
+  REQUIRE(b.window->open_path(demo(b.dir)));
+  auto* page = open<FitPage>(b, Stage::fit, 5);
+  CHECK_FALSE(page->attitude()->panel()->field(Which::plan, Param::fit_servo_nose));
+  b.session.set_value(Which::plan, Param::assist_kind,
+                      measured(Param::assist_kind, 4, How::stated));
+  QTest::qWait(10);
+  REQUIRE(page->attitude()->panel()->field(Which::plan, Param::fit_servo_nose));
+  b.type(b.entry(page->attitude()->panel(), Which::plan, Param::fit_servo_nose), "35°");
+  CHECK(page->attitude()->figures()->text().contains("✗ Servo's nose, up"));
+}
+
+TEST_CASE("rod ends, gaps and heights follow what is typed") {
+  Bench b;
+  REQUIRE(b.window->open_path(demo(b.dir)));
+  auto* page = open<RodPage>(b, Stage::rod, 1);
+  CHECK(page->ends()->figures()->text().contains("Cut 29.72 mm off the threaded end"));
+  b.choose(page->ends()->panel(), Which::plan, Param::rod_coupling, 1);
+  CHECK(page->ends()->figures()->text().contains("A turn moves the rod: 2.12 mm"));
+  page->show_face(2);
+  QApplication::processEvents();
+  b.type(b.entry(page->gaps()->panel(), Which::plan, Param::rod_stick_on), "12.5 mm");
+  CHECK(page->gaps()->figures()->text().contains("✗ Output-rod gap, running"));
+  const auto& f = b.session.findings();
+  CHECK(std::any_of(f.begin(), f.end(), [](const Finding& x) {
+    return x.code == "rod.output_preload" && x.severity == Severity::hard;
+  }));
+  b.choose(page->gaps()->panel(), Which::plan, Param::rod_returns, 1);
+  CHECK(page->gaps()->figures()->text().contains("the port is covered"));
+  page->show_face(3);
+  QApplication::processEvents();
+  CHECK(page->heights()->figures()->text().contains("Above the accelerator: 49 mm"));
+  b.type(b.entry(page->heights()->panel(), Which::plan, Param::rod_height_wish), "0");
+  CHECK(page->heights()->figures()->text().contains("✓ Lamp lights after: 6.0 mm"));
+  CHECK(page->heights()->drawing()->picture().said.join(";").contains("accelerator 110 mm"));
+}
