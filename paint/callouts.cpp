@@ -94,6 +94,12 @@ void pedal(Collector& c, const LineGeometry& g) {
   c.mark(Param::control_rest_height, {g.pad.x() - 6, g.pad.y() + 24 * cs}, "height", -64, 8);
 }
 
+/// Where the accelerator and the lamp's point lie beside the pad.
+void beside_pad(Collector& c, const LineGeometry& g) {
+  c.mark(Param::rod_accelerator, {g.pad.x() + 60, g.pad.y() + 20}, "accelerator", 96, -44);
+  c.mark(Param::rod_lamp_travel, {g.pad.x() + 6, g.pad.y() - 14}, "lamp after", 96, -20);
+}
+
 void master(Collector& c, const LineGeometry& g) {
   const double top = g.axis_y - g.body / 2 - 14;
   const double rest1 = g.master_x + 16;
@@ -213,6 +219,7 @@ std::vector<Callout> callouts_of(const LineInput& in, const LineGeometry& g, con
     switch (*in.focus) {
       case Group::control:
         pedal(c, g);
+        beside_pad(c, g);
         break;
       case Group::master:
         master(c, g);

@@ -74,8 +74,9 @@ FigureGroup flange(const FigureInputs& in) {
   } else {
     FlangeStack s;
     s.stud = Length{v.si(Param::unit_stud_length)};
-    s.spacers =
-        Length{v.si(Param::fit_plate) + (v.known(Param::rod_stack) ? v.si(Param::rod_stack) : 0)};
+    // Plates and gaskets hold the adapter plate; where they were not measured it counts alone.
+    s.spacers = Length{
+        std::max(v.si(Param::fit_plate), v.known(Param::rod_stack) ? v.si(Param::rod_stack) : 0.0)};
     s.panel = Length{v.si(Param::fit_panel)};
     s.washer = Length{v.si(Param::fit_washer)};
     s.diameter = Length{v.si(Param::unit_stud_size)};

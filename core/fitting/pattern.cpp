@@ -85,6 +85,21 @@ void plate_around(PatternReport& r) {
   r.plate_height_m = 2 * h;
 }
 
+/// The blank against what both patterns need.
+void check_blank(const Values& plan, PatternReport& r) {
+  const auto check = [&](Param p, double need, const char* words) {
+    if (plan.known(p) && plan.si(p) < need)
+      r.findings.push_back(
+          {Severity::hard, Stage::fit, "fit.plate_small",
+           fmt::format("The patterns are larger than the plate: {:.0f} mm {}, {:.0f} needed",
+                       plan.si(p) * 1e3, words, need * 1e3),
+           "both patterns with an edge of one and a half diameters",
+           "A larger blank; measure both patterns again if that surprises", "geometry"});
+  };
+  check(Param::fit_plate_width, r.plate_width_m, "wide");
+  check(Param::fit_plate_height, r.plate_height_m, "high");
+}
+
 void judge(const Values& plan, PatternReport& r) {
   const auto serving = std::count_if(r.matches.begin(), r.matches.end(),
                                      [](const StudMatch& m) { return m.serves; });
@@ -105,6 +120,12 @@ void judge(const Values& plan, PatternReport& r) {
                           "Carry the unit on an adapter plate, or close the old holes first",
                           "common practice, no source"});
   }
+  if (plan.known(Param::rod_stack) && plan.si(Param::rod_stack) + 1e-6 < plan.si(Param::fit_plate))
+    r.findings.push_back(
+        {Severity::warning, Stage::fit, "fit.plate_uncounted",
+         fmt::format("The plate's {:.1f} mm are not counted in the rod's plates and gaskets",
+                     plan.si(Param::fit_plate) * 1e3),
+         "the rod follows every plate", "Measure the whole stack under Rod", "geometry"});
   const double thread = r.new_pattern.studs.front().diameter_m *
                         (plan.option(Param::fit_plate_metal) == 1 ? 1.5 : 1.0);
   if (r.plate && plan.si(Param::fit_plate) > 0 && plan.si(Param::fit_plate) < thread)
@@ -167,6 +188,7 @@ PatternReport pattern_report(const Job& job) {
   match_studs(r);
   plate_around(r);
   judge(plan, r);
+  if (r.plate) check_blank(plan, r);
   add_edges(plan, r);
   return r;
 }

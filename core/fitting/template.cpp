@@ -34,8 +34,7 @@ void add_holes(Template& t, const PatternReport& r) {
     const double y = h.z_m * 1e3;
     t.circles.push_back({x, y, hole * 1e3});
     cross(t, x, y, hole * 500 + kCross_mm);
-    t.texts.push_back(
-        {x + hole * 500 + 2, y + 3, 3, fmt::format("{}: {}", ++n, drill_words(hole))});
+    t.texts.push_back({x + hole * 500 + 2, y + 3, 3, std::to_string(++n)});
   }
   if (r.pilot_hole_m > 0) {
     t.circles.push_back({0, 0, r.pilot_hole_m * 1e3});
@@ -43,6 +42,13 @@ void add_holes(Template& t, const PatternReport& r) {
                        fmt::format("collar: {:.1f} mm ({:.3f} in)", r.pilot_hole_m * 1e3,
                                    r.pilot_hole_m / 0.0254)});
   }
+  // One line of words below everything: the drawing itself stays clear.
+  double low = -r.pilot_hole_m * 500;
+  for (const Hole& h : r.new_pattern.studs) low = std::min(low, h.z_m * 1e3 - h.diameter_m * 500);
+  t.texts.push_back(
+      {-40, low - 16, 3,
+       fmt::format("holes 1 to {}: {}", n,
+                   drill_words(clearance_hole_m(r.new_pattern.studs.front().diameter_m)))});
   cross(t, 0, 0, r.pilot_hole_m * 500 + 2 * kCross_mm);
 }
 
@@ -156,7 +162,8 @@ Expected<Template> make_template(const Job& job, TemplateKind kind, double scale
                  "The new unit's pattern is not known: " + param_list(r.new_pattern.missing),
                  "Measure it: Survey, The unit, Plan"});
   for (const Finding& f : r.findings)
-    if (f.code == "fit.pattern_impossible")
+    if (f.code == "fit.pattern_impossible" ||
+        (kind == TemplateKind::plate && f.code == "fit.plate_small"))
       return fail({"unit.stud_pitch", "", f.limit, f.message, f.remedy});
   Template t;
   t.kind = kind;

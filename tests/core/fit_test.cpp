@@ -136,7 +136,9 @@ TEST_CASE("templates: only 1:1, every hole at its place, words and order with th
   CHECK(t->circles[0].x == Approx(-40));
   CHECK(t->circles[0].diameter == Approx(5.0 / 16 * 25.4 + 0.39));
   CHECK(t->circles[2].diameter == Approx(40.3));
-  CHECK(t->texts[0].words.find("21/64 in") != std::string::npos);
+  CHECK(std::any_of(t->texts.begin(), t->texts.end(), [](const TemplateText& w) {
+    return w.words.find("holes 1 to 2: 21/64 in") == 0;
+  }));
   CHECK(t->order.size() >= 4);
   CHECK(t->order[1].find("small first") != std::string::npos);
   for (const auto& c : t->circles) {
@@ -147,6 +149,15 @@ TEST_CASE("templates: only 1:1, every hole at its place, words and order with th
   const auto plate = make_template(job, TemplateKind::plate);
   REQUIRE(plate);
   CHECK(plate->circles.size() == 5);
+  plan(job, Param::fit_plate_width, 0.070);  // the patterns are larger than the blank
+  CHECK(has(pattern_report(job).findings, "fit.plate_small"));
+  const auto small = make_template(job, TemplateKind::plate);
+  REQUIRE_FALSE(small);
+  CHECK(small.error().reason.find("larger than the plate") != std::string::npos);
+  CHECK(make_template(job, TemplateKind::drilling));
+  plan(job, Param::fit_plate, 0.010);
+  plan(job, Param::rod_stack, 0.001);
+  CHECK(has(pattern_report(job).findings, "fit.plate_uncounted"));
   const std::string svg = template_svg(*t);
   CHECK(svg.find("&lt;made-up&gt; job &amp; more") != std::string::npos);
   CHECK(svg.find("mm\" viewBox=") != std::string::npos);

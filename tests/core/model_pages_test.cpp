@@ -128,7 +128,7 @@ TEST_CASE("model pages: every worked example") {
   examples.insert(unit_examples().begin(), unit_examples().end());
   for (const char* page :
        {"pedal", "assist", "master", "circuit", "vehicle", "feel", "rod", "proving", "doubt",
-        "reserve", "servo", "clutch", "lines", "holding", "sizing", "survey"}) {
+        "reserve", "servo", "clutch", "lines", "holding", "sizing", "survey", "fit"}) {
     std::ifstream in(std::string(YOKE_SOURCE_DIR) + "/docs/model/" + page + ".md");
     REQUIRE(in);
     for (std::string line; std::getline(in, line);) {

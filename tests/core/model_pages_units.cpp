@@ -9,8 +9,12 @@
 #include "assist/supply.hpp"
 #include "circuit/shoe.hpp"
 #include "clutch/clutch.hpp"
+#include "fitting/envelope.hpp"
 #include "fitting/off_axis.hpp"
+#include "fitting/pattern.hpp"
 #include "lines/lines.hpp"
+#include "quantity/drills.hpp"
+#include "rod/ends.hpp"
 #include "sizing/changes.hpp"
 #include "sizing/sweep.hpp"
 #include "support/build.hpp"
@@ -158,6 +162,33 @@ const std::map<std::string, std::function<double()>>& unit_examples() {
        [] {
          return *shoe_factor({Length{0.2}, Length{0.1}, Length{0.09}}, 0.38,
                              Shoes::leading_trailing);
+       }},
+      {"fit.chord mm on 80",
+       [] {
+         Values v;
+         for (const auto& [p, si] : {std::pair{Param::unit_studs, 1.0},
+                                     {Param::unit_stud_pitch, 0.080},
+                                     {Param::unit_stud_size, 0.008}})
+           v.set(p, {Origin::measured, si, 0, How::calliper, false, false});
+         const Pattern p = pattern_of(v, 0);
+         return std::hypot(p.studs[0].x_m - p.studs[1].x_m, p.studs[0].z_m - p.studs[1].z_m) * 1e3;
+       }},
+      {"fit.clearance mm of 5/16", [] { return clearance_hole_m(5.0 / 16 * 0.0254) * 1e3; }},
+      {"fit.gap mm",
+       [] {
+         return box_gaps({{"unit", Box::Kind::unit, 0.1, 0, 0, 0.2, 0.2, 0.2, 0},
+                          {"cover", Box::Kind::moving, 0.1, 0.34, 0.24, 0.2, 0.08, 0.08, 0.02}})[0]
+                    .gap_m *
+                1e3;
+       }},
+      {"fit.turn mm same hand",
+       [] {
+         Job job = known_job();
+         for (const auto& [p, si] :
+              {std::pair{Param::rod_pitch, 0.0254 / 24}, {Param::rod_pitch2, 0.0254 / 20},
+               {Param::rod_coupling, 2.0}})
+           job.plan.set(p, measured(p, si, How::calliper));
+         return *ends_report(job, rod_report(job)).per_turn_m * 1e3;
        }},
       {"survey.slack mm at the pad",
        [] {

@@ -41,7 +41,7 @@ TEST_CASE("every example of docs/cli.md prints what stands there", "[comma]") {
       CHECK(split(got) == split(want));
     }
   }
-  CHECK(examples == 16);
+  CHECK(examples == 17);
 }
 
 TEST_CASE("solve, overrides and formats") {

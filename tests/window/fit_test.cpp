@@ -80,6 +80,7 @@ TEST_CASE("a stud that is too short is a hard finding; a thinner plate mends it"
   REQUIRE(b.window->open_path(demo(b.dir)));
   auto* page = open<FitPage>(b, Stage::fit, 3);
   b.type(b.entry(page->stack()->panel(), Which::plan, Param::unit_stud_length), "20 mm");
+  b.type(b.entry(page->stack()->panel(), Which::plan, Param::fit_plate), "10 mm");
   const auto hard = [&] {
     const auto& f = b.session.findings();
     return std::any_of(f.begin(), f.end(),

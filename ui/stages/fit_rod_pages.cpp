@@ -43,7 +43,7 @@ void FitPage::build_faces(Session& session, const std::vector<QVBoxLayout*>& fac
                         P::unit_pilot, P::fit_turn_old})
     both.emplace_back(Which::found, p);
   for (const Param p : {P::fit_edge_left, P::fit_edge_right, P::fit_edge_up, P::fit_edge_down,
-                        P::fit_plate, P::fit_opening})
+                        P::fit_plate, P::fit_plate_width, P::fit_plate_height, P::fit_opening})
     both.emplace_back(Which::plan, p);
   pattern_ = new DrawnFace(
       session, tr("New unit, then the old one, then the sheet"), both, tr("Bolt patterns"),
