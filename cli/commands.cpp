@@ -147,7 +147,7 @@ Expected<Table> rod_from_job(const Arguments& a) {
   add("total (m)", r.total, 2);
   if (r.turns) t.rows.push_back({text("turns"), number(*r.turns, fmt::format("{:.1f}", *r.turns))});
   add("new rod length (m)", r.new_length, 1);
-  add("thread engaged after (m)", r.engaged_after, 1);
+  add("thread engaged after, uncut (m)", r.engaged_after, 1);
   add("free play at the pad (m)", r.free_play, 1);
   t.notes = {rod_words(r, a.style)};
   for (const auto& f : r.findings)

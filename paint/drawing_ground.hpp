@@ -5,6 +5,7 @@
 #include "paint/picture.hpp"
 #include "paint/theme.hpp"
 #include "paint/words.hpp"
+#include "quantity/quantity.hpp"
 
 namespace yoke {
 

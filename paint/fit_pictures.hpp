@@ -1,5 +1,6 @@
 // Drawings of Fit and Rod: patterns seen from the pedal, the stack in section, offsets from above,
-// boxes around the unit, angles, and the heights of pad, accelerator and lamp.
+// boxes around the unit, angles, the output rod's gap, and the
+// heights of pad, accelerator and lamp.
 #pragma once
 
 #include "job/job.hpp"
@@ -12,6 +13,7 @@ namespace yoke {
 [[nodiscard]] Picture offset_picture(const Job& job, const Style& style, QSizeF size);
 [[nodiscard]] Picture room_picture(const Job& job, const Style& style, QSizeF size);
 [[nodiscard]] Picture attitude_picture(const Job& job, const Style& style, QSizeF size);
+[[nodiscard]] Picture gap_picture(const Job& job, const Style& style, QSizeF size);
 [[nodiscard]] Picture heights_picture(const Job& job, const Style& style, QSizeF size);
 
 }  // namespace yoke

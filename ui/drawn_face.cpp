@@ -22,7 +22,8 @@ DrawnFace::DrawnFace(Session& session, const QString& heading,
   panel_ = new ParamPanel(session, 1, this);
   panel_->setMinimumWidth(448);
   left_->addWidget(panel_, 1);
-  help_ = label({}, "soft", this);
+  help_ =
+      label(tr("Enter a field: what it means and how it is measured stands here."), "soft", this);
   help_->setMinimumHeight(38);
   help_->setAlignment(Qt::AlignTop);
   left_->addWidget(help_);

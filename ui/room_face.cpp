@@ -37,7 +37,8 @@ RoomFace::RoomFace(Session& session, QWidget* parent) : QWidget(parent), session
   table_->setHorizontalHeaderLabels({tr("Box"), tr("It"), tr("forward"), tr("right"), tr("up"),
                                      tr("long"), tr("wide"), tr("high"), tr("swings")});
   table_->verticalHeader()->hide();
-  table_->verticalHeader()->setDefaultSectionSize(32);
+  table_->verticalHeader()->setMinimumSectionSize(32);
+  table_->verticalHeader()->setSectionResizeMode(QHeaderView::ResizeToContents);
   table_->horizontalHeader()->setSectionResizeMode(QHeaderView::ResizeToContents);
   table_->horizontalHeader()->setSectionResizeMode(0, QHeaderView::Stretch);
   table_->setAccessibleName(tr("Boxes"));

@@ -25,7 +25,9 @@ std::string cut_words(const Values& v, double change_m) {
            "; which end cannot be said: say where its thread is";
   const int end = v.option(Param::rod_end);
   if (shorter && end == 0)
-    return "Cut " + much + " off the threaded end at the pedal: the ball keeps its maker's shape";
+    return "Cut " + much +
+           " off the threaded end at the pedal, unless its fork takes so much more thread: the "
+           "ball keeps its maker's shape";
   if (shorter && end == 1)
     return "Cut " + much + " off the threaded end at the ball, then set the ball end on it";
   if (shorter)
@@ -102,7 +104,8 @@ EndsReport ends_report(const Job& job, const RodReport& rod) {
           {Severity::hard, Stage::rod, "rod.out_of_thread",
            fmt::format("{:.1f} turns are wanted, {:.1f} are there: {}", turns, *most, what),
            "one diameter of thread engaged at each end, jam nut aside",
-           "Cut the rod or make another; never hang a pedal on less", kPractice});
+           "Cut the rod and thread it further, or make another; never hang a pedal on less",
+           kPractice});
   };
   if (r.turns && *r.turns > 0) past(r.turns_longer, *r.turns, "an end would pull out");
   if (r.turns && *r.turns < 0) past(r.turns_shorter, -*r.turns, "it bottoms first");

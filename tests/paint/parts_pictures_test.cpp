@@ -140,8 +140,8 @@ TEST_CASE("pictures of Fit and Rod: say what is missing, then what is drawn") {
   job.title = "Pictures";
   const QSizeF size(500, 260);
   using Make = Picture (*)(const Job&, const Style&, QSizeF);
-  const Make all[] = {pattern_picture, stack_picture,    offset_picture,
-                      room_picture,    attitude_picture, heights_picture};
+  const Make all[] = {pattern_picture,  stack_picture, offset_picture, room_picture,
+                      attitude_picture, gap_picture,   heights_picture};
   std::vector<QImage> bare;
   for (const Make m : all) {
     const Picture p = m(job, {}, size);
@@ -156,6 +156,8 @@ TEST_CASE("pictures of Fit and Rod: say what is missing, then what is drawn") {
                               {Param::fit_gap_side, 0.012},
                               {Param::fit_shift_unit, 0.01},
                               {Param::fit_master_nose, 0.05},
+                              {Param::rod_recess, 0.0118},
+                              {Param::rod_stick_off, 0.011},
                               {Param::rod_accelerator, 0.11}})
     job.plan.set(p, measured(p, si, How::calliper));
   job.found.set(Param::control_rest_height, measured(Param::control_rest_height, 0.17, How::tape));
@@ -165,4 +167,5 @@ TEST_CASE("pictures of Fit and Rod: say what is missing, then what is drawn") {
   CHECK(offset_picture(job, {}, size).said.join(";").contains("left 2.0 mm"));
   CHECK(room_picture(job, {}, size).said.join(";").contains("unit to pipe: 35 mm"));
   CHECK(heights_picture(job, {}, size).said.join(";").contains("accelerator 110 mm"));
+  CHECK(gap_picture(job, {}, size).said.join(";").contains("gap: engine off 0.80 mm"));
 }

@@ -2,6 +2,7 @@
 #include <QHBoxLayout>
 #include <QLocale>
 
+#include "job/assemble.hpp"
 #include "paint/fit_pictures.hpp"
 #include "paint/sections.hpp"
 #include "rod/ends.hpp"
@@ -191,6 +192,11 @@ RodPage::RodPage(Session& session, QWidget* parent)
   const auto section = [this](QSizeF size) {
     return rod_section_picture(session_.job(), rod_report(session_.job()), session_.style(), size);
   };
+  const auto gap = [this, section](QSizeF size) {
+    return has_assist(session_.job(), Which::plan)
+               ? gap_picture(session_.job(), session_.style(), size)
+               : section(size);
+  };
   ends_ = new DrawnFace(session, tr("Threads of both ends"),
                         plan({P::rod_end, P::rod_coupling, P::rod_pitch, P::rod_pitch2,
                               P::rod_diameter, P::rod_engaged, P::rod_thread_spare, P::rod_engaged2,
@@ -201,7 +207,7 @@ RodPage::RodPage(Session& session, QWidget* parent)
                         plan({P::control_rod_clearance, P::rod_recess, P::rod_gasket,
                               P::rod_stick_off, P::rod_stick_on, P::rod_returns, P::rod_returns_hot,
                               P::unit_rod_kept, P::rod_pull, P::rod_staked, P::rod_signed}),
-                        tr("Rod and bore"), section, {"gaps", "retained"}, this);
+                        tr("Output rod"), gap, {"gaps", "retained"}, this);
   faces[1]->addWidget(gaps_, 1);
   auto heights =
       plan({P::rod_height_wish, P::rod_pedal_stop, P::rod_accelerator, P::rod_lamp_travel});
@@ -242,14 +248,13 @@ void RodPage::build_length(Session& session) {
   });
   row->addWidget(drawing_, 3);
   auto* side = new QVBoxLayout;
-  side->addWidget(label(tr("Wishes; threads stand under Ends and turns"), "heading", this));
-  auto* thread = new ParamPanel(session, 1, this);
-  thread->show_params({{Which::plan, Param::rod_height_wish},
-                       {Which::plan, Param::rod_clearance_more},
-                       {Which::plan, Param::rod_pitch}});
-  thread->setMinimumWidth(452);
-  thread->setFixedHeight(118);
-  side->addWidget(thread);
+  side->addWidget(label(tr("Wishes"), "heading", this));
+  auto* wishes = new ParamPanel(session, 1, this);
+  wishes->show_params(
+      {{Which::plan, Param::rod_height_wish}, {Which::plan, Param::rod_clearance_more}});
+  wishes->setMinimumWidth(452);
+  wishes->setFixedHeight(88);
+  side->addWidget(wishes);
   side->addWidget(new FindingsBox(session, Stage::rod, this, 1));
   side->addStretch(1);
   side->addWidget(label(tr("The rod is pulled each time a foot lifts the pedal: it must be "
@@ -294,7 +299,7 @@ void RodPage::refresh_length() {
   if (r.new_length)
     d << tr("new rod %1").arg(full_text(r.new_length->value(), Kind::length, 1, style));
   if (r.engaged_after)
-    d << tr("thread engaged after: %1")
+    d << tr("thread engaged after, uncut: %1")
              .arg(quantity_text(r.engaged_after->value(), Kind::length, 1, style));
   if (r.spare_after)
     d << tr("free behind: %1").arg(quantity_text(r.spare_after->value(), Kind::length, 1, style));
