@@ -44,9 +44,15 @@ struct Frame {
   [[nodiscard]] QPointF at(QPointF v) const { return {x.pixel(v.x()), y.pixel(v.y())}; }
 };
 
+/// In a low plot the words of the x axis stand inside: the curves get the height.
+bool is_low(QSizeF size) {
+  return size.height() < 190;
+}
+
 Frame frame_of(const PlotInput& in, QSizeF size) {
-  const QRectF area(58, in.title.isEmpty() ? 14 : 38, size.width() - 58 - 18,
-                    size.height() - (in.title.isEmpty() ? 14 : 38) - 46);
+  const double top = in.title.isEmpty() ? 14 : is_low(size) ? 33 : 38;
+  const QRectF area(58, top, size.width() - 58 - 18,
+                    size.height() - top - (is_low(size) ? 25 : 46));
   return {area,
           {in.x.lo, in.x.hi, area.left(), area.right()},
           {in.y.lo, in.y.hi, area.bottom(), area.top()}};
@@ -56,12 +62,9 @@ QString number_text(double v) {
   return QString::number(v, 'g', 6);
 }
 
-/// Without anything to show there is only the ground and the title: made-up axes would mislead.
+/// Without anything to show there is only the ground under the title: made-up axes would mislead.
 void draw_axes(QPainter& p, const PlotInput& in, const Frame& f, QSizeF size, bool axes) {
   p.fillRect(QRectF(QPointF(0, 0), size), theme::kDye);
-  p.setPen(theme::kScribe);
-  p.setFont(theme::text(14, true));
-  p.drawText(QRectF(14, 8, size.width() - 28, 24), Qt::AlignLeft | Qt::AlignVCenter, in.title);
   if (!axes) return;
   p.setFont(theme::figure(13));
   for (const double v :
@@ -85,8 +88,14 @@ void draw_axes(QPainter& p, const PlotInput& in, const Frame& f, QSizeF size, bo
   p.drawLine(f.area.bottomLeft(), f.area.topLeft());
   p.setFont(theme::text(13));
   p.setPen(theme::kScribe);
-  p.drawText(QRectF(f.area.left(), f.area.bottom() + 22, f.area.width(), 20),
-             Qt::AlignRight | Qt::AlignVCenter, in.x.words);
+  QRectF words(f.area.left(), f.area.bottom() + 22, f.area.width() - 2, 20);
+  if (is_low(size)) {
+    const double w = QFontMetricsF(p.font()).horizontalAdvance(in.x.words);
+    words.moveTop(f.area.bottom() - 21);
+    p.fillRect(QRectF(words.right() - w - 3, words.top() + 1, w + 4, 18),
+               QColor(0x10, 0x2a, 0x4c, 200));
+  }
+  p.drawText(words, Qt::AlignRight | Qt::AlignVCenter, in.x.words);
   p.fillRect(QRectF(f.area.left() + 3, f.area.top() - 1, 92, 19), QColor(0x10, 0x2a, 0x4c, 200));
   p.drawText(QRectF(f.area.left() + 6, f.area.top() - 1, f.area.width() / 2, 20),
              Qt::AlignLeft | Qt::AlignVCenter, in.y.words);
@@ -215,35 +224,67 @@ void draw_points(QPainter& p, const PlotInput& in, const Frame& f) {
   }
 }
 
-/// Names of the curves with a sample of their stroke, to the right of the title: the plot keeps its
-/// room.
-void draw_legend(QPainter& p, const PlotInput& in, QSizeF size) {
-  if (in.curves.size() < 2) return;  // one curve needs no key: the title names it
-  p.setFont(theme::text(13));
-  const QFontMetricsF fm(p.font());
-  double x = size.width() - 14;
+/// One entry of the key: a sample of the stroke, or a square for readings, and its name.
+struct KeyEntry {
+  const PlotCurve* curve = nullptr;
+  QString name;
+};
+
+constexpr double kSample = 22;
+constexpr double kSquare = 7;
+
+std::vector<KeyEntry> key_of(const PlotInput& in) {
+  std::vector<KeyEntry> list;
+  if (in.curves.size() < 2) return list;  // one curve needs no key: the title names it
+  for (const auto& c : in.curves)
+    if (!c.name.isEmpty() && !c.points.empty()) list.push_back({&c, c.name});
   for (const auto& q : in.points)
     if (q.soft) {
-      const double w = fm.horizontalAdvance(q.name);
-      x -= w;
-      p.setPen(theme::kScribe);
-      p.drawText(QRectF(x, 8, w + 2, 24), Qt::AlignVCenter, q.name);
-      x -= 14;
-      p.setPen(QPen(theme::kMarkOnDye, 1.3));
-      p.drawRect(QRectF(x, 16.5, 7, 7));
-      x -= 14;
+      list.push_back({nullptr, q.name});
       break;
     }
-  for (auto it = in.curves.rbegin(); it != in.curves.rend(); ++it) {
-    if (it->name.isEmpty() || it->points.empty()) continue;
-    const double w = fm.horizontalAdvance(it->name);
-    x -= w;
+  return list;
+}
+
+double key_width(const std::vector<KeyEntry>& key) {
+  const QFontMetricsF fm(theme::text(13));
+  double w = 0;
+  for (const KeyEntry& k : key)
+    w += 12 + (k.curve ? kSample : kSquare) + 6 + fm.horizontalAdvance(k.name);
+  return w;
+}
+
+/// The key stands to the right of the title: the plot keeps its height. Where both do not fit the
+/// key stays, for the axes say the rest.
+bool title_fits(const PlotInput& in, QSizeF size) {
+  return QFontMetricsF(theme::text(14, true)).horizontalAdvance(in.title) + key_width(key_of(in)) +
+             28 <=
+         size.width();
+}
+
+void draw_head(QPainter& p, const PlotInput& in, QSizeF size) {
+  const auto key = key_of(in);
+  p.setPen(theme::kScribe);
+  p.setFont(theme::text(14, true));
+  if (title_fits(in, size))
+    p.drawText(QRectF(14, 8, size.width() - 28, 24), Qt::AlignLeft | Qt::AlignVCenter, in.title);
+  p.setFont(theme::text(13));
+  const QFontMetricsF fm(p.font());
+  double x = size.width() - 14 - key_width(key);
+  for (const KeyEntry& k : key) {
+    x += 12;
+    if (k.curve) {
+      p.setPen(pen_of(*k.curve));
+      p.drawLine(QPointF(x, 20), QPointF(x + kSample, 20));
+    } else {
+      p.setPen(QPen(theme::kMarkOnDye, 1.3));
+      p.drawRect(QRectF(x, 16.5, kSquare, kSquare));
+    }
+    x += (k.curve ? kSample : kSquare) + 6;
+    const double w = fm.horizontalAdvance(k.name);
     p.setPen(theme::kScribe);
-    p.drawText(QRectF(x, 8, w + 2, 24), Qt::AlignVCenter, it->name);
-    x -= 32;
-    p.setPen(pen_of(*it));
-    p.drawLine(QPointF(x, 20), QPointF(x + 26, 20));
-    x -= 14;
+    p.drawText(QRectF(x, 8, w + 2, 24), Qt::AlignVCenter, k.name);
+    x += w;
   }
 }
 
@@ -282,7 +323,7 @@ Picture plot(const PlotInput& input, QSizeF size) {
   pic.layers.emplace_back([=](QPainter& p) { draw_curves(p, input, f); });
   if (!nothing) pic.layers.emplace_back([=](QPainter& p) { draw_limits(p, input, f); });
   pic.layers.emplace_back([=](QPainter& p) { draw_points(p, input, f); });
-  pic.layers.emplace_back([=](QPainter& p) { draw_legend(p, input, size); });
+  pic.layers.emplace_back([=](QPainter& p) { draw_head(p, input, size); });
   if (!nothing) pic.layers.emplace_back([=](QPainter& p) { draw_cursor(p, input, f); });
   if (nothing && !input.empty.isEmpty())
     pic.layers.emplace_back([=](QPainter& p) {

@@ -16,26 +16,26 @@ constexpr double kNone = 1e9;  // sorts what cannot be said last
 
 struct Type {
   const char* words;
-  int kind;
   double diaphragm_m, second_m;  ///< vacuum types
   double across_m, depth_m;      ///< room it takes with its master
-  bool pump;                     ///< brings its own vacuum
   const char* fails;
+  int kind;
+  bool pump = false;  ///< brings its own vacuum
 };
 constexpr Type kTypes[] = {
-    {"No assist", 0, 0, 0, 0.10, 0.22, false, "Nothing to fail: the pedal stays as it is."},
-    {"Vacuum, 9 in single", 1, 0.2286, 0, 0.25, 0.32, false,
-     "Stays assisted for a push or two, then the leg alone and its dead force."},
-    {"Vacuum, 8 in tandem", 1, 0.2032, 0.2032, 0.22, 0.38, false,
-     "Stays assisted for a push or two, then the leg alone and its dead force."},
-    {"Vacuum, 9 in with electric pump", 1, 0.2286, 0, 0.25, 0.32, true,
-     "With the pump dead the reservoir serves a few pushes; a warning lamp must tell."},
-    {"Steering-fed hydraulic", 2, 0, 0, 0.18, 0.36, false,
-     "The accumulator serves two or three stops, then the leg alone."},
-    {"Electro-mechanical", 3, 0, 0, 0.20, 0.35, false,
-     "Dead at once when a feed is missing: the leg alone."},
-    {"Remote servo in the line", 4, 0.1778, 0, 0.10, 0.22, false,
-     "The circuits it feeds fall to line pressure; balance between axles changes."}};
+    {"No assist", 0, 0, 0.10, 0.22, "Nothing to fail: the pedal stays as it is.", 0},
+    {"Vacuum, 9 in single", 0.2286, 0, 0.25, 0.32,
+     "Stays assisted for a push or two, then the leg alone and its dead force.", 1},
+    {"Vacuum, 8 in tandem", 0.2032, 0.2032, 0.22, 0.38,
+     "Stays assisted for a push or two, then the leg alone and its dead force.", 1},
+    {"Vacuum, 9 in with electric pump", 0.2286, 0, 0.25, 0.32,
+     "With the pump dead the reservoir serves a few pushes; a warning lamp must tell.", 1, true},
+    {"Steering-fed hydraulic", 0, 0, 0.18, 0.36,
+     "The accumulator serves two or three stops, then the leg alone.", 2},
+    {"Electro-mechanical", 0, 0, 0.20, 0.35, "Dead at once when a feed is missing: the leg alone.",
+     3},
+    {"Remote servo in the line", 0.1778, 0, 0.10, 0.22,
+     "The circuits it feeds fall to line pressure; balance between axles changes.", 4}};
 
 void set(Sheet& s, Param p, double si) {
   s.set(p, measured(p, si, How::estimate));

@@ -11,8 +11,8 @@ namespace {
 /// A state of one choice, or an age from a number of years on, and what follows.
 struct AgeRule {
   Param param;
-  double from;  ///< years, or the option
   Severity severity;
+  double from;  ///< years, or the option
   const char* code;
   const char* what;
   const char* remedy;
@@ -20,49 +20,49 @@ struct AgeRule {
 };
 
 constexpr AgeRule kAge[] = {
-    {Param::age_nuts, 2, Severity::warning, "ageing.nuts", "Line nuts are rounded",
+    {Param::age_nuts, Severity::warning, 2, "ageing.nuts", "Line nuts are rounded",
      "Cut the tube and make it anew: cheaper than a sheared port", "tube, nuts, flaring tool"},
-    {Param::age_nuts, 1, Severity::warning, "ageing.nuts",
+    {Param::age_nuts, Severity::warning, 1, "ageing.nuts",
      "Line nuts are rusted to the tube: turning them twists it off",
      "Soak for days, heat with care, or plan the line as new", "tube and nuts for those lines"},
-    {Param::age_nipples, 2, Severity::warning, "ageing.nipples",
+    {Param::age_nipples, Severity::warning, 2, "ageing.nipples",
      "A nipple is broken or blocked: that wheel cannot be bled",
      "Renew the nipple or the cylinder before bleeding", "nipples, perhaps a wheel cylinder"},
-    {Param::age_nipples, 1, Severity::warning, "ageing.nipples", "A nipple is stuck and will shear",
+    {Param::age_nipples, Severity::warning, 1, "ageing.nipples", "A nipple is stuck and will shear",
      "Soak and warm it before the fluid is out", "nipples"},
-    {Param::age_hoses, 10, Severity::warning, "ageing.hoses",
+    {Param::age_hoses, Severity::warning, 10, "ageing.hoses",
      "Hoses over ten years: they swell inside and crack when bent aside",
      "Renew all of them with this job", "flexible hoses"},
-    {Param::age_hoses, 6, Severity::note, "ageing.hoses", "Hoses past six years",
+    {Param::age_hoses, Severity::note, 6, "ageing.hoses", "Hoses past six years",
      "Bend them sharply and look for cracks", ""},
-    {Param::age_fluid, 2, Severity::note, "ageing.fluid",
+    {Param::age_fluid, Severity::note, 2, "ageing.fluid",
      "Fluid past two years holds water: a hot pedal sinks earlier", "Change all of it",
      "fluid of the same grade"},
-    {Param::age_check_valve, 10, Severity::note, "ageing.check_valve",
+    {Param::age_check_valve, Severity::note, 10, "ageing.check_valve",
      "An old check valve breaks out of its grommet when the hose is pulled",
      "Have one with its grommet in hand", "check valve, grommet, vacuum hose"},
-    {Param::age_shelf, 8, Severity::warning, "ageing.shelf",
+    {Param::age_shelf, Severity::warning, 8, "ageing.shelf",
      "The new unit has lain on a shelf for years: its rubber is old, its bore may be stained",
      "Look into the bore, renew the rubber, or ask for a younger one", "seal kit"},
-    {Param::age_spacers, 2, Severity::warning, "ageing.spacers",
+    {Param::age_spacers, Severity::warning, 2, "ageing.spacers",
      "A spacer is missing: the studs pull on thin sheet",
      "Measure the stack before anything is ordered; see Fit", "spacer of the measured thickness"},
-    {Param::age_spacers, 1, Severity::note, "ageing.spacers",
+    {Param::age_spacers, Severity::note, 1, "ageing.spacers",
      "A cracked spacer changes the rod's clearance when it is renewed",
      "Measure its thickness before it breaks", "spacer, gasket"},
-    {Param::age_drain, 1, Severity::note, "ageing.drain",
+    {Param::age_drain, Severity::note, 1, "ageing.drain",
      "A blocked drain stands water on the unit's face: the shell rusts through",
      "Clear it first; look at the shell's lower edge", ""},
-    {Param::age_sensor, 2, Severity::note, "ageing.sensor",
+    {Param::age_sensor, Severity::note, 2, "ageing.sensor",
      "The switch will break when its plug is pulled", "Have one in hand",
      "level or pressure switch"},
-    {Param::age_boot, 1, Severity::warning, "ageing.boot",
+    {Param::age_boot, Severity::warning, 1, "ageing.boot",
      "A torn boot let water in: expect rust at the bore's open end",
      "Gauge the bore before buying a kit", "boot"},
-    {Param::age_grommets, 1, Severity::note, "ageing.grommets",
+    {Param::age_grommets, Severity::note, 1, "ageing.grommets",
      "Hard grommets tear when the reservoir is rocked out", "Have them in hand",
      "reservoir grommets"},
-    {Param::age_pitting, 2, Severity::warning, "ageing.pitting",
+    {Param::age_pitting, Severity::warning, 2, "ageing.pitting",
      "A pitted bore cuts new cups in weeks", "Gauge it: sleeve or renew", "unit or sleeving"}};
 
 struct ChangeRule {

@@ -54,9 +54,9 @@ std::string disturbed_since(const Job& job, const std::string& gate) {
     return {};
   for (const auto& [id, step] : job.steps) {
     if (!step.done || !is_day(step.date) || step.date <= g->second.date) continue;
-    const bool touches = std::any_of(std::begin(kTouches), std::end(kTouches), [&](const Touch& t) {
-      return gate == t.gate && begins(id, t.step);
-    });
+    const bool touches = std::any_of(
+        std::begin(kTouches), std::end(kTouches),
+        [&, &step_id = id](const Touch& t) { return gate == t.gate && begins(step_id, t.step); });
     if (!touches) continue;
     std::string words = id;
     for (const Step& s : install_steps(job))
