@@ -64,6 +64,8 @@ void match_studs(PatternReport& r) {
                  m.off_m <= (nearest_d + kClearance_m - n.diameter_m) / 2 + kClearance_m / 2;
       const double web = m.off_m - (n.diameter_m + nearest_d) / 2;
       m.meets = !m.serves && web < kWebDiameters * std::max(n.diameter_m, nearest_d);
+      m.overlaps =
+          !m.serves && m.off_m < (clearance_hole_m(n.diameter_m) + clearance_hole_m(nearest_d)) / 2;
     }
     r.matches.push_back(m);
   }
@@ -100,6 +102,23 @@ void check_blank(const Values& plan, PatternReport& r) {
   check(Param::fit_plate_height, r.plate_height_m, "high");
 }
 
+/// Both patterns in one plate: no hole may run into another, nor an old bolt stand in the collar.
+void check_plate_holes(const Values& plan, PatternReport& r) {
+  const bool in_collar =
+      std::any_of(r.old_pattern.studs.begin(), r.old_pattern.studs.end(), [&](const Hole& h) {
+        return std::hypot(h.x_m, h.z_m) < (r.pilot_hole_m + clearance_hole_m(h.diameter_m)) / 2;
+      });
+  r.plate_holes_meet = in_collar || std::any_of(r.matches.begin(), r.matches.end(),
+                                                [](const StudMatch& m) { return m.overlaps; });
+  if (r.plate_holes_meet && r.plate && plan.si(Param::fit_plate) > 0)
+    r.findings.push_back(
+        {Severity::hard, Stage::fit, "fit.plate_holes",
+         "One plate cannot carry both patterns: its holes run into each other",
+         "no hole of the old pattern meets one of the new",
+         "Turn the new pattern, or hold the plate by other bolts; measure both stud circles again",
+         "geometry"});
+}
+
 void judge(const Values& plan, PatternReport& r) {
   const auto serving = std::count_if(r.matches.begin(), r.matches.end(),
                                      [](const StudMatch& m) { return m.serves; });
@@ -112,13 +131,16 @@ void judge(const Values& plan, PatternReport& r) {
     return;
   }
   r.because.push_back(fmt::format("{} of {} old holes serve", serving, r.matches.size()));
+  check_plate_holes(plan, r);
   if (meets) {
-    r.because.emplace_back("new holes would meet old ones: weld the old ones up, or use a plate");
-    r.findings.push_back({Severity::warning, Stage::fit, "fit.holes_meet",
-                          "New holes in the firewall would run into old ones",
-                          "a web of one diameter between holes",
-                          "Carry the unit on an adapter plate, or close the old holes first",
-                          "common practice, no source"});
+    r.because.push_back(std::string("new holes would meet old ones: weld the old ones up, or ") +
+                        (r.plate_holes_meet ? "turn the new pattern" : "use a plate"));
+    r.findings.push_back(
+        {Severity::warning, Stage::fit, "fit.holes_meet",
+         "New holes in the firewall would run into old ones", "a web of one diameter between holes",
+         r.plate_holes_meet ? "Close the old holes first, or turn the new pattern on a plate"
+                            : "Carry the unit on an adapter plate, or close the old holes first",
+         "common practice, no source"});
   }
   if (plan.known(Param::rod_stack) && plan.si(Param::rod_stack) + 1e-6 < plan.si(Param::fit_plate))
     r.findings.push_back(

@@ -27,9 +27,10 @@ struct Pattern {
 
 /// A new stud against the old ones.
 struct StudMatch {
-  double off_m = 0;     ///< to the nearest old stud
-  bool serves = false;  ///< that old hole takes it, within its clearance
-  bool meets = false;   ///< too near for two holes: the web between them is under a diameter
+  double off_m = 0;       ///< to the nearest old stud
+  bool serves = false;    ///< that old hole takes it, within its clearance
+  bool meets = false;     ///< too near for two holes: the web between them is under a diameter
+  bool overlaps = false;  ///< the drilled holes would run into each other, in any sheet or plate
 };
 struct PatternReport {
   Pattern old_pattern;
@@ -37,6 +38,7 @@ struct PatternReport {
   std::vector<StudMatch> matches;  ///< one a new stud
   bool bolts_on = false;           ///< every new stud finds its old hole
   bool plate = false;              ///< an adapter plate joins them
+  bool plate_holes_meet = false;   ///< one plate cannot carry both: its holes run together
   double plate_width_m = 0;        ///< smallest plate that holds both, a diameter and a half beyond
   double plate_height_m = 0;
   double pilot_hole_m = 0;  ///< hole for the new unit's collar

@@ -178,13 +178,19 @@ Expected<Template> make_template(const Job& job, TemplateKind kind, double scale
       return fail({"unit.studs", "", "",
                    "The old pattern is not known: " + param_list(r.old_pattern.missing),
                    "A plate joins two patterns: measure the old one, Survey, The unit, As found"});
+    if (r.plate_holes_meet)
+      return fail({"fit.turn", "", "no hole of the old pattern meets one of the new",
+                   "One plate cannot carry both patterns: its holes run into each other",
+                   "Turn the new pattern, or hold the plate by other bolts"});
     add_old_holes(t, r, true);
     const double w = r.plate_width_m * 500;
     const double h = r.plate_height_m * 500;
     box(t, -w, -h, w, h);
+    const double thick = plan.si(Param::fit_plate) * 1e3;
     t.texts.push_back({-w + 2, h - 5, 3,
-                       fmt::format("{:.1f} x {:.1f} mm, {:.1f} mm thick", 2 * w, 2 * h,
-                                   plan.si(Param::fit_plate) * 1e3)});
+                       fmt::format("{:.1f} x {:.1f} mm, ", 2 * w, 2 * h) +
+                           (thick > 0 ? fmt::format("{:.1f} mm thick", thick)
+                                      : std::string("thickness not entered"))});
   }
   write_order(t, r, plan);
   t.findings = r.findings;

@@ -149,6 +149,28 @@ TEST_CASE("templates: only 1:1, every hole at its place, words and order with th
   const auto plate = make_template(job, TemplateKind::plate);
   REQUIRE(plate);
   CHECK(plate->circles.size() == 5);
+  const auto says = [](const Template& of, const char* words) {
+    return std::any_of(of.texts.begin(), of.texts.end(), [&](const TemplateText& w) {
+      return w.words.find(words) != std::string::npos;
+    });
+  };
+  CHECK(says(*plate, "thickness not entered"));
+  // 80 mm over 76 mm: centres 2 mm apart, the holes run together in any plate; turned they do not.
+  two_studs(job, Which::found, 0.076, 0.008);
+  plan(job, Param::fit_plate, 0.006);
+  CHECK(has(pattern_report(job).findings, "fit.plate_holes"));
+  const auto joined = make_template(job, TemplateKind::plate);
+  REQUIRE_FALSE(joined);
+  CHECK(joined.error().reason.find("run into each other") != std::string::npos);
+  plan(job, Param::fit_turn, std::acos(0.0));
+  CHECK_FALSE(has(pattern_report(job).findings, "fit.plate_holes"));
+  const auto turned = make_template(job, TemplateKind::plate);
+  REQUIRE(turned);
+  CHECK(says(*turned, "6.0 mm thick"));
+  two_studs(job, Which::found, 0.040, 0.008);  // the old bolts would stand in the collar's hole
+  CHECK_FALSE(make_template(job, TemplateKind::plate));
+  two_studs(job, Which::found, 0.060, 0.008);
+  plan(job, Param::fit_turn, 0);
   plan(job, Param::fit_plate_width, 0.070);  // the patterns are larger than the blank
   CHECK(has(pattern_report(job).findings, "fit.plate_small"));
   const auto small = make_template(job, TemplateKind::plate);

@@ -54,6 +54,10 @@ TEST_CASE("a template asks for what is missing, then is written full size") {
   CHECK(page->pattern()->figures()->text().contains("Does not bolt on"));
   b.next_file = b.dir.filePath("plate.dxf");
   QTest::mouseClick(button(page, "Adapter plate…"), Qt::LeftButton);
+  CHECK(page->template_line()->text().contains("run into each other"));
+  CHECK_FALSE(QFile::exists(b.next_file));
+  b.type(b.entry(panel, Which::found, Param::unit_stud_pitch), "2 1/4 in");
+  QTest::mouseClick(button(page, "Adapter plate…"), Qt::LeftButton);
   CHECK(QFile::exists(b.next_file));
   // The steps carry the sizes.
   const auto steps = install_steps(b.session.job());
