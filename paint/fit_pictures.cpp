@@ -32,7 +32,7 @@ void draw_hole(QPainter& p, const Face& f, double x, double z, double d, bool ol
 
 void draw_patterns(QPainter& p, const PatternReport& r, const Face& f, const Values& plan) {
   p.setRenderHint(QPainter::Antialiasing);
-  if (r.plate) {
+  if (r.plate && !r.plate_holes_meet) {
     p.setPen(QPen(theme::kScribeFaint, 1.6, Qt::DashDotLine));
     p.setBrush(theme::kDyeDeep);
     p.drawRect(QRectF(f.at(-r.plate_width_m / 2, r.plate_height_m / 2),
@@ -100,7 +100,7 @@ Picture pattern_picture(const Job& job, const Style& style, QSizeF size) {
   QStringList key;
   if (!r.old_pattern.studs.empty()) key << QStringLiteral("dashed: old");
   if (!r.new_pattern.studs.empty()) key << QStringLiteral("drawn out: new");
-  if (r.plate)
+  if (r.plate && !r.plate_holes_meet)
     key << QStringLiteral("plate %1 × %2")
                .arg(length_text(r.plate_width_m, style, 0),
                     length_text(r.plate_height_m, style, 0));

@@ -51,7 +51,11 @@ FigureGroup pattern(const FigureInputs& in) {
     for (const StudMatch& m : r.matches)
       g.figures.push_back(judged(fmt::format("Stud {} off the nearest old one", ++n), m.off_m,
                                  Kind::length, 1, m.serves, m.meets ? "the holes would meet" : ""));
-    if (r.plate)
+    if (r.plate && r.plate_holes_meet)
+      g.figures.push_back(verdict_words("Adapter plate that joins them",
+                                        "None: its holes would run into each other",
+                                        Verdict::fail));
+    else if (r.plate)
       g.figures.push_back(words_only("Adapter plate that joins them",
                                      fmt::format("{:.0f} x {:.0f} mm at least",
                                                  r.plate_width_m * 1e3, r.plate_height_m * 1e3)));

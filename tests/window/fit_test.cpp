@@ -56,6 +56,7 @@ TEST_CASE("a template asks for what is missing, then is written full size") {
   QTest::mouseClick(button(page, "Adapter plate…"), Qt::LeftButton);
   CHECK(page->template_line()->text().contains("run into each other"));
   CHECK_FALSE(QFile::exists(b.next_file));
+  CHECK(page->pattern()->figures()->text().contains("None: its holes"));
   b.type(b.entry(panel, Which::found, Param::unit_stud_pitch), "2 1/4 in");
   QTest::mouseClick(button(page, "Adapter plate…"), Qt::LeftButton);
   CHECK(QFile::exists(b.next_file));
