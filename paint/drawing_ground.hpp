@@ -1,4 +1,4 @@
-// What the drawings of Fit and Rod share: the ground with its title, a word where something is
+// What the drawings in section and from above share: the ground with its title, a word where something is
 // missing, and lengths as the job shows them.
 #pragma once
 

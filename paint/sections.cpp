@@ -6,23 +6,11 @@
 #include <algorithm>
 #include <cmath>
 
-#include "paint/theme.hpp"
-#include "paint/words.hpp"
+#include "paint/drawing_ground.hpp"
 
 namespace yoke {
 
 namespace {
-
-void background(Picture& pic, const QString& title) {
-  const QSizeF size = pic.size;
-  pic.layers.emplace_back([=](QPainter& p) {
-    p.fillRect(QRectF(QPointF(0, 0), size), theme::kDye);
-    p.setPen(theme::kScribe);
-    p.setFont(theme::text(14, true));
-    p.drawText(QRectF(14, 8, size.width() - 28, 22), Qt::AlignLeft | Qt::AlignVCenter, title);
-  });
-  pic.said << title;
-}
 
 /// One unit in section: firewall, plates, snout behind the face, socket, ball.
 struct UnitSection {
@@ -144,7 +132,7 @@ void draw_wheel(QPainter& p, const QRectF& box, std::optional<Outlet> o, const Q
 Picture rod_section_picture(const Job& job, const RodReport&, const Style& style, QSizeF size) {
   Picture pic;
   pic.size = size;
-  background(pic, QStringLiteral("Where the rod's ball end finds its seat"));
+  ground(pic, QStringLiteral("Where the rod's ball end finds its seat"));
   const UnitSection units[] = {unit_of(job, Which::found), unit_of(job, Which::plan)};
   const QString names[] = {QStringLiteral("as found"), QStringLiteral("plan")};
   // Drawn for a small place and enlarged with it; one scale for both, to be compared by eye.
@@ -172,7 +160,7 @@ Picture rod_section_picture(const Job& job, const RodReport&, const Style& style
 Picture bleed_picture(const Job& job, const BleedPlan& plan, QSizeF size) {
   Picture pic;
   pic.size = size;
-  background(pic, QStringLiteral("The order on the car, from above"));
+  ground(pic, QStringLiteral("The order on the car, from above"));
   pic.layers.emplace_back([=](QPainter& p) {
     p.setRenderHint(QPainter::Antialiasing);
     p.setPen(QPen(theme::kScribeFaint, 1.4, Qt::DashLine));
@@ -216,7 +204,7 @@ Picture bleed_picture(const Job& job, const BleedPlan& plan, QSizeF size) {
 Picture outlets_picture(const Job& job, const OutletReport& report, QSizeF size) {
   Picture pic;
   pic.size = size;
-  background(pic, QStringLiteral("Which outlet feeds which wheel (touch a wheel to change it)"));
+  ground(pic, QStringLiteral("Which outlet feeds which wheel (touch a wheel to change it)"));
   pic.layers.emplace_back([=](QPainter& p) { draw_outlet_lines(p, job, size); });
   const Value kind = value_of(job, Which::plan, Param::master_kind);
   const bool tandem = !kind.known() || kind.si >= 1;
@@ -257,7 +245,7 @@ Picture rod_angle_picture(const Job& job, const AngleReport& report, const Style
                           QSizeF size) {
   Picture pic;
   pic.size = size;
-  background(pic, QStringLiteral("Rod and bore, drawn to scale"));
+  ground(pic, QStringLiteral("Rod and bore, drawn to scale"));
   if (report.points.empty()) {
     const QString why = report.missing.empty()
                             ? QStringLiteral("This geometry cannot be: see the finding")
