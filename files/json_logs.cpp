@@ -17,7 +17,7 @@ constexpr const char* kLaterKinds[] = {"front_discs",    "rear_discs", "booster"
 
 json write_readings(const std::vector<Reading>& readings) {
   json list = json::array();
-  for (const auto& r : readings)
+  for (const auto& r : readings) {
     list.push_back({{"force_N", r.force_n},
                     {"travel_m", r.travel_m},
                     {"force_plus_minus_N", r.force_doubt_n},
@@ -25,6 +25,8 @@ json write_readings(const std::vector<Reading>& readings) {
                     {"assist", r.assist_alive},
                     {"second_apply", r.second_apply},
                     {"hoses_clamped", r.hoses_clamped}});
+    if (r.pressure_pa) list.back()["pressure_Pa"] = *r.pressure_pa;
+  }
   return list;
 }
 
@@ -174,7 +176,10 @@ void read_logs(Checker& c, Job& job, const json& root) {
                        c.number_of(v, "force_plus_minus_N", place, 0, 1000, 10),
                        c.number_of(v, "travel_plus_minus_m", place, 0, 0.2, 0.0015),
                        flag(c, v, "assist", place), flag(c, v, "second_apply", place),
-                       flag(c, v, "hoses_clamped", place)});
+                       flag(c, v, "hoses_clamped", place),
+                       v.contains("pressure_Pa")
+                           ? std::optional(c.number_of(v, "pressure_Pa", place, 0, 40e6, 0))
+                           : std::nullopt});
     });
   read_plans(c, job, root);
   if (const json* v = c.object(root, "pump")) {

@@ -68,7 +68,8 @@ json readings() {
                         {"travel_plus_minus_m", number(0, 0.2)},
                         {"assist", flag()},
                         {"second_apply", flag()},
-                        {"hoses_clamped", flag()}});
+                        {"hoses_clamped", flag()},
+                        {"pressure_Pa", number(0, 40e6)}});
 }
 
 }  // namespace

@@ -19,11 +19,13 @@ QLineEdit* figure_entry(const QString& name, const QString& hint, QWidget* paren
 }
 
 namespace {
-/// How a reading was taken, short: "off, 2nd, clamped".
-QString taken_words(const Reading& r) {
+/// How a reading was taken, short: "off, 2nd, clamped, 3.20 MPa".
+QString taken_words(const Reading& r, const Style& style) {
   QString w = r.assist_alive ? QObject::tr("on") : QObject::tr("off");
   if (r.second_apply) w += QObject::tr(", 2nd");
   if (r.hoses_clamped) w += QObject::tr(", clamped");
+  if (r.pressure_pa)
+    w += QStringLiteral(", ") + quantity_text(*r.pressure_pa, Kind::pressure, 2, style);
   return w;
 }
 }  // namespace
@@ -48,6 +50,8 @@ ReadingsBox::ReadingsBox(Session& session, std::vector<Reading> Job::*list, cons
   auto* row = new QHBoxLayout;
   force_ = figure_entry(tr("Pad force"), tr("20 kg"), this);
   travel_ = figure_entry(tr("Pad travel"), tr("48 mm"), this);
+  gauge_ = figure_entry(tr("Gauge pressure, if there is one"), tr("gauge"), this);
+  gauge_->setToolTip(tr("Line pressure at this press, where a gauge is fitted: 30 bar, 450 psi"));
   assist_ = new QCheckBox(tr("assist"), this);
   second_ = new QCheckBox(tr("2nd in a row"), this);
   second_->setToolTip(tr("Clearances are taken up then: it tells them from slack and air"));
@@ -57,6 +61,7 @@ ReadingsBox::ReadingsBox(Session& session, std::vector<Reading> Job::*list, cons
   add->setObjectName(QStringLiteral("main"));
   row->addWidget(force_);
   row->addWidget(travel_);
+  row->addWidget(gauge_);
   row->addWidget(assist_);
   row->addWidget(add);
   box->addLayout(row);
@@ -74,6 +79,7 @@ ReadingsBox::ReadingsBox(Session& session, std::vector<Reading> Job::*list, cons
   box->addWidget(refusal_);
   connect(add, &QPushButton::clicked, this, &ReadingsBox::add_reading);
   connect(travel_, &QLineEdit::returnPressed, this, &ReadingsBox::add_reading);
+  connect(gauge_, &QLineEdit::returnPressed, this, &ReadingsBox::add_reading);
   connect(remove, &QPushButton::clicked, this, [this] {
     const int row_at = table_->currentRow();
     if (row_at < 0) return;
@@ -88,6 +94,9 @@ void ReadingsBox::add_reading() {
   const auto f = parse_quantity(force_->text().toStdString(), Kind::force, session_.style().units);
   const auto t =
       parse_quantity(travel_->text().toStdString(), Kind::length, session_.style().units);
+  const QString gauge = gauge_->text().trimmed();
+  const auto p = parse_quantity(gauge.isEmpty() ? "0" : gauge.toStdString(), Kind::pressure,
+                                session_.style().units);
   QString why;
   if (!f)
     why = tr("Force: ") + error_text(f.error());
@@ -97,6 +106,10 @@ void ReadingsBox::add_reading() {
     why = tr("Travel: ") + error_text(t.error());
   else if (*t < 0 || *t > 0.4)
     why = tr("A pad travel of %1 cannot be; allowed: 0 mm to 400 mm").arg(travel_->text());
+  else if (!p)
+    why = tr("Gauge: ") + error_text(p.error());
+  else if (*p < 0 || *p > 40e6)
+    why = tr("A gauge pressure of %1 cannot be; allowed: 0 bar to 400 bar").arg(gauge);
   refuse(why);
   if (!why.isEmpty()) return;
   Reading r;
@@ -105,11 +118,13 @@ void ReadingsBox::add_reading() {
   r.assist_alive = assist_->isChecked();
   r.second_apply = second_->isChecked();
   r.hoses_clamped = clamped_->isChecked();
+  if (!gauge.isEmpty()) r.pressure_pa = *p;
   session_.edit(tr("reading %1 at %2").arg(force_->text(), travel_->text()), [&](Job& j) {
     if ((j.*list_).size() < 2000) (j.*list_).push_back(r);
   });
   force_->clear();
   travel_->clear();
+  gauge_->clear();
   force_->setFocus();
 }
 
@@ -131,7 +146,7 @@ void ReadingsBox::refresh() {
     };
     table_->setItem(row, 0, cell(r.force_n, r.force_doubt_n, Kind::force, 0));
     table_->setItem(row, 1, cell(r.travel_m, r.travel_doubt_m, Kind::length, 1));
-    table_->setItem(row, 2, new QTableWidgetItem(taken_words(r)));
+    table_->setItem(row, 2, new QTableWidgetItem(taken_words(r, style)));
   }
 }
 

@@ -21,6 +21,7 @@ class ReadingsBox : public QWidget {
               QWidget* parent);
   [[nodiscard]] QLineEdit* force() const { return force_; }
   [[nodiscard]] QLineEdit* travel() const { return travel_; }
+  [[nodiscard]] QLineEdit* gauge() const { return gauge_; }
   void refresh();
   /// Shows why something typed here or beside was refused; empty hides it.
   void refuse(const QString& why);
@@ -32,6 +33,7 @@ class ReadingsBox : public QWidget {
   QTableWidget* table_;
   QLineEdit* force_;
   QLineEdit* travel_;
+  QLineEdit* gauge_;
   QCheckBox* assist_;
   QCheckBox* second_;
   QCheckBox* clamped_;

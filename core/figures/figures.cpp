@@ -164,7 +164,7 @@ std::vector<Finding> figure_findings(const Job& job) {
       {"flange", "Sheet metal", Severity::hard, "fit.crush", "Sleeves through the box"},
       {"offset", "Rod angle from what is left", Severity::warning, "fit.offset",
        "Close the budget: move, or a lug"},
-      {"openings", "Close it", Severity::warning, "fit.opening",
+      {"openings", "Gap around the new unit", Severity::warning, "fit.opening",
        "A plate, sealed: fumes and fire stay out"},
       {"attitude", "Master's nose, up", Severity::warning, "fit.nose", "Air stays at the far end"},
       {"attitude", "Servo's nose, up", Severity::warning, "fit.servo", "Turn it within its band"},

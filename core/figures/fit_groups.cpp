@@ -93,6 +93,10 @@ FigureGroup flange(const FigureInputs& in) {
       g.figures.push_back(judged("Thread left for the nut", r->engaged.value(), Kind::length, 1,
                                  r->enough,
                                  fmt::format("{:.1f} mm wanted", r->wanted.value() * 1e3)));
+      g.figures.push_back(told(
+          "Studs at least", (s.spacers + s.panel + s.washer + r->wanted).value(), Kind::length, 1,
+          fmt::format("through {:.1f} mm of plates, panel and washer",
+                      (s.spacers + s.panel + s.washer).value() * 1e3)));
       if (!r->enough)
         g.figures.push_back(told("Studs longer by", (r->wanted - r->engaged).value(), Kind::length,
                                  1, "or a thinner stack"));
@@ -102,6 +106,10 @@ FigureGroup flange(const FigureInputs& in) {
           r->crushes ? Verdict::fail : Verdict::pass));
     }
   }
+  if (v.known(Param::rod_stack) && in.strip.found.known(Param::rod_stack))
+    g.figures.push_back(told("Plates move the rod's seat by",
+                             v.si(Param::rod_stack) - in.strip.found.si(Param::rod_stack),
+                             Kind::length, 2, "counted under Rod; plus: a longer rod"));
   if (v.si(Param::fit_plate) > 0)
     g.figures.push_back(told("The plate makes the rod longer by", v.si(Param::fit_plate),
                              Kind::length, 1, "count it under Rod, plates and gaskets"));
@@ -239,7 +247,8 @@ FigureGroup openings(const FigureInputs& in) {
   g.figures.push_back(told("Old opening wider by", left, Kind::length, 1));
   g.figures.push_back(
       left > 1e-3
-          ? verdict_words("Close it", "a plate behind the unit, sealed all around", Verdict::fail)
+          ? verdict_words("Gap around the new unit",
+                          "close it: a plate behind the unit, sealed all around", Verdict::fail)
           : verdict_words("Opening",
                           left < -0.1e-3 ? "is opened to the new collar" : "fits the new collar",
                           Verdict::pass));
@@ -254,7 +263,9 @@ FigureGroup openings(const FigureInputs& in) {
   }
   if (unused > 0)
     g.figures.push_back(
-        told("Old stud holes to plug", static_cast<double>(unused), Kind::number, 0));
+        told("Old stud holes to plug", static_cast<double>(unused), Kind::number, 0,
+             fmt::format("each {:.1f} mm",
+                         clearance_hole_m(r.old_pattern.studs.front().diameter_m) * 1e3)));
   return g;
 }
 

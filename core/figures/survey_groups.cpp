@@ -72,7 +72,8 @@ FigureGroup symptoms(const FigureInputs& in) {
   g.title = "What is wrong as found";
   const Assembly& a = in.strip.found_system;
   const bool pressed = !in.strip.clutch && a.system && a.system->wheels;
-  g.source = pressed ? "each cause pressed at its best size, AICc; rules of what was felt: common "
+  g.source = pressed ? "one cause at a time, each at its best size, AICc; never above 99 %; rules "
+                       "of what was felt: common "
                        "practice"
                      : "by rule alone, common practice: brakes as found are not all known";
   pump_figures(g, in, s);
@@ -86,8 +87,9 @@ FigureGroup symptoms(const FigureInputs& in) {
     if (i > 0 && h.weight < 0.01) break;
     std::string note = h.size_words.empty() ? std::string() : h.size_words + ". ";
     note += cause_advice(h.cause);
-    g.figures.push_back(told(fmt::format("{}. {}", i + 1, cause_words(h.cause)), h.weight,
-                             Kind::fraction, 0, note));
+    // Weights compare the causes listed, one at a time: none is ever certain.
+    g.figures.push_back(told(fmt::format("{}. {}", i + 1, cause_words(h.cause)),
+                             std::min(h.weight, 0.99), Kind::fraction, 0, note));
   }
   if (!d.next_test.empty()) g.figures.push_back(words_only("Cheapest next test", d.next_test));
   return g;
@@ -115,6 +117,35 @@ FigureGroup slack(const FigureInputs& in) {
   return g;
 }
 
+/// What a gauge read beside what the model says of the brakes as found at the same pad force.
+void gauge_figures(FigureGroup& g, const FigureInputs& in) {
+  const ConditionReport found = condition_report(in.strip, ConditionId::found, 128);
+  const bool has_booster = has_assist(*in.job, Which::found);
+  int n = 0;
+  for (const Reading& r : in.job->before) {
+    ++n;
+    if (!r.pressure_pa) continue;
+    std::string note = fmt::format("press {}", n);
+    // The curve as found has its assist working: a press without it is not on that curve.
+    if (found.curve && (r.assist_alive || !has_booster)) {
+      const auto& points = found.curve->points;
+      const auto at =
+          std::lower_bound(points.begin(), points.end(), r.force_n,
+                           [](const FeelPoint& p, double f) { return p.pad_force_n < f; });
+      if (at != points.end() && at != points.begin()) {
+        const auto low = std::prev(at);
+        const double span = at->pad_force_n - low->pad_force_n;
+        const double part = span > 0 ? (r.force_n - low->pad_force_n) / span : 0;
+        const double calc = low->pressure_pa + part * (at->pressure_pa - low->pressure_pa);
+        note += ", calculated " + format_quantity(calc, Kind::pressure, 2, Style{});
+      }
+    } else if (has_booster) {
+      note += ", assist off";
+    }
+    g.figures.push_back(told("Gauge", *r.pressure_pa, Kind::pressure, 2, note));
+  }
+}
+
 FigureGroup before(const FigureInputs& in) {
   FigureGroup g;
   const auto& list = in.job->before;
@@ -122,6 +153,7 @@ FigureGroup before(const FigureInputs& in) {
   g.title = "The pedal before anything was changed";
   g.source = "straight line through the readings, least squares";
   g.figures.push_back(told("Readings kept", static_cast<double>(list.size()), Kind::number, 0));
+  gauge_figures(g, in);
   double n = 0, sx = 0, sy = 0, sxx = 0, sxy = 0;
   for (const Reading& r : list) {
     if (r.assist_alive || r.second_apply || r.hoses_clamped) continue;

@@ -38,6 +38,7 @@ struct Reading {
   bool assist_alive = false;
   bool second_apply = false;   ///< right after another press: clearances are taken up
   bool hoses_clamped = false;  ///< flexible hoses clamped off: only the lines before them give
+  std::optional<double> pressure_pa = std::nullopt;  ///< a gauge in the line, where one is fitted
   bool operator==(const Reading&) const = default;
 };
 

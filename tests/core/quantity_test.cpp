@@ -6,8 +6,10 @@
 #include "job/params.hpp"
 #include "quantity/drills.hpp"
 #include "quantity/quantity.hpp"
+#include "support/gnu_units.hpp"
 
 using namespace yoke;
+using namespace yoke::test;
 
 namespace {
 
@@ -16,18 +18,6 @@ struct Reads {
   Kind kind;
   double si;
 };
-
-/// Asks GNU units (a general reference program) for a conversion factor.
-double gnu_units(const std::string& from, const std::string& to) {
-  const std::string command = "units -t '" + from + "' '" + to + "' 2>/dev/null";
-  FILE* pipe = popen(command.c_str(), "r");
-  REQUIRE(pipe != nullptr);
-  char buffer[128] = {};
-  const bool got = std::fgets(buffer, sizeof buffer, pipe) != nullptr;
-  pclose(pipe);
-  REQUIRE(got);
-  return std::stod(buffer);
-}
 
 }  // namespace
 
@@ -176,7 +166,7 @@ TEST_CASE("number drills agree with GNU units") {
   for (int n = 1; n <= 60; ++n) {
     INFO(n);
     const double theirs = gnu_units("drillgauge(" + std::to_string(n) + ")", "m");
-    CHECK(*number_drill_m(n) == Approx(theirs).margin(1.5e-6));
+    CHECK(*number_drill_m(n) == Approx(theirs).epsilon(1e-9));
   }
   CHECK_FALSE(number_drill_m(0));
   CHECK_FALSE(number_drill_m(61));

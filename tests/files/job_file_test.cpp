@@ -54,7 +54,7 @@ Job full_job() {
     }
   job.steps["out.cap"] = {true, "2026-01-02", "capped"};
   job.bleeding["rr"] = {12, 3, 4};
-  job.readings = {{55.5, 0.061, 4, 0.002, false}, {120.25, 0.07, 5, 0.001, true}};
+  job.readings = {{55.5, 0.061, 4, 0.002, false}, {120.25, 0.07, 5, 0.001, true, false, false, 3.1e6}};
   job.pump = {0.08, 0.05, 0.001, 60.0};
   job.gates["weep"] = {GateState::failed, "2026-02-03", "front left"};
   return job;
@@ -135,6 +135,7 @@ TEST_CASE("broken files give a message that names the place, and nothing is open
       {"done as number", with("/steps/out.cap/done", 1), "done"},
       {"gate of no state", with("/gates/weep/state", "maybe"), "state"},
       {"reading out of range", with("/readings/0/force_N", 1e9), "readings[0]"},
+      {"gauge out of range", with("/readings/0/pressure_Pa", 1e9), "readings[0]"},
       {"readings as object", with("/readings", nlohmann::json::object()), "readings"},
       {"pump out of range", with("/pump/first_m", -3), "pump.first_m"},
       {"title as number", with("/title", 3), "title"},

@@ -145,7 +145,19 @@ TEST_CASE("the before-curve is read with scale and tape, and stands in the plots
   b.type(page->before()->travel(), "99 mm");
   REQUIRE(b.session.job().before.size() == kept + 1);
   CHECK(b.session.job().before.back().force_n == Approx(18 * 9.80665));
+  CHECK_FALSE(b.session.job().before.back().pressure_pa);
   CHECK(page->wrong()->figures()->text().contains("Dead stroke"));
+  b.type(page->before()->force(), "30 kg", Qt::Key_Tab);
+  b.type(page->before()->travel(), "110 mm", Qt::Key_Tab);
+  b.type(page->before()->gauge(), "30 bar");
+  REQUIRE(b.session.job().before.back().pressure_pa);
+  CHECK(*b.session.job().before.back().pressure_pa == Approx(3e6));
+  CHECK(page->wrong()->figures()->text().contains("Gauge: 3.00 MPa"));
+  b.type(page->before()->force(), "30 kg", Qt::Key_Tab);
+  b.type(page->before()->travel(), "110 mm", Qt::Key_Tab);
+  b.type(page->before()->gauge(), "900 bar");  // refused, nothing added
+  CHECK(b.session.job().before.size() == kept + 2);
+  b.session.undo();
   b.type(page->before()->force(), "9000 kg", Qt::Key_Tab);
   b.type(page->before()->travel(), "99 mm");
   CHECK(b.session.job().before.size() == kept + 1);
