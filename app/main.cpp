@@ -1,7 +1,6 @@
 #include <QApplication>
 #include <QDir>
 #include <QSettings>
-#include <QStandardPaths>
 #include <clocale>
 #include <cstdio>
 
@@ -15,6 +14,7 @@ struct Words {
   QString shots;
   QSize size{1280, 800};
   QString job;
+  int job_at = 0;  ///< which word: a name that is no UTF-8 must reach the disk as it was given
   QString wrong;
   bool help = false;
 };
@@ -36,9 +36,17 @@ Words read_words(const QStringList& list) {
       w.wrong = QStringLiteral("There is no option ") + list[i];
     } else {
       w.job = list[i];
+      w.job_at = i + 1;
     }
   }
   return w;
+}
+
+/// Where unsaved work goes that has no file of its own to stand beside.
+QString state_folder() {
+  QString base = qEnvironmentVariable("XDG_STATE_HOME");
+  if (!QDir::isAbsolutePath(base)) base = QDir::homePath() + QStringLiteral("/.local/state");
+  return base + QStringLiteral("/yokestep");
 }
 
 }  // namespace
@@ -67,13 +75,10 @@ int main(int argc, char** argv) {
       qBound(0, QSettings().value(QStringLiteral("units"), 2).toInt(), 2));
   style.decimal_comma = QLocale().decimalPoint() == QStringLiteral(",");
   session.set_style(style);
-  const QString data = QStandardPaths::writableLocation(QStandardPaths::AppDataLocation);
-  if (QDir().mkpath(data)) session.set_scratch_folder(data);
+  session.set_state_folder(state_folder());
   yoke::MainWindow window(session, yoke::real_dialogs());
   window.show();
-  if (!words.job.isEmpty())
-    window.open_path(words.job);
-  else
-    session.recover_scratch();
+  if (words.job_at > 0) window.open_file(argv[words.job_at]);
+  window.offer_unnamed();
   return QApplication::exec();
 }

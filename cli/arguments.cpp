@@ -12,28 +12,52 @@ Error wrong(std::string value, std::string reason, std::string remedy = "See yok
   return {"arguments", std::move(value), "", std::move(reason), std::move(remedy)};
 }
 
-const std::map<std::string, std::vector<std::string>>& known_options() {
-  static const std::map<std::string, std::vector<std::string>> known{
-      {"solve", {}},
-      {"relative", {"--bore-old", "--bore-new", "--ratio-old", "--ratio-new"}},
+/// What may stand behind a command's name. What it would not read is refused, never passed over.
+struct Shape {
+  std::size_t least_files = 0;
+  std::size_t most_files = 0;
+  bool sets = false;  ///< takes --set, as whatever reads a job does
+  std::vector<std::string> options;
+};
+
+const std::map<std::string, Shape>& shapes() {
+  static const std::map<std::string, Shape> known{
+      {"solve", {1, 1, true, {}}},
+      {"relative", {0, 0, false, {"--bore-old", "--bore-new", "--ratio-old", "--ratio-new"}}},
       {"rod",
-       {"--snout-old", "--socket-old", "--stack-old", "--snout-new", "--socket-new", "--stack-new",
-        "--clearance-more", "--ratio", "--pitch", "--height"}},
+       {0,
+        1,
+        true,
+        {"--snout-old", "--socket-old", "--stack-old", "--snout-new", "--socket-new", "--stack-new",
+         "--clearance-more", "--ratio", "--pitch", "--height"}}},
       {"params", {}},
-      {"doubt", {"--condition", "--samples", "--seed"}},
-      {"figures", {"--group"}},
-      {"calc", {}},
-      {"map", {"--prefer"}},
-      {"curve", {"--condition", "--points"}},
-      {"compare", {"--candidate", "--catalogue", "--part", "--kind"}},
-      {"catalogue", {"--kind", "--words", "--bore"}},
-      {"next", {"--system"}},
-      {"parts", {"--today"}},
-      {"template", {"--kind", "--as", "--scale"}},
-      {"check", {}},
+      {"doubt", {1, 1, true, {"--condition", "--samples", "--seed"}}},
+      {"figures", {1, 1, true, {"--group"}}},
+      {"calc", {0, 40, false, {}}},
+      {"map", {1, 1, true, {"--prefer"}}},
+      {"curve", {1, 1, true, {"--condition", "--points"}}},
+      {"compare", {1, 1, true, {"--candidate", "--catalogue", "--part", "--kind"}}},
+      {"catalogue", {1, 1, false, {"--kind", "--words", "--bore"}}},
+      {"next", {1, 1, true, {"--system"}}},
+      {"parts", {1, 1, true, {"--today"}}},
+      {"template", {1, 1, true, {"--kind", "--as", "--scale"}}},
+      {"check", {1, 1, true, {}}},
       {"schema", {}},
       {"help", {}}};
   return known;
+}
+
+/// Files and overrides in the number the command takes.
+std::optional<Error> misplaced(const Arguments& a, const Shape& shape) {
+  if (a.files.size() < shape.least_files)
+    return wrong("", "A file is missing", "See yokestep-cli help");
+  if (a.files.size() > shape.most_files)
+    return wrong(a.files[shape.most_files],
+                 a.command + " does not take “" + a.files[shape.most_files] + "”");
+  const bool reads_job = shape.sets && !a.files.empty();
+  if (!a.sets.empty() && !reads_job)
+    return wrong(a.sets.front(), "--set overrides a value of a job, and there is none here");
+  return std::nullopt;
 }
 
 Expected<Format> read_format(const std::string& word) {
@@ -56,8 +80,8 @@ Expected<Arguments> read_arguments(const std::vector<std::string>& words) {
   Arguments a;
   if (words.empty()) return fail(wrong("", "A command is missing"));
   a.command = words.front() == "--help" || words.front() == "-h" ? "help" : words.front();
-  const auto known = known_options().find(a.command);
-  if (known == known_options().end())
+  const auto known = shapes().find(a.command);
+  if (known == shapes().end())
     return fail(wrong(a.command, "There is no command “" + a.command + "”",
                       "Commands: solve, relative, rod, doubt, figures, curve, map, calc, compare, "
                       "catalogue, next, parts, template, params, check, schema, help"));
@@ -79,12 +103,14 @@ Expected<Arguments> read_arguments(const std::vector<std::string>& words) {
       a.style.units = *u;
     } else if (w == "--set") {
       a.sets.push_back(value);
-    } else if (std::find(known->second.begin(), known->second.end(), w) != known->second.end()) {
-      a.options[w] = value;
+    } else if (const auto& options = known->second.options;
+               std::find(options.begin(), options.end(), w) != options.end()) {
+      if (!a.options.emplace(w, value).second) return fail(wrong(w, w + " is given twice"));
     } else {
       return fail(wrong(w, "There is no option " + w + " for " + a.command));
     }
   }
+  if (auto e = misplaced(a, known->second)) return fail(*e);
   return a;
 }
 

@@ -1,11 +1,10 @@
 // Parts, what to measure next, and what the work waits for, as tables.
 #include <fmt/format.h>
 
-#include <fstream>
-
-#include "cli/commands.hpp"
+#include "cli/options.hpp"
 #include "doubt/measure_next.hpp"
 #include "files/catalogue.hpp"
+#include "files/store.hpp"
 #include "fitting/template.hpp"
 #include "survey/rules.hpp"
 #include "work/parts_gate.hpp"
@@ -20,14 +19,9 @@ std::string option_of(const Arguments& a, const char* name) {
 }
 
 Expected<Catalogue> catalogue_at(const std::string& path) {
-  std::ifstream file(path, std::ios::binary);
-  if (!file)
-    return fail({"file", path, "", "The catalogue cannot be opened: " + path, "Check its name"});
-  // One byte beyond the limit is enough to refuse it.
-  std::string text(kMostCatalogueBytes + 1, '\0');
-  file.read(text.data(), static_cast<std::streamsize>(text.size()));
-  text.resize(static_cast<std::size_t>(file.gcount()));
-  return read_catalogue(text);
+  const auto text = read_file(path, kMostCatalogueBytes, "catalogue");
+  if (!text) return fail(text.error());
+  return read_catalogue(*text);
 }
 
 std::string value_words(Param p, const std::optional<double>& v, const Style& style) {
@@ -102,8 +96,6 @@ Expected<Table> compare_table(const Arguments& a) {
 }
 
 Expected<Table> catalogue_table(const Arguments& a) {
-  if (a.files.empty())
-    return fail({"arguments", "", "", "A catalogue file is missing", "See yokestep-cli help"});
   const auto c = catalogue_at(a.files.front());
   if (!c) return fail(c.error());
   PartFilter f;
@@ -113,8 +105,8 @@ Expected<Table> catalogue_table(const Arguments& a) {
     if (!kind) return fail(kind.error());
     f.kind = *kind;
   }
-  if (const std::string b = option_of(a, "--bore"); !b.empty()) {
-    const auto bore = parse_quantity(b, Kind::length, a.style.units);
+  if (given(a, "--bore")) {
+    const auto bore = option_like(a, "--bore", Param::master_bore);
     if (!bore) return fail(bore.error());
     f.bore_m = *bore;
   }

@@ -4,10 +4,10 @@
 
 #include <cmath>
 
+#include "cli/options.hpp"
 #include "doubt/doubt.hpp"
 #include "files/json_job.hpp"
 #include "job/findings.hpp"
-#include "rod/rod.hpp"
 #include "sizing/relative.hpp"
 
 namespace yoke::cli {
@@ -51,28 +51,6 @@ constexpr const char* kHelp =
     "\n"
     "Figures are help for a builder, not an approval: local rules and licensed inspection win.\n";
 
-/// A quantity from an option; missing: `fallback`, or an error when there is none.
-Expected<double> option(const Arguments& a, const std::string& name, Kind kind,
-                        std::optional<double> fallback) {
-  const auto it = a.options.find(name);
-  if (it == a.options.end()) {
-    if (fallback) return *fallback;
-    return fail({name, "", "", "The option " + name + " is missing", "See yokestep-cli help"});
-  }
-  auto v = parse_quantity(it->second, kind, a.style.units);
-  if (!v) {
-    Error e = v.error();
-    e.field = name;
-    e.reason = name + ": " + e.reason;
-    return fail(e);
-  }
-  return v;
-}
-
-Cell quantity(double si, Kind kind, int digits, const Style& style) {
-  return number(si, format_full(si, kind, digits, style));
-}
-
 const char* verdict_words(Verdict v) {
   return v == Verdict::pass ? "passes" : v == Verdict::fail ? "fails" : "cannot say";
 }
@@ -106,10 +84,10 @@ Expected<Table> solve(const Arguments& a) {
 }
 
 Expected<Table> relative_table(const Arguments& a) {
-  const auto bo = option(a, "--bore-old", Kind::length, std::nullopt);
-  const auto bn = option(a, "--bore-new", Kind::length, std::nullopt);
-  const auto ro = option(a, "--ratio-old", Kind::number, std::nullopt);
-  const auto rn = option(a, "--ratio-new", Kind::number, std::nullopt);
+  const auto bo = option_like(a, "--bore-old", Param::master_bore);
+  const auto bn = option_like(a, "--bore-new", Param::master_bore);
+  const auto ro = option_in(a, "--ratio-old", Kind::number, kLeastRatio, kMostRatio, std::nullopt);
+  const auto rn = option_in(a, "--ratio-new", Kind::number, kLeastRatio, kMostRatio, std::nullopt);
   for (const auto* v : {&bo, &bn, &ro, &rn})
     if (!*v) return fail(v->error());
   const auto r = relative(Length{*bo}, Length{*bn}, *ro, *rn);
@@ -124,96 +102,6 @@ Expected<Table> relative_table(const Arguments& a) {
       {text("equal-feel ratio with the new bore"),
        number(r->equal_ratio, fmt::format("{:.2f}", r->equal_ratio))}};
   t.notes = {relative_words(*r)};
-  return t;
-}
-
-namespace {
-
-Expected<Table> rod_from_job(const Arguments& a) {
-  const auto job = job_of(a);
-  if (!job) return fail(job.error());
-  const RodReport r = rod_report(*job);
-  Table t;
-  t.keys = {"what", "value"};
-  const auto add = [&](const char* what, const std::optional<Length>& v, int digits) {
-    if (v) t.rows.push_back({text(what), quantity(v->value(), Kind::length, digits, a.style)});
-  };
-  if (r.change) {
-    add("change of rod length (m)", r.change->change, 2);
-    add("its doubt (m)", r.change->doubt, 2);
-  }
-  add("its doubt at the pad (m)", r.pad_doubt, 2);
-  add("part for the pad height (m)", r.height_part, 2);
-  add("total (m)", r.total, 2);
-  if (r.turns) t.rows.push_back({text("turns"), number(*r.turns, fmt::format("{:.1f}", *r.turns))});
-  add("new rod length (m)", r.new_length, 1);
-  add("thread engaged after, uncut (m)", r.engaged_after, 1);
-  add("free play at the pad (m)", r.free_play, 1);
-  t.notes = {rod_words(r, a.style)};
-  for (const auto& f : r.findings)
-    t.notes.push_back(std::string(severity_words(f.severity)) + ": " + f.message);
-  return t;
-}
-
-Expected<std::optional<UnitFace>> face(const Arguments& a, const std::string& which) {
-  UnitFace u;
-  Length* parts[] = {&u.snout, &u.socket, &u.stack};
-  const char* names[] = {"--snout-", "--socket-", "--stack-"};
-  for (size_t i = 0; i < 3; ++i) {
-    const auto v = option(a, names[i] + which, Kind::length,
-                          i == 2 ? std::optional<double>(0.0) : std::nullopt);
-    if (!v) return fail(v.error());
-    if (!(*v >= -0.2 && *v <= 0.3))
-      return fail(
-          {names[i] + which, "", "-200 mm to 300 mm", "That length cannot be", "Measure again"});
-    *parts[i] = Length{*v};
-  }
-  u.doubt = Length{std::sqrt(3.0) * 0.05e-3};
-  return u;
-}
-
-}  // namespace
-
-Expected<Table> rod_table(const Arguments& a) {
-  if (!a.files.empty()) return rod_from_job(a);
-  const auto old_unit = face(a, "old");
-  if (!old_unit) return fail(old_unit.error());
-  const auto new_unit = face(a, "new");
-  if (!new_unit) return fail(new_unit.error());
-  const auto more = option(a, "--clearance-more", Kind::length, 0.0);
-  const auto ratio = option(a, "--ratio", Kind::number, 0.0);
-  const auto pitch = option(a, "--pitch", Kind::pitch, 0.0);
-  const auto height = option(a, "--height", Kind::length, 0.0);
-  for (const auto* v : {&more, &ratio, &pitch, &height})
-    if (!*v) return fail(v->error());
-  if (a.options.count("--ratio") && !(*ratio >= 1 && *ratio <= 12))
-    return fail(
-        {"--ratio", "", "1 to 12", "That ratio cannot be", "Measure both arms of the pedal"});
-  const RodChange c = rod_change(**old_unit, **new_unit, Length{*more});
-  Table t;
-  t.keys = {"what", "value"};
-  t.rows.push_back(
-      {text("change of rod length (m)"), quantity(c.change.value(), Kind::length, 2, a.style)});
-  t.rows.push_back({text("its doubt, all by calliper (m)"),
-                    quantity(c.doubt.value(), Kind::length, 2, a.style)});
-  double total = c.change.value();
-  if (*ratio > 0) {
-    total += *height / *ratio;
-    t.rows.push_back({text("its doubt at the pad (m)"),
-                      quantity(c.doubt.value() * *ratio, Kind::length, 2, a.style)});
-    t.rows.push_back(
-        {text("total with the pad height (m)"), quantity(total, Kind::length, 2, a.style)});
-  }
-  if (*pitch > 0) {
-    const double turns = turns_for(Length{total}, Length{*pitch}, 1);
-    t.rows.push_back({text("turns"), number(turns, fmt::format("{:.1f}", turns))});
-  }
-  RodReport r;
-  r.change = c;
-  t.notes = {rod_words(r, a.style)};
-  for (const char* stack : {"--stack-old", "--stack-new"})
-    if (a.options.count(stack) == 0)
-      t.notes.push_back(std::string(stack) + " not given: taken as 0, no plate and no gasket");
   return t;
 }
 
@@ -262,13 +150,13 @@ Expected<Table> doubt_table(const Arguments& a) {
   const bool all = named != a.options.end() && named->second == "all";
   const auto id = condition_named(named == a.options.end() || all ? "plan" : named->second);
   if (!id) return fail(id.error());
-  const auto samples = option(a, "--samples", Kind::number, 4000);
-  const auto seed = option(a, "--seed", Kind::number, 1);
+  const auto samples = option_in(a, "--samples", Kind::number, 4, 1e6, 4000);
+  const auto seed = option_in(a, "--seed", Kind::number, 0, 1e15, 1);
   for (const auto* v : {&samples, &seed})
     if (!*v) return fail(v->error());
   DoubtRequest q;
-  q.samples = *samples >= 0 && *samples <= 1e6 ? static_cast<std::size_t>(*samples) : 0;
-  q.seed = *seed >= 0 && *seed < 1e15 ? static_cast<std::uint64_t>(*seed) : 0;
+  q.samples = static_cast<std::size_t>(*samples);
+  q.seed = static_cast<std::uint64_t>(*seed);
   if (all) return all_bands(*job, q, a.style);
   const auto r = doubt(*job, *id, q);
   if (!r) return fail(r.error());

@@ -5,6 +5,9 @@
 #include <algorithm>
 #include <nlohmann/json.hpp>
 
+#include "files/csv.hpp"
+#include "quantity/text.hpp"
+
 namespace yoke::cli {
 
 namespace {
@@ -37,22 +40,13 @@ std::string as_text(const Table& t) {
   return out;
 }
 
-std::string quoted(const std::string& s) {
-  if (s.find_first_of(",\"\n") == std::string::npos) return s;
-  std::string q = "\"";
-  for (const char c : s) q += c == '"' ? "\"\"" : std::string(1, c);
-  return q + "\"";
-}
-
 std::string as_csv(const Table& t) {
-  std::string out;
-  for (size_t i = 0; i < t.keys.size(); ++i) out += (i ? "," : "") + quoted(t.keys[i]);
-  out += "\n";
+  std::string out = csv_line(t.keys);
   for (const auto& row : t.rows) {
-    for (size_t i = 0; i < row.size(); ++i)
-      out += (i ? "," : "") +
-             (row[i].numeric ? fmt::format("{:.9g}", row[i].number) : quoted(row[i].words));
-    out += "\n";
+    std::vector<std::string> cells;
+    for (const Cell& c : row)
+      cells.push_back(c.numeric ? fmt::format("{:.9g}", c.number) : as_utf8(c.words));
+    out += csv_line(cells);
   }
   return out;
 }
@@ -71,7 +65,8 @@ std::string as_json(const Table& t) {
     root["rows"].push_back(o);
   }
   root["notes"] = t.notes;
-  return root.dump(1) + "\n";
+  // Words may come from a file name or a file of others: what is no UTF-8 is shown as such.
+  return root.dump(1, ' ', false, nlohmann::json::error_handler_t::replace) + "\n";
 }
 
 }  // namespace

@@ -7,7 +7,9 @@
 #include <nlohmann/json.hpp>
 
 #include "files/csv.hpp"
+#include "files/json_parse.hpp"
 #include "files/unit_key.hpp"
+#include "quantity/text.hpp"
 
 namespace yoke {
 
@@ -110,7 +112,7 @@ void read_cell(Catalogue& out, Part& part, const Column& c, const std::string& c
   const std::string text = trimmed(cell);
   if (c.role == R::unknown || c.role == R::kind || text.empty()) return;
   if (text.size() > kMostText)
-    return tell(out, {row, c.heading, text.substr(0, 40), "the text is too long", false});
+    return tell(out, {row, c.heading, clipped(text, 40), "the text is too long", false});
   if (c.role == R::id) part.id = text;
   if (c.role == R::maker) part.maker = text;
   if (c.role == R::name) part.name = text;
@@ -119,10 +121,10 @@ void read_cell(Catalogue& out, Part& part, const Column& c, const std::string& c
   const auto v = value_in(c, text);
   if (!v)
     return tell(
-        out, {row, c.heading, text.substr(0, 40),
+        out, {row, c.heading, clipped(text, 40),
               v.error().reason + (v.error().range.empty() ? "" : "; " + v.error().range), false});
   if (!describes(part.kind, c.param))
-    return tell(out, {row, c.heading, text.substr(0, 40),
+    return tell(out, {row, c.heading, clipped(text, 40),
                       "does not describe a " + std::string(part_kind_key(part.kind)), false});
   keep_dim(part, c.param, *v);
 }
@@ -148,6 +150,13 @@ Expected<std::vector<Column>> headings(const CsvRow& row, Catalogue& out) {
     dimension = dimension || c->role == Column::Role::dimension;
     if (c->role == Column::Role::unknown && !c->heading.empty())
       tell(out, {row.line, c->heading, "", "not a column of a catalogue: passed over", false});
+    for (const Column& other : columns)
+      if (!c->heading.empty() && (c->role == Column::Role::dimension
+                                      ? other.param == c->param
+                                      : other.role == c->role && c->role != Column::Role::unknown))
+        return fail({"heading", c->heading, "",
+                     "The column “" + clipped(c->heading, 60) + "” stands in the heading twice",
+                     "Take one of the two out"});
     columns.push_back(*c);
   }
   if (!kind || !dimension)
@@ -168,7 +177,13 @@ Expected<Catalogue> read_csv(std::string_view text) {
       std::find_if(columns->begin(), columns->end(),
                    [](const Column& c) { return c.role == Column::Role::kind; }) -
       columns->begin());
+  std::size_t rows = 0;
   while (const auto row = csv.next()) {
+    if (++rows > kMostCatalogueParts) {
+      tell(out, {row->line, "", "",
+                 fmt::format("over {} rows: the rest was not read", kMostCatalogueParts), true});
+      break;
+    }
     if (row->broken) {
       tell(out, {row->line, "", "", "a quote is not closed: the rest was not read", true});
       break;
@@ -184,8 +199,8 @@ Expected<Catalogue> read_csv(std::string_view text) {
     const std::string key = trimmed(row->cells[kind_at]);
     const auto kind = find_part_kind(key);
     if (!kind) {
-      tell(out, {row->line, "kind", key.substr(0, 40),
-                 "master, booster, slave or lever is expected", true});
+      tell(out, {row->line, "kind", clipped(key, 40), "master, booster, slave or lever is expected",
+                 true});
       continue;
     }
     Part part;
@@ -197,43 +212,30 @@ Expected<Catalogue> read_csv(std::string_view text) {
   return out;
 }
 
-Expected<json> parse_json(std::string_view text) {
-  bool too_deep = false;
-  const json::parser_callback_t guard = [&](int depth, json::parse_event_t, json&) {
-    if (depth > 8) too_deep = true;
-    return !too_deep;
-  };
-  try {  // the parser reports the place by an exception only; it ends here
-    json root = json::parse(text.begin(), text.end(), guard);
-    if (too_deep || !root.is_object() || root.value("format", json()) != "yoke-catalogue" ||
-        !root.contains("parts") || !root["parts"].is_array())
-      return fail({"file", "", "", "This is no catalogue",
-                   "A JSON catalogue has “format”: “yoke-catalogue” and a list “parts”"});
-    return root;
-  } catch (const json::parse_error& e) {
-    const std::size_t at = std::min<std::size_t>(e.byte, text.size());
-    const auto line = 1 + std::count(text.begin(), text.begin() + static_cast<long>(at), '\n');
-    return fail({"file", "", "", fmt::format("The file is broken or cut off at line {}", line),
-                 "Write it again, or use CSV"});
-  } catch (const json::exception&) {
-    return fail({"file", "", "", "The file holds a number or text no catalogue can hold", ""});
-  }
-}
-
 Expected<Catalogue> read_json_catalogue(std::string_view text) {
-  const auto root = parse_json(text);
+  // A part says more than six letters a value: what does not is no catalogue, and is left early.
+  const auto root = parse_json(text, {"catalogue", kMostCatalogueBytes, 200 + text.size() / 6, 8});
   if (!root) return fail(root.error());
+  const auto parts = root->find("parts");
+  if (root->value("format", json()) != "yoke-catalogue" || parts == root->end() ||
+      !parts->is_array())
+    return fail({"file", "", "", "This is no catalogue",
+                 "A JSON catalogue has “format”: “yoke-catalogue” and a list “parts”"});
   Catalogue out;
   std::size_t row = 0;
-  for (const json& v : (*root)["parts"]) {
-    ++row;
+  for (const json& v : *parts) {
+    if (++row > kMostCatalogueParts) {
+      tell(out, {row, "", "",
+                 fmt::format("over {} parts: the rest was not read", kMostCatalogueParts), true});
+      break;
+    }
     const auto word = [&](const char* key) {
       return v.is_object() && v.contains(key) && v[key].is_string() ? v[key].get<std::string>()
                                                                     : std::string();
     };
     const auto kind = find_part_kind(word("kind"));
     if (!kind) {
-      tell(out, {row, "kind", word("kind").substr(0, 40),
+      tell(out, {row, "kind", clipped(word("kind"), 40),
                  "master, booster, slave or lever is expected", true});
       continue;
     }
@@ -242,17 +244,17 @@ Expected<Catalogue> read_json_catalogue(std::string_view text) {
     for (const auto& [key, cell] : v.items()) {
       const auto c = column_of(key);
       if (!c) {
-        tell(out, {row, key.substr(0, 60), "", c.error().reason, false});
+        tell(out, {row, clipped(key, 60), "", c.error().reason, false});
         continue;
       }
       if (c->role == Column::Role::unknown)
-        tell(out, {row, key.substr(0, 60), "", "not a member of a part: passed over", false});
+        tell(out, {row, clipped(key, 60), "", "not a member of a part: passed over", false});
       else if (cell.is_string())
         read_cell(out, part, *c, cell.get<std::string>(), row);
       else if (cell.is_number())
         read_cell(out, part, *c, plain_number(cell.get<double>()), row);
       else if (!cell.is_null())
-        tell(out, {row, key.substr(0, 60), "", "a number or text is expected here", false});
+        tell(out, {row, clipped(key, 60), "", "a number or text is expected here", false});
     }
     finish(out, std::move(part), row);
   }

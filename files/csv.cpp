@@ -1,6 +1,8 @@
 #include "files/csv.hpp"
 
 #include <algorithm>
+#include <charconv>
+#include <system_error>
 
 namespace yoke {
 
@@ -65,12 +67,27 @@ std::optional<CsvRow> CsvReader::next() {
   }
 }
 
+namespace {
+
+/// What a spreadsheet would run as a formula; a plain number with its sign stays a number.
+bool is_formula(const std::string& cell) {
+  if (cell.empty() || std::string_view("=+-@\t\r").find(cell[0]) == std::string_view::npos)
+    return false;
+  double number = 0;
+  const char* from = cell.data() + (cell[0] == '+' ? 1 : 0);
+  const auto [end, code] = std::from_chars(from, cell.data() + cell.size(), number);
+  return code != std::errc{} || end != cell.data() + cell.size() ||
+         (cell[0] == '+' && cell.size() > 1 && cell[1] == '-');
+}
+
+}  // namespace
+
 std::string csv_line(const std::vector<std::string>& cells) {
   std::string line;
   for (const std::string& raw : cells) {
     if (&raw != &cells.front()) line += ',';
     std::string cell = raw;
-    if (!cell.empty() && (cell[0] == '=' || cell[0] == '@')) cell.insert(0, "'");
+    if (is_formula(cell)) cell.insert(0, "'");
     if (cell.find_first_of(",;\t\"\n\r") == std::string::npos) {
       line += cell;
       continue;

@@ -8,14 +8,11 @@
 
 #include "files/json_job.hpp"
 #include "files/limits.hpp"
+#include "quantity/text.hpp"
 
 namespace yoke {
 
 using nlohmann::json;
-
-inline constexpr size_t kMostText = 20000;
-inline constexpr size_t kMostEntries = 2000;
-constexpr int kMostDepth = 32;
 
 /// Carries the first error; every reader gives up once there is one.
 class Checker {
@@ -24,12 +21,14 @@ class Checker {
   [[nodiscard]] const Error& error() const { return *error_; }
   void fail_at(const std::string& place, std::string reason, std::string range = "") {
     if (error_) return;
-    error_ = Error{place, "", std::move(range), "In “" + place + "”: " + std::move(reason),
+    const std::string shown = clipped(place, 160);
+    error_ = Error{shown, "", std::move(range), "In “" + shown + "”: " + std::move(reason),
                    "The file was not opened; an older copy may stand beside it"};
   }
-  std::string text(const json& o, const char* key, const std::string& place) {
+  std::string text(const json& o, const char* key, const std::string& place,
+                   std::string fallback = {}) {
     const auto it = o.find(key);
-    if (it == o.end()) return {};
+    if (it == o.end()) return fallback;
     if (!it->is_string()) {
       fail_at(place + key, "text is expected here");
       return {};
@@ -38,31 +37,30 @@ class Checker {
     if (s.size() > kMostText) fail_at(place + key, "the text is too long");
     return s;
   }
-  double number(const json& v, const std::string& place, double lo, double hi) {
+  double number(const json& v, const std::string& place, const Range& range) {
     if (!v.is_number()) {
       fail_at(place, "a number is expected here");
-      return lo;
+      return range.least;
     }
     const double d = v.get<double>();
-    if (!std::isfinite(d) || d < lo || d > hi) {
-      fail_at(place, fmt::format("{:g} is out of range", d), fmt::format("{:g} to {:g}", lo, hi));
-      return lo;
+    if (!std::isfinite(d) || !range.holds(d)) {
+      fail_at(place, fmt::format("{:g} is out of range", d),
+              fmt::format("{:g} to {:g}", range.least, range.most));
+      return range.least;
     }
     return d;
   }
-  double number_of(const json& o, const char* key, const std::string& place, double lo, double hi,
-                   double fallback) {
-    const auto it = o.find(key);
-    return it == o.end() ? fallback : number(*it, place + key, lo, hi);
-  }
-  const json* object(const json& root, const char* key) {
+  const json* object(const json& root, const char* key, const std::string& place = {}) {
     const auto it = root.find(key);
     if (it == root.end()) return nullptr;
     if (!it->is_object()) {
-      fail_at(key, "an object is expected here");
+      fail_at(place + key, "an object is expected here");
       return nullptr;
     }
-    if (it->size() > kMostEntries) fail_at(key, "there are too many entries");
+    if (it->size() > kMostEntries) {
+      fail_at(place + key, fmt::format("there are more than {} entries", kMostEntries));
+      return nullptr;
+    }
     return &*it;
   }
 
@@ -70,55 +68,20 @@ class Checker {
   std::optional<Error> error_;
 };
 
-/// Keeps a member this version does not know, so that writing gives it back.
-inline void keep(Job& job, const std::string& pointer, const json& v) {
-  job.unread[pointer] = v.dump(-1, ' ', false, json::error_handler_t::replace);
+/// A member this version does not know, as text, so that writing gives it back.
+[[nodiscard]] inline std::string kept(const json& v) {
+  return v.dump(-1, ' ', false, json::error_handler_t::replace);
 }
-
-inline std::string escape(const std::string& key) {
-  std::string out;
-  for (const char c : key) {
-    if (c == '~')
-      out += "~0";
-    else if (c == '/')
-      out += "~1";
-    else
-      out += c;
-  }
-  return out;
-}
-
-inline void keep_others(Job& job, const json& o, const std::string& pointer,
-                        std::initializer_list<std::string_view> known) {
-  for (const auto& [key, v] : o.items()) {
-    bool is_known = false;
-    for (const auto k : known) is_known = is_known || key == k;
-    if (!is_known) keep(job, pointer + "/" + escape(key), v);
+/// Gives members of a newer writer back to the object they came with.
+inline void give_back(json& o, const Unread& unread) {
+  for (const auto& [key, text] : unread) {
+    if (o.contains(key)) continue;
+    if (json v = json::parse(text, nullptr, false); !v.is_discarded()) o[key] = std::move(v);
   }
 }
 
-/// Index of one of some words; 0 when the member is not there.
-inline size_t word_of(Checker& c, const json& v, const char* key, const std::string& place,
-                      std::initializer_list<std::string_view> words) {
-  const std::string w = c.text(v, key, place);
-  size_t i = 0;
-  for (const auto known : words) {
-    if (w == known) return i;
-    ++i;
-  }
-  if (v.contains(key)) c.fail_at(place + key, "“" + w.substr(0, 40) + "” is not known here");
-  return 0;
-}
-
-/// The parts of a job beside its three sheets.
-void read_logs(Checker& c, Job& job, const json& root);
-/// One sheet of values; ids that are not known are kept.
-void read_sheet(Checker& c, Job& job, const json& root, const char* name, Sheet& sheet);
-/// The values of an object by their ids; `pointer` is its place.
-void read_values(Checker& c, Job& job, const json& o, const std::string& place,
-                 const std::string& pointer, Sheet& sheet);
-/// Writes what `read_logs` reads.
-[[nodiscard]] json write_logs(const Job& job, json root);
-[[nodiscard]] json write_sheet(const Sheet& sheet);
+/// The values of an object by their parameters' ids; `place` names it in errors.
+void read_values(Checker& c, const json& o, const std::string& place, Sheet& sheet);
+[[nodiscard]] json write_values(const Sheet& sheet);
 
 }  // namespace yoke

@@ -1,10 +1,128 @@
-#include "files/json_check.hpp"
+#include "files/json_job.hpp"
 
+#include <algorithm>
+
+#include "files/json_parse.hpp"
+#include "files/record_io.hpp"
 #include "files/unit_key.hpp"
 
 namespace yoke {
 
-json write_sheet(const Sheet& sheet) {
+namespace {
+
+std::optional<double> read_number(Checker& c, const json& v, const ParamInfo& p,
+                                  const std::string& place) {
+  if (p.kind == Kind::choice) {
+    const std::string key = c.text(v, "option", place + ".");
+    for (size_t i = 0; i < p.options.size(); ++i)
+      if (p.options[i].key == key) return static_cast<double>(i);
+    c.fail_at(place, "“" + clipped(key, 40) + "” is not one of the choices", range_words(p, {}));
+    return std::nullopt;
+  }
+  const auto it = v.find(std::string(unit_key(p.kind)));
+  if (it == v.end() || !it->is_number()) {
+    c.fail_at(place, "a number under “" + std::string(unit_key(p.kind)) + "” is expected");
+    return std::nullopt;
+  }
+  const auto checked = check_range(p.param, it->get<double>());
+  if (!checked) {
+    c.fail_at(place, checked.error().reason, checked.error().range);
+    return std::nullopt;
+  }
+  return *checked;
+}
+
+void read_value(Checker& c, Sheet& sheet, const ParamInfo& p, const json& v,
+                const std::string& place) {
+  if (!v.is_object()) return c.fail_at(place, "an object is expected here");
+  const auto how = find_how(c.text(v, "how", place + "."));
+  if (!how) return c.fail_at(place, "how it was measured is missing or not known");
+  Measured m;
+  m.how = *how;
+  m.note = c.text(v, "note", place + ".");
+  if (m.known()) {
+    const auto si = read_number(c, v, p, place);
+    if (!si) return;
+    m.si = *si;
+    if (const auto doubt = v.find("plus_minus"); doubt != v.end())
+      m.doubt_si = c.number(*doubt, place + ".plus_minus", Range{0, most_doubt_si(p.param)});
+  }
+  sheet.set(p.param, m);
+  for (const auto& [key, other] : v.items())
+    if (key != "how" && key != "note" && key != "option" && key != "plus_minus" &&
+        key != unit_key(p.kind))
+      sheet.unread_of[p.param][key] = kept(other);
+}
+
+void read_lists(Checker& c, Job& job, const json& root) {
+  each_list([&](const char* name, const char*, auto list, size_t most, Empty) {
+    const auto it = root.find(name);
+    if (it == root.end() || !c.ok()) return;
+    if (!it->is_array() || it->size() > most)
+      return c.fail_at(name, fmt::format("a list of at most {} entries is expected", most));
+    for (size_t i = 0; i < it->size() && c.ok(); ++i) {
+      const std::string place = fmt::format("{}[{}].", name, i);
+      if (!(*it)[i].is_object()) return c.fail_at(place, "an object is expected here");
+      auto& to = job.*list;
+      using Record = typename std::decay_t<decltype(to)>::value_type;
+      to.push_back(read_record<Record>(c, (*it)[i], place));
+    }
+  });
+}
+
+void read_maps(Checker& c, Job& job, const json& root) {
+  each_map([&](const char* name, const char*, auto map) {
+    const json* o = c.ok() ? c.object(root, name) : nullptr;
+    if (!o) return;
+    for (const auto& [id, v] : o->items()) {
+      const std::string place = std::string(name) + "." + clipped(id, 40);
+      if (id.size() > kMostKey) return c.fail_at(place, "its name is too long");
+      if (!v.is_object()) return c.fail_at(place, "an object is expected here");
+      auto& to = job.*map;
+      using Record = typename std::decay_t<decltype(to)>::mapped_type;
+      to[id] = read_record<Record>(c, v, place + ".");
+      if (!c.ok()) return;
+    }
+  });
+}
+
+Error whole_file(std::string reason, std::string remedy) {
+  return {"file", "", "", std::move(reason), std::move(remedy)};
+}
+
+/// A job file of a version that this one understands.
+std::optional<Error> not_for_us(const json& root) {
+  const auto format = root.find("format");
+  if (format == root.end() || *format != "yoke-job")
+    return whole_file("This is not a job file", "Open a .yoke file");
+  const auto version = root.find("version");
+  if (version == root.end() || !version->is_number_integer())
+    return whole_file("The file does not tell its format version", "Open an older copy");
+  const auto reader = root.find("minimum_reader");
+  const double needed =
+      reader != root.end() && reader->is_number() ? reader->get<double>() : version->get<double>();
+  if (needed > kFormatVersion)
+    return whole_file(
+        fmt::format(
+            "The file was written by a newer Yoke Step (format {}); this one reads up to {}",
+            needed, kFormatVersion),
+        "Update Yoke Step to open it; nothing was changed");
+  return std::nullopt;
+}
+
+}  // namespace
+
+void read_values(Checker& c, const json& o, const std::string& place, Sheet& sheet) {
+  for (const auto& [id, v] : o.items()) {
+    if (!c.ok()) return;
+    if (const auto p = find_param(id))
+      read_value(c, sheet, info(*p), v, place + id);
+    else
+      sheet.unread[id] = kept(v);
+  }
+}
+
+json write_values(const Sheet& sheet) {
   json o = json::object();
   for (const ParamInfo& p : all_params()) {
     const auto& m = sheet.at(p.param);
@@ -12,45 +130,66 @@ json write_sheet(const Sheet& sheet) {
     json v = json::object();
     v["how"] = how_key(m->how);
     if (m->known()) {
+      const auto option = static_cast<size_t>(std::clamp(m->si, 0.0, 1e6));
       if (p.kind == Kind::choice)
-        v["option"] = p.options[static_cast<size_t>(m->si)].key;
+        v["option"] = option < p.options.size() ? p.options[option].key : std::string_view();
       else
         v[std::string(unit_key(p.kind))] = m->si;
       if (m->doubt_si != 0) v["plus_minus"] = m->doubt_si;
     }
     if (!m->note.empty()) v["note"] = m->note;
-    o[std::string(p.id)] = v;
+    if (const auto more = sheet.unread_of.find(p.param); more != sheet.unread_of.end())
+      give_back(v, more->second);
+    o[std::string(p.id)] = std::move(v);
   }
+  give_back(o, sheet.unread);
   return o;
 }
 
-namespace {
-constexpr const char* kStates[] = {"in_work", "proved", "left_unsafe"};
-}  // namespace
-
 std::string write_job(const Job& job) {
   json root = json::object();
+  RecordWriter<Job> top(root, job);
+  describe(top, Tag<Job>{});
   root["format"] = "yoke-job";
   root["version"] = kFormatVersion;
   root["minimum_reader"] = kMinimumReader;
-  root["title"] = job.title;
-  root["vehicle"] = job.vehicle;
-  root["notes"] = job.notes;
-  root["state"] = kStates[static_cast<size_t>(job.state)];
-  root["found"] = write_sheet(job.found);
-  root["plan"] = write_sheet(job.plan);
-  root["built"] = write_sheet(job.built);
-  root["steps"] = json::object();
-  root["bleeding"] = json::object();
-  root["gates"] = json::object();
-  root = write_logs(job, std::move(root));
-  for (const auto& [place, text] : job.unread) {
-    const json v = json::parse(text, nullptr, false);
-    const json::json_pointer pointer(place);
-    // A member goes back only where its parent still is: a ghost parent could not be read again.
-    if (!v.is_discarded() && root.contains(pointer.parent_pointer())) root[pointer] = v;
-  }
+  each_sheet([&](const char* name, auto sheet) { root[name] = write_values(job.*sheet); });
+  each_map([&](const char* name, const char*, auto map) {
+    root[name] = json::object();
+    for (const auto& [id, record] : job.*map) root[name][id] = write_record(record);
+  });
+  each_list([&](const char* name, const char*, auto list, size_t, Empty empty) {
+    if ((job.*list).empty() && empty == Empty::left_out) return;
+    root[name] = json::array();
+    for (const auto& record : job.*list) root[name].push_back(write_record(record));
+  });
+  root["pump"] = write_record(job.pump);
+  give_back(root, job.unread);
   return root.dump(1, ' ', false, json::error_handler_t::replace) + "\n";
+}
+
+Expected<Job> read_job(std::string_view text) {
+  const auto root = parse_json(text, {"job", kMostFileBytes, kMostValues, kMostDepth});
+  if (!root) return fail(root.error());
+  if (auto e = not_for_us(*root)) return fail(std::move(*e));
+  Checker c;
+  Job job;
+  RecordReader<Job> top(c, *root, "", job);
+  describe(top, Tag<Job>{});
+  each_sheet([&](const char* name, auto sheet) {
+    top.also_known(name);
+    if (const json* o = c.object(*root, name))
+      read_values(c, *o, std::string(name) + ".", job.*sheet);
+  });
+  each_map([&](const char* name, const char*, auto) { top.also_known(name); });
+  each_list([&](const char* name, const char*, auto, size_t, Empty) { top.also_known(name); });
+  for (const char* name : {"format", "version", "minimum_reader", "pump"}) top.also_known(name);
+  if (c.ok()) read_maps(c, job, *root);
+  if (c.ok()) read_lists(c, job, *root);
+  if (const json* o = c.object(*root, "pump")) job.pump = read_record<PumpTest>(c, *o, "pump.");
+  if (!c.ok()) return fail(c.error());
+  top.keep_others();
+  return job;
 }
 
 }  // namespace yoke

@@ -5,6 +5,7 @@
 #include <string>
 #include <string_view>
 
+#include "files/limits.hpp"
 #include "job/job.hpp"
 
 namespace yoke {
@@ -12,13 +13,16 @@ namespace yoke {
 inline constexpr int kFormatVersion = 1;
 /// Oldest reader that can read what this version writes.
 inline constexpr int kMinimumReader = 1;
-/// Larger files are refused unread.
-inline constexpr std::size_t kMostFileBytes = 4u << 20;
 
 /// Writes a job. Same job, same bytes.
 [[nodiscard]] std::string write_job(const Job& job);
 /// Reads a job; an error names the place in the file ("found.master.bore") and the reason.
 [[nodiscard]] Expected<Job> read_job(std::string_view text);
+/// What of a job could not be read again once it was written: which value, and its limit. Every
+/// edit is held against it, and so is saving.
+[[nodiscard]] std::optional<Error> unwritable(const Job& job);
+/// The same for a single sheet of values, as a candidate or an import brings it.
+[[nodiscard]] std::optional<Error> unwritable(const Sheet& sheet);
 /// The JSON Schema (draft 2020-12) of the format, made from the parameter table.
 [[nodiscard]] std::string job_schema();
 

@@ -1,14 +1,42 @@
-// How much of each list a job file may hold: larger ones are refused by the reader and the window.
+// What a job may hold. Reader, writer, every edit and the window's fields obey these same limits,
+// so that whatever was saved can be opened again.
 #pragma once
 
 #include <cstddef>
 
 namespace yoke {
 
+/// Larger files are refused unread.
+inline constexpr std::size_t kMostFileBytes = 4u << 20;
+/// Levels of nesting, and values altogether, in a job file.
+inline constexpr int kMostDepth = 32;
+inline constexpr std::size_t kMostValues = 200000;
+
+inline constexpr std::size_t kMostText = 20000;  ///< bytes of one note, title …
+inline constexpr std::size_t kMostKey = 100;     ///< bytes of a step's or gate's id
+inline constexpr std::size_t kMostEntries = 2000;
+inline constexpr std::size_t kMostReadings = 2000;
 inline constexpr std::size_t kMostCandidates = 24;
 inline constexpr std::size_t kMostLater = 50;
 inline constexpr std::size_t kMostParts = 200;
-
 inline constexpr std::size_t kMostBoxes = 60;
+
+/// Least and most, SI.
+struct Range {
+  double least = 0;
+  double most = 0;
+  [[nodiscard]] constexpr bool holds(double v) const { return v >= least && v <= most; }
+};
+inline constexpr Range kReadingForce{0, 5000};
+inline constexpr Range kReadingForceDoubt{0, 1000};
+inline constexpr Range kReadingTravel{0, 1};
+inline constexpr Range kReadingTravelDoubt{0, 0.2};
+inline constexpr Range kReadingPressure{0, 40e6};
+inline constexpr Range kPumpTravel{0, 1};
+inline constexpr Range kPumpHold{0, 86400};
+inline constexpr Range kBoxPlace{-5, 5};
+inline constexpr Range kBoxLength{0, 5};
+inline constexpr Range kBoxSwing{0, 1};
+inline constexpr int kMostCount = 100000;
 
 }  // namespace yoke

@@ -129,7 +129,7 @@ void draw_wheel(QPainter& p, const QRectF& box, std::optional<Outlet> o, const Q
 
 }  // namespace
 
-Picture rod_section_picture(const Job& job, const RodReport&, const Style& style, QSizeF size) {
+Picture rod_section_picture(const Job& job, const RodReport& rod, const Style& style, QSizeF size) {
   Picture pic;
   pic.size = size;
   ground(pic, QStringLiteral("Where the rod's ball end finds its seat"));
@@ -154,6 +154,15 @@ Picture rod_section_picture(const Job& job, const RodReport&, const Style& style
                                         QStringLiteral(" in front of the face")
                                   : QStringLiteral(": not all measured"));
   }
+  const QString answer = q(rod_words(rod, style));
+  pic.layers.emplace_back([=](QPainter& p) {
+    const QFont font = theme::text(15, true);
+    p.setFont(font);
+    p.setPen(theme::kScribe);
+    const QRectF line(16, size.height() - 32, size.width() - 32, 24);
+    p.drawText(line, Qt::AlignLeft | Qt::AlignVCenter, theme::elided(font, answer, line.width()));
+  });
+  pic.said << answer;
   return pic;
 }
 

@@ -8,11 +8,6 @@ namespace yoke {
 
 namespace {
 
-/// What belonged to a candidate's place in the file goes with it.
-void forget_unread(Job& job) {
-  std::erase_if(job.unread, [](const auto& e) { return e.first.rfind("/candidates/", 0) == 0; });
-}
-
 /// A plan that works another way forgets what it measured of the old kind.
 void write_values(Job& job, const Sheet& values) {
   for (const ParamInfo& p : all_params())
@@ -46,7 +41,6 @@ void unpin(Session& session, std::size_t index) {
   session.edit(QObject::tr("take %1 off").arg(text_of(session.job().candidates[index].name)),
                [&](Job& j) {
                  j.candidates.erase(j.candidates.begin() + static_cast<std::ptrdiff_t>(index));
-                 forget_unread(j);
                });
 }
 

@@ -4,20 +4,23 @@
 #include <QFileInfo>
 #include <memory>
 
+#include "files/disk.hpp"
 #include "session/texts.hpp"
 
 namespace yoke {
 
 namespace {
 
-Expected<Catalogue> read_file(const QString& path) {
-  const bool shipped = path.isEmpty();
-  QFile file(shipped ? QStringLiteral(":/catalogue/parts.csv") : path);
-  if (!file.open(QIODevice::ReadOnly))
-    return fail({"file", path.toStdString(), "", "The catalogue cannot be opened",
-                 file.errorString().toStdString()});
-  const QByteArray bytes = file.read(static_cast<qint64>(kMostCatalogueBytes) + 1);
-  return read_catalogue({bytes.constData(), static_cast<std::size_t>(bytes.size())});
+Expected<Catalogue> read_parts(const QString& path) {
+  if (!path.isEmpty()) {
+    const auto text = read_file(path.toStdString(), kMostCatalogueBytes, "catalogue");
+    return text ? read_catalogue(*text) : Expected<Catalogue>(fail(text.error()));
+  }
+  QFile shipped(QStringLiteral(":/catalogue/parts.csv"));
+  if (!shipped.open(QIODevice::ReadOnly))
+    return fail({"file", "", "", "The shipped catalogue is not there",
+                 shipped.errorString().toStdString()});
+  return read_catalogue(shipped.readAll().toStdString());
 }
 
 }  // namespace
@@ -37,9 +40,9 @@ void PartList::load(const QString& path, bool with_shipped) {
   state_ = tr("Reading %1 …").arg(path.isEmpty() ? tr("the shipped parts") : path);
   emit changed();
   pool_.start([this, mine, path, with_shipped] {
-    auto read = std::make_shared<Expected<Catalogue>>(read_file(path));
+    auto read = std::make_shared<Expected<Catalogue>>(read_parts(path));
     if (*read && with_shipped && !path.isEmpty())
-      if (const auto shipped = read_file({}))
+      if (const auto shipped = read_parts({}))
         (*read)->parts.insert((*read)->parts.end(), shipped->parts.begin(), shipped->parts.end());
     QMetaObject::invokeMethod(
         this, [this, mine, path, read] { take(mine, path, *read); }, Qt::QueuedConnection);

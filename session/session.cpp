@@ -27,7 +27,8 @@ Job blank_job() {
 Session::Session(QObject* parent) : QObject(parent) {
   journal_timer_.setSingleShot(true);
   journal_timer_.setInterval(kJournalDelay_ms);
-  connect(&journal_timer_, &QTimer::timeout, this, &Session::write_journal_now);
+  connect(&journal_timer_, &QTimer::timeout, this, &Session::post_journal);
+  connect(&journal_, &JournalWriter::problem_changed, this, &Session::file_changed);
   load(blank_job(), {});
 }
 
@@ -46,14 +47,22 @@ void Session::load(Job job, std::filesystem::path path) {
   undo_.clear();
   redo_.clear();
   recovered_ = false;
+  leftovers_.clear();
+  worked_on_elsewhere_ = false;
   pressed_m_ = 0;
+  journal_.start(journal_of());
   recompute();
 }
 
-void Session::edit(const QString& name, const std::function<void(Job&)>& fn, const QString& merge) {
+Expected<bool> Session::edit(const QString& name, const std::function<void(Job&)>& fn,
+                             const QString& merge) {
   Job next = job_;
   fn(next);
-  if (next == job_) return;
+  if (next == job_) return false;
+  if (auto e = unwritable(next)) {
+    emit refused(error_text(*e));
+    return fail(std::move(*e));
+  }
   const bool joins = !merge.isEmpty() && !undo_.empty() && undo_.back().merge == merge;
   if (joins)
     undo_.back().name = name;
@@ -63,15 +72,17 @@ void Session::edit(const QString& name, const std::function<void(Job&)>& fn, con
   redo_.clear();
   job_ = std::move(next);
   announce();
+  return true;
 }
 
-void Session::set_value(Which which, Param param, const Measured& value, const QString& merge) {
+Expected<bool> Session::set_value(Which which, Param param, const Measured& value,
+                                  const QString& merge) {
   const QString before = value_text(job_, which, param, style_);
   const QString after =
       value.known() ? QString::fromStdString(format_value(param, value.si, style_)) : tr("unknown");
   const QString words =
       QString::fromUtf8(info(param).words.data(), static_cast<qsizetype>(info(param).words.size()));
-  edit(
+  return edit(
       tr("%1 %2 → %3").arg(words, before, after), [&](Job& job) { put(job, which, param, value); },
       merge);
 }
@@ -169,17 +180,22 @@ void Session::new_job() {
 }
 
 Expected<bool> Session::open(const QString& path) {
-  const std::filesystem::path file = path.toStdString();
+  return open_file(path.toStdString());
+}
+
+Expected<bool> Session::open_file(const std::filesystem::path& file) {
   auto opened = open_job(file);
   if (!opened) return fail(opened.error());
   journal_timer_.stop();
   load(std::move(opened->job), file);
   stamp_ = opened->stamp;
-  if (auto unsaved = recover(file, job_)) {
-    undo_.push_back({tr("bringing back unsaved work"), {}, job_});
-    job_ = std::move(*unsaved);
-    recovered_ = true;
-    recompute();
+  for (Leftover& left : yoke::leftovers(journal_of())) {
+    if (left.owner == Leftover::Owner::alive)
+      worked_on_elsewhere_ = true;
+    else if (left.owner == Leftover::Owner::gone && left.job && *left.job == job_)
+      remove_leftover(left);  // what it holds is in the file: nothing goes with it
+    else
+      leftovers_.push_back(std::move(left));
   }
   emit changed();
   emit pressed();
@@ -187,68 +203,100 @@ Expected<bool> Session::open(const QString& path) {
   return true;
 }
 
-Expected<bool> Session::save() {
-  if (path_.empty())
-    return fail({"file", "", "", "The job has no file yet", "Save it under a name"});
-  const auto stamp = save_job(path_, job_, stamp_);
-  if (!stamp) return fail(stamp.error());
-  stamp_ = *stamp;
+void Session::settle(const FileStamp& stamp) {
+  stamp_ = stamp;
   saved_ = job_;
   recovered_ = false;
   journal_timer_.stop();
+  journal_.drop();
   emit file_changed();
-  return true;
+  emit saved();
 }
 
-Expected<bool> Session::save_as(const QString& path) {
-  std::filesystem::path file = path.toStdString();
-  if (file.extension() != ".yoke") file += ".yoke";
-  const auto stamp = save_job(file, job_, std::nullopt);
+Expected<bool> Session::save(bool into_read_only) {
+  if (path_.empty())
+    return fail({"file", "", "", "The job has no file yet", "Save it under a name"});
+  const auto stamp = save_job(path_, job_, {stamp_, into_read_only});
   if (!stamp) return fail(stamp.error());
-  discard_journal();
-  path_ = file;
-  stamp_ = *stamp;
-  saved_ = job_;
-  recovered_ = false;
-  emit file_changed();
+  settle(*stamp);
   return true;
 }
 
-std::filesystem::path Session::journal_anchor() const {
-  if (!path_.empty()) return path_;
-  return scratch_.empty() ? std::filesystem::path() : scratch_ / "unnamed.yoke";
+Expected<bool> Session::save_as(const QString& path, bool into_read_only) {
+  const std::filesystem::path file = path.toStdString();
+  const auto stamp = save_job(file, job_, {std::nullopt, into_read_only});
+  if (!stamp) return fail(stamp.error());
+  journal_.drop();
+  path_ = file;
+  journal_.start(journal_of());
+  settle(*stamp);
+  return true;
+}
+
+void Session::set_state_folder(const QString& folder) {
+  state_folder_ = folder.toStdString();
+  journal_.start(journal_of());
+}
+
+void Session::post_journal() {
+  journal_timer_.stop();
+  if (dirty())
+    journal_.write(job_, stamp_.value_or(FileStamp{}));
+  else
+    journal_.drop();
 }
 
 void Session::write_journal_now() {
-  journal_timer_.stop();
-  const auto anchor = journal_anchor();
-  if (anchor.empty()) return;
-  if (!dirty()) {
-    drop_journal(anchor);
-    return;
-  }
-  // A journal that cannot be written is no reason to disturb the builder: saving itself will tell.
-  (void)write_journal(anchor, job_);
+  post_journal();
+  journal_.flush();
 }
 
 void Session::discard_journal() {
   journal_timer_.stop();
-  if (const auto anchor = journal_anchor(); !anchor.empty()) drop_journal(anchor);
+  journal_.drop();
   saved_ = job_;
 }
 
-bool Session::recover_scratch() {
-  if (scratch_.empty()) return false;
-  auto unsaved = recover(scratch_ / "unnamed.yoke", blank_job());
-  if (!unsaved) return false;
-  load(blank_job(), {});
+std::vector<Leftover> Session::unnamed_leftovers() const {
+  std::vector<Leftover> list = yoke::leftovers({{}, state_folder_});
+  std::erase_if(list, [](const Leftover& l) { return l.owner == Leftover::Owner::alive; });
+  return list;
+}
+
+bool Session::fits(const Leftover& left) const {
+  return left.tells_state && left.grew_from == stamp_.value_or(FileStamp{});
+}
+
+Expected<bool> Session::bring_back(const Leftover& left) {
+  if (!left.job)
+    return fail({"journal", "", "", "The unsaved work cannot be read: " + left.error,
+                 "It was left where it is"});
+  if (left.file.empty()) {
+    load(blank_job(), {});
+    stamp_.reset();
+  }
+  const std::filesystem::path taken = left.path;  // `left` may stand in the list that shrinks below
   undo_.push_back({tr("bringing back unsaved work"), {}, job_});
-  job_ = std::move(*unsaved);
+  redo_.clear();
+  job_ = *left.job;
   recovered_ = true;
   recompute();
+  // The old journal goes only when a new one stands.
+  write_journal_now();
+  if (left.owner == Leftover::Owner::gone && journal_.stands()) remove_leftover(left);
+  std::erase_if(leftovers_, [&](const Leftover& l) { return l.path == taken; });
   emit changed();
+  emit pressed();
   emit file_changed();
   return true;
+}
+
+Expected<QString> Session::put_aside(const Leftover& left) {
+  const std::filesystem::path taken = left.path;
+  const auto to = set_aside(left, {left.file, state_folder_});
+  if (!to) return fail(to.error());
+  std::erase_if(leftovers_, [&](const Leftover& l) { return l.path == taken; });
+  return QString::fromStdString(to->string());
 }
 
 void Session::set_style(const Style& style) {

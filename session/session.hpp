@@ -11,8 +11,10 @@
 #include <vector>
 
 #include "feel/conditions.hpp"
+#include "files/json_job.hpp"
 #include "files/store.hpp"
 #include "job/findings.hpp"
+#include "session/journal_writer.hpp"
 #include "sizing/sweep.hpp"
 
 namespace yoke {
@@ -30,10 +32,13 @@ class Session : public QObject {
   [[nodiscard]] bool has_path() const { return !path_.empty(); }
 
   /// The one door for edits: `fn` changes a copy. No change, no step. Edits with the same non-empty
-  /// `merge` key in a row become one undo step.
-  void edit(const QString& name, const std::function<void(Job&)>& fn, const QString& merge = {});
+  /// `merge` key in a row become one undo step. What could not be saved and opened again is
+  /// refused: the job stays as it is, the error names value and limit, and `refused` is emitted.
+  Expected<bool> edit(const QString& name, const std::function<void(Job&)>& fn,
+                      const QString& merge = {});
   /// Sets or clears one value, named after what changes: "Undo bore 1 in → 15/16 in".
-  void set_value(Which which, Param param, const Measured& value, const QString& merge = {});
+  Expected<bool> set_value(Which which, Param param, const Measured& value,
+                           const QString& merge = {});
   /// What a value would make impossible together with the others; nothing when it is fine.
   [[nodiscard]] std::optional<Error> objection(Which which, Param param,
                                                const Measured& value) const;
@@ -47,19 +52,35 @@ class Session : public QObject {
   void redo();
 
   void new_job();
-  /// Opens a file; unsaved work of a crash comes back as an edit that can be undone.
+  /// Opens a file. Unsaved work of a crash is not taken up by itself: see `leftovers`.
   [[nodiscard]] Expected<bool> open(const QString& path);
-  [[nodiscard]] Expected<bool> save();
-  [[nodiscard]] Expected<bool> save_as(const QString& path);
-  /// Writes the journal now when there is unsaved work.
+  [[nodiscard]] Expected<bool> open_file(const std::filesystem::path& file);
+  /// An error with the field `kReadOnlyField` can be settled by saving again, into it.
+  [[nodiscard]] Expected<bool> save(bool into_read_only = false);
+  /// Takes the name as it is given.
+  [[nodiscard]] Expected<bool> save_as(const QString& path, bool into_read_only = false);
+
+  /// The user's folder for journals that a job's own folder cannot take, and of unnamed jobs.
+  void set_state_folder(const QString& folder);
+  /// Writes the journal now when there is unsaved work, and waits for it.
   void write_journal_now();
   /// The builder chose not to keep unsaved work.
   void discard_journal();
+  /// Why unsaved work is not protected at this moment; nothing while it is.
+  [[nodiscard]] std::optional<Error> journal_problem() const { return journal_.problem(); }
   [[nodiscard]] bool recovered() const { return recovered_; }
-  /// Folder for the journal of a job that has no file yet.
-  void set_scratch_folder(const QString& folder) { scratch_ = folder.toStdString(); }
-  /// Unsaved work of a job that never had a file, left by a crash.
-  bool recover_scratch();
+  /// Unsaved work on the open file that a process left which is gone, the newest first.
+  [[nodiscard]] const std::vector<Leftover>& leftovers() const { return leftovers_; }
+  /// Whether another window has unsaved work on the open file.
+  [[nodiscard]] bool worked_on_elsewhere() const { return worked_on_elsewhere_; }
+  /// Unsaved work of jobs that never had a file.
+  [[nodiscard]] std::vector<Leftover> unnamed_leftovers() const;
+  /// Whether the file is still in the state that the work grew from.
+  [[nodiscard]] bool fits(const Leftover& left) const;
+  /// Takes the work up as an edit that can be undone.
+  [[nodiscard]] Expected<bool> bring_back(const Leftover& left);
+  /// Makes a file of it beside the job; gives its path.
+  [[nodiscard]] Expected<QString> put_aside(const Leftover& left);
 
   [[nodiscard]] const Style& style() const { return style_; }
   void set_style(const Style& style);
@@ -82,7 +103,9 @@ class Session : public QObject {
   void changed();        ///< the job, or what is computed from it
   void pressed();        ///< the pad, or the shown condition
   void style_changed();  ///< units
-  void file_changed();   ///< path, saved state, undo list
+  void file_changed();   ///< path, saved state, undo list, state of the journal
+  void saved();          ///< a file was written
+  void refused(const QString& why);
 
  private:
   struct Undo {
@@ -93,16 +116,20 @@ class Session : public QObject {
   void load(Job job, std::filesystem::path path);
   void recompute();
   void announce();
-  [[nodiscard]] std::filesystem::path journal_anchor() const;
+  void settle(const FileStamp& stamp);
+  void post_journal();
+  [[nodiscard]] JournalOf journal_of() const { return {path_, state_folder_}; }
 
   Job job_;
   Job saved_;
   std::filesystem::path path_;
-  std::filesystem::path scratch_;
+  std::filesystem::path state_folder_;
   std::optional<FileStamp> stamp_;
   std::vector<Undo> undo_;
   std::vector<Undo> redo_;
   bool recovered_ = false;
+  std::vector<Leftover> leftovers_;
+  bool worked_on_elsewhere_ = false;
   Style style_;
   std::vector<ConditionReport> strip_;
   std::vector<Finding> findings_;
@@ -118,6 +145,7 @@ class Session : public QObject {
   ConditionId shown_ = ConditionId::plan;
   double pressed_m_ = 0;
   QTimer journal_timer_;
+  JournalWriter journal_;
 };
 
 /// An empty job with a title.

@@ -2,10 +2,10 @@
 
 #include <QBuffer>
 #include <QPdfWriter>
-#include <QSaveFile>
 #include <QTextDocument>
 
 #include "figures/figures.hpp"
+#include "files/disk.hpp"
 #include "parts/part.hpp"
 #include "proving/gates.hpp"
 #include "rod/rod.hpp"
@@ -226,12 +226,16 @@ QString sheet_html(const Job& job, const std::vector<ConditionReport>& strip,
          numbers(job, style) + QStringLiteral("</body></html>");
 }
 
+namespace {
+/// Loads nothing from outside, whatever a text in it asks for.
+class Paper : public QTextDocument {
+ protected:
+  QVariant loadResource(int, const QUrl&) override { return {}; }
+};
+}  // namespace
+
 Expected<bool> write_sheet_pdf(const QString& path, const QString& html, const QString& title,
                                QPageSize::PageSizeId paper) {
-  const auto bad = [&](const QString& why) {
-    return fail({"file", path.toStdString(), "", "Cannot write the sheet: " + why.toStdString(),
-                 "Choose another folder or disk"});
-  };
   QBuffer buffer;
   buffer.open(QIODevice::WriteOnly);
   {
@@ -240,15 +244,14 @@ Expected<bool> write_sheet_pdf(const QString& path, const QString& html, const Q
     writer.setPageSize(QPageSize(paper));
     writer.setPageMargins(QMarginsF(14, 14, 14, 14), QPageLayout::Millimeter);
     writer.setResolution(300);
-    QTextDocument document;
+    Paper document;
     document.setDefaultFont(QFont(QStringLiteral("Roboto"), 10));
     document.documentLayout();
     document.setHtml(html);
     document.print(&writer);
   }
-  QSaveFile file(path);
-  if (!file.open(QIODevice::WriteOnly)) return bad(file.errorString());
-  if (file.write(buffer.data()) != buffer.size() || !file.commit()) return bad(file.errorString());
+  const auto wrote = write_safely(path.toStdString(), buffer.data().toStdString(), {});
+  if (!wrote) return fail(wrote.error());
   return true;
 }
 

@@ -1,9 +1,9 @@
 #include "session/template_out.hpp"
+#include "files/disk.hpp"
 
 #include <QBuffer>
 #include <QPainter>
 #include <QPdfWriter>
-#include <QSaveFile>
 
 #include "session/texts.hpp"
 
@@ -177,11 +177,8 @@ Expected<bool> write_template(const QString& path, const Template& t, QPageSize:
     return fail({"file", path.toStdString(), ".pdf, .svg, .dxf",
                  "A template is written as PDF, SVG or DXF", "End the name with one of them"});
   }
-  QSaveFile file(path);
-  if (!file.open(QIODevice::WriteOnly) || file.write(bytes) != bytes.size() || !file.commit())
-    return fail({"file", path.toStdString(), "",
-                 "Cannot write the template: " + file.errorString().toStdString(),
-                 "Choose another folder or disk"});
+  const auto wrote = write_safely(path.toStdString(), bytes.toStdString(), {});
+  if (!wrote) return fail(wrote.error());
   return true;
 }
 

@@ -6,6 +6,7 @@
 #include <algorithm>
 
 #include "session/texts.hpp"
+#include "ui/plain.hpp"
 
 namespace yoke {
 
@@ -20,9 +21,7 @@ CalloutEditor::CalloutEditor(Session& session, QWidget* over) : QFrame(over), se
   box_ = new QVBoxLayout(this);
   box_->setContentsMargins(10, 8, 10, 8);
   box_->setSpacing(4);
-  help_ = new QLabel(this);
-  help_->setObjectName(QStringLiteral("soft"));
-  help_->setWordWrap(true);
+  help_ = label({}, "soft", this);
   box_->addWidget(help_);
   hide();
   connect(qApp, &QApplication::focusChanged, this,

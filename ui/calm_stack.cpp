@@ -4,6 +4,7 @@
 #include <QStyle>
 
 #include "paint/theme.hpp"
+#include "ui/plain.hpp"
 
 namespace yoke {
 
@@ -26,7 +27,7 @@ void LineText::setText(const QString& text) {
   if (text == text_) return;
   text_ = text;
   setAccessibleDescription(text);
-  setToolTip(text);
+  setToolTip(plain_tip(text));
   update();
 }
 

@@ -6,6 +6,7 @@
 #include <QWheelEvent>
 
 #include "session/texts.hpp"
+#include "ui/plain.hpp"
 
 namespace yoke {
 
@@ -50,13 +51,10 @@ ParamField::ParamField(Session& session, Which which, Param param, QWidget* pare
     words = (which == Which::found ? tr("Old: ") : tr("New: ")) + words;
   if (info(param).group == Group::kit)
     words = (which == Which::found ? tr("In it: ") : tr("Kit: ")) + words;
-  label_ = new QLabel(words, this);
+  label_ = label(words, "entry", this);
   label_->setFixedWidth(kLabelWidth);
-  label_->setWordWrap(true);
-  label_->setToolTip(text_of(info(param).help));
-  refusal_ = new QLabel(this);
-  refusal_->setObjectName(QStringLiteral("caution"));
-  refusal_->setWordWrap(true);
+  label_->setToolTip(plain_tip(text_of(info(param).help)));
+  refusal_ = label({}, "caution", this);
   refusal_->hide();
   setObjectName(QStringLiteral("field:%1:%2")
                     .arg(which == Which::found ? "found" : "plan", text_of(info(param).id)));
@@ -95,8 +93,7 @@ QuantityField::QuantityField(Session& session, Which which, Param param, QWidget
   entry_->setAccessibleDescription(text_of(info(param).help));
   entry_->installEventFilter(this);
   label_->setBuddy(entry_);
-  other_ = new QLabel(this);
-  other_->setObjectName(QStringLiteral("soft"));
+  other_ = plain_label({}, "soft", this);
   other_->setFixedWidth(60);
   how_ = new Combo(this);
   how_->setFixedWidth(106);

@@ -129,6 +129,7 @@ void CalcCard::add_input(QGridLayout* grid, int row, std::size_t index) {
     return;
   }
   auto* entry = new QLineEdit(this);
+  entry->setProperty("scratch", true);  // of a bench calculation, nothing of the job
   entry->setAccessibleName(name);
   entry->setText(full_text(values_[index], in.kind, in.digits, session_.style()));
   words->setBuddy(entry);

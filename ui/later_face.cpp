@@ -8,6 +8,7 @@
 #include "session/texts.hpp"
 #include "survey/rules.hpp"
 #include "ui/fields.hpp"
+#include "ui/plain.hpp"
 #include "ui/stage_page.hpp"
 #include "work/parts_gate.hpp"
 
@@ -234,7 +235,7 @@ void LaterFace::refresh_parts() {
       bold.setBold(true);
       name->setFont(bold);
       name->setText(QStringLiteral("▶ ") + name->text());
-      name->setToolTip(tr("The work waits for this one"));
+      name->setToolTip(plain_tip(tr("The work waits for this one")));
     }
     parts_->setItem(row, 0, name);
     QString day = p.promised.empty() ? tr("no day") : text_of(p.promised);

@@ -48,6 +48,7 @@ QLabel#soft { color: #575b60; font-size: 13px; }
 QLabel#alarm { color: #a83e00; font-weight: bold; }
 QLabel#mark { color: #a83e00; font-weight: bold; }
 QLabel#caution { color: #a83e00; font-size: 13px; }
+QLabel#notice { background: #fff1e2; color: #a83e00; font-weight: bold; border-top: 2px solid #a83e00; padding: 8px 16px; }
 QLabel#onDye { color: #e8f0f7; padding: 7px 8px 0 0; }
 QLineEdit, QComboBox, QPlainTextEdit, QTextBrowser, QTableWidget, QListWidget {
   background: #fffdf8; border: 1px solid #b9b09d; border-radius: 3px; padding: 3px 7px;

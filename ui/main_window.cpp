@@ -16,6 +16,7 @@
 #include "session/texts.hpp"
 #include "ui/action_finder.hpp"
 #include "ui/calm_stack.hpp"
+#include "ui/plain.hpp"
 
 namespace yoke {
 
@@ -46,6 +47,15 @@ MainWindow::MainWindow(Session& session, Dialogs dialogs)
   });
   outer->addWidget(strip_);
   setCentralWidget(central);
+  notice_ = label({}, "notice", this);
+  notice_->setAccessibleName(tr("Refused"));
+  notice_->hide();
+  work->addWidget(notice_);
+  connect(&session_, &Session::refused, this, [this](const QString& why) {
+    notice_->setText(why);
+    notice_->show();
+  });
+  connect(&session_, &Session::changed, notice_, &QLabel::hide);
   connect(rail_, &StageRail::chosen, this, &MainWindow::show_stage);
   connect(strip_, &PictureView::spot_clicked, this, [this](const QString& id) {
     session_.show_condition(static_cast<ConditionId>(id.section(QLatin1Char(':'), 1).toInt()));
@@ -56,8 +66,7 @@ MainWindow::MainWindow(Session& session, Dialogs dialogs)
   connect(&session_, &Session::pressed, this, [this] {
     if (survey_->isVisible()) survey_->follow_condition();
   });
-  status_ = new QLabel(this);
-  status_->setObjectName(QStringLiteral("onDye"));
+  status_ = plain_label({}, "onDye", this);
   build_pages();
   build_menus();
   connect(&session_, &Session::file_changed, this, &MainWindow::refresh_title);
@@ -121,6 +130,7 @@ void MainWindow::build_menus() {
   add(job, "save", tr("&Save"), QKeySequence::Save, [this] { save(); });
   add(job, "save_as", tr("Save &as…"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_S),
       [this] { save_as(); });
+  add(job, "unsaved", tr("&Unsaved work left behind…"), QKeySequence(), [this] { offer_again(); });
   job->addSeparator();
   add(job, "sheet", tr("Job sheet as &PDF…"), QKeySequence::Print,
       [this] { record_->save_sheet(); });
@@ -208,20 +218,29 @@ void MainWindow::show_stage(Stage stage) {
 
 void MainWindow::refresh_title() {
   const QString name =
-      session_.has_path() ? QFileInfo(session_.path()).fileName() : tr("no file yet");
-  QString state = session_.dirty() ? tr("● not saved") : tr("saved");
-  if (!session_.has_path() && !session_.dirty()) state = tr("empty");
+      session_.has_path() ? one_line(QFileInfo(session_.path()).fileName(), 40) : tr("no file yet");
+  const bool typed = !typed_entries().isEmpty();
+  QString state = session_.dirty() || typed ? tr("● not saved") : tr("saved");
+  if (!session_.has_path() && !session_.dirty() && !typed) state = tr("empty");
   if (session_.recovered()) state += tr(", brought back after a crash");
-  const QString words =
-      QStringLiteral("%1   ·   %2   %3   ").arg(text_of(session_.job().title), name, state);
-  setWindowTitle(QStringLiteral("%1 – Yoke Step").arg(text_of(session_.job().title)));
+  if (session_.worked_on_elsewhere()) state += tr(", open in another window as well");
+  if (const auto problem = session_.journal_problem(); problem && session_.dirty())
+    state = tr("▲ NOT PROTECTED, SAVE NOW: %1").arg(one_line(text_of(problem->reason), 90));
+  const QString title = one_line(text_of(session_.job().title), 60);
+  const QString words = QStringLiteral("%1   ·   %2   %3   ").arg(title, name, state);
+  setWindowTitle(QStringLiteral("%1 – Yoke Step%2")
+                     .arg(title, session_.journal_problem() && session_.dirty()
+                                     ? tr(" – ▲ not protected, save now")
+                                     : QString()));
   if (auto* a = action(QStringLiteral("undo"))) {
     a->setEnabled(session_.can_undo());
-    a->setText(session_.can_undo() ? tr("Undo %1").arg(session_.undo_name()) : tr("Undo"));
+    a->setText(session_.can_undo() ? tr("Undo %1").arg(plain_action(one_line(session_.undo_name())))
+                                   : tr("Undo"));
   }
   if (auto* a = action(QStringLiteral("redo"))) {
     a->setEnabled(session_.can_redo());
-    a->setText(session_.can_redo() ? tr("Redo %1").arg(session_.redo_name()) : tr("Redo"));
+    a->setText(session_.can_redo() ? tr("Redo %1").arg(plain_action(one_line(session_.redo_name())))
+                                   : tr("Redo"));
   }
   if (words == status_->text()) return;  // the bar is laid out anew only for a new text
   status_->setText(words);
@@ -233,11 +252,11 @@ void MainWindow::refresh_recent() {
   const QStringList list = QSettings().value(QStringLiteral("recent")).toStringList();
   for (const QString& path : list)
     recent_
-        ->addAction(QFileInfo(path).fileName(), this,
+        ->addAction(plain_action(QFileInfo(path).fileName()), this,
                     [this, path] {
                       if (may_leave()) open_path(path);
                     })
-        ->setToolTip(path);
+        ->setToolTip(plain_tip(path));
   recent_->setEnabled(!list.isEmpty());
 }
 
@@ -249,47 +268,6 @@ void MainWindow::remember(const QString& path) {
   while (list.size() > 8) list.removeLast();
   QSettings().setValue(QStringLiteral("recent"), list);
   refresh_recent();
-}
-
-bool MainWindow::open_path(const QString& path) {
-  const auto ok = session_.open(path);
-  if (!ok) {
-    dialogs_.tell(this, error_text(ok.error()));
-    return false;
-  }
-  remember(path);
-  return true;
-}
-
-bool MainWindow::save() {
-  if (QWidget* w = QApplication::focusWidget()) w->clearFocus();  // what is typed counts
-  if (!session_.has_path()) return save_as();
-  const auto ok = session_.save();
-  if (!ok) dialogs_.tell(this, error_text(ok.error()));
-  return ok.has_value();
-}
-
-bool MainWindow::save_as() {
-  const QString f = dialogs_.save_file(this, tr("Save the job"),
-                                       text_of(session_.job().title) + QStringLiteral(".yoke"),
-                                       tr("Jobs (*.yoke)"));
-  if (f.isEmpty()) return false;
-  const auto ok = session_.save_as(f);
-  if (!ok) {
-    dialogs_.tell(this, error_text(ok.error()));
-    return false;
-  }
-  remember(session_.path());
-  return true;
-}
-
-bool MainWindow::may_leave() {
-  if (!session_.dirty()) return true;
-  const int answer = dialogs_.keep_work(
-      this, tr("“%1” has changes that are not saved.").arg(text_of(session_.job().title)));
-  if (answer == 0) return save();
-  if (answer == 1) session_.discard_journal();
-  return answer == 1;
 }
 
 void MainWindow::closeEvent(QCloseEvent* e) {
@@ -335,6 +313,8 @@ bool MainWindow::eventFilter(QObject* watched, QEvent* e) {
       }
       return true;
     }
+    // A letter typed makes work that is not saved: the title says so.
+    if (qobject_cast<QLineEdit*>(watched)) QTimer::singleShot(0, this, [this] { refresh_title(); });
   }
   return QMainWindow::eventFilter(watched, e);
 }

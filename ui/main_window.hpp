@@ -3,9 +3,11 @@
 
 #include <QElapsedTimer>
 #include <QHash>
+#include <QLineEdit>
 #include <QMainWindow>
 #include <QStackedWidget>
 #include <QTimer>
+#include <filesystem>
 
 #include "ui/stage_rail.hpp"
 #include "ui/stages/pages.hpp"
@@ -19,8 +21,12 @@ class MainWindow : public QMainWindow {
   MainWindow(Session& session, Dialogs dialogs);
   void show_stage(Stage stage);
   [[nodiscard]] Stage stage() const { return stage_; }
-  /// Opens a file and says what went wrong when it cannot. True when it is open.
+  /// Opens a file and says what went wrong when it cannot; unsaved work of it is offered. True when
+  /// it is open.
   bool open_path(const QString& path);
+  bool open_file(const std::filesystem::path& file);
+  /// Offers unsaved work of jobs that never had a file.
+  void offer_unnamed();
   [[nodiscard]] StagePage* page(Stage stage) const { return pages_[static_cast<size_t>(stage)]; }
   [[nodiscard]] PictureView* strip() const { return strip_; }
   [[nodiscard]] StageRail* rail() const { return rail_; }
@@ -40,7 +46,17 @@ class MainWindow : public QMainWindow {
   void remember(const QString& path);
   bool save();
   bool save_as();
+  /// Saves by `how`, asked once more whether a read-only file may be replaced.
+  bool save_by(const std::function<Expected<bool>(bool into_read_only)>& how);
   bool may_leave();
+  /// Entries that hold something typed which the job does not have yet.
+  [[nodiscard]] QList<QLineEdit*> typed_entries() const;
+  /// Enters what is typed; false when it cannot be and the builder stays with it.
+  bool enter_typed();
+  void offer_leftovers();
+  /// What becomes of one: true when it was brought back.
+  bool offer(const Leftover& left);
+  void offer_again();
   void next_measurement();
   void step_condition(int by);
   void press_tick();
@@ -56,6 +72,7 @@ class MainWindow : public QMainWindow {
   QStackedWidget* stack_;
   PictureView* strip_;
   QLabel* status_;
+  QLabel* notice_;  ///< why an edit was refused
   QMenu* recent_;
   std::array<StagePage*, 9> pages_{};
   SurveyPage* survey_ = nullptr;

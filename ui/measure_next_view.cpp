@@ -6,6 +6,7 @@
 #include <algorithm>
 
 #include "session/texts.hpp"
+#include "ui/plain.hpp"
 #include "ui/stage_page.hpp"
 
 namespace yoke {
@@ -62,7 +63,7 @@ void MeasureNextView::refresh() {
         text_of(origin_words(session_.job(), n.which, n.param)), text_of(n.buys)};
     for (int c = 0; c < 4; ++c) {
       auto* item = new QTableWidgetItem(cells[c]);
-      item->setToolTip(text_of(info(n.param).help));
+      item->setToolTip(plain_tip(text_of(info(n.param).help)));
       if (n.blocks && c == 0) {
         QFont bold = table_->font();
         bold.setBold(true);

@@ -5,6 +5,7 @@
 #include <QPushButton>
 
 #include "session/texts.hpp"
+#include "ui/plain.hpp"
 #include "ui/stage_page.hpp"
 
 namespace yoke {
@@ -51,12 +52,14 @@ ReadingsBox::ReadingsBox(Session& session, std::vector<Reading> Job::*list, cons
   force_ = figure_entry(tr("Pad force"), tr("20 kg"), this);
   travel_ = figure_entry(tr("Pad travel"), tr("48 mm"), this);
   gauge_ = figure_entry(tr("Gauge pressure, if there is one"), tr("gauge"), this);
-  gauge_->setToolTip(tr("Line pressure at this press, where a gauge is fitted: 30 bar, 450 psi"));
+  gauge_->setToolTip(
+      plain_tip(tr("Line pressure at this press, where a gauge is fitted: 30 bar, 450 psi")));
   assist_ = new QCheckBox(tr("assist"), this);
   second_ = new QCheckBox(tr("2nd in a row"), this);
-  second_->setToolTip(tr("Clearances are taken up then: it tells them from slack and air"));
+  second_->setToolTip(
+      plain_tip(tr("Clearances are taken up then: it tells them from slack and air")));
   clamped_ = new QCheckBox(tr("hoses clamped"), this);
-  clamped_->setToolTip(tr("With clamps made for hoses, never on braided ones"));
+  clamped_->setToolTip(plain_tip(tr("With clamps made for hoses, never on braided ones")));
   auto* add = new QPushButton(tr("Add"), this);
   add->setObjectName(QStringLiteral("main"));
   row->addWidget(force_);
@@ -70,7 +73,7 @@ ReadingsBox::ReadingsBox(Session& session, std::vector<Reading> Job::*list, cons
   taken->addWidget(clamped_);
   auto* remove = new QPushButton(tr("Remove"), this);
   remove->setObjectName(QStringLiteral("small"));
-  remove->setToolTip(tr("Removes the chosen reading"));
+  remove->setToolTip(plain_tip(tr("Removes the chosen reading")));
   remove->setAccessibleName(tr("Remove the chosen reading"));
   taken->addWidget(remove);
   box->addLayout(taken);
@@ -100,15 +103,15 @@ void ReadingsBox::add_reading() {
   QString why;
   if (!f)
     why = tr("Force: ") + error_text(f.error());
-  else if (*f < 1 || *f > 3000)
-    why = tr("A pad force of %1 cannot be; allowed: 1 N to 3000 N").arg(force_->text());
+  else if (!kReadingForce.holds(*f))
+    why = tr("A pad force of %1 cannot be; allowed: 0 N to 5000 N").arg(force_->text());
   else if (!t)
     why = tr("Travel: ") + error_text(t.error());
-  else if (*t < 0 || *t > 0.4)
-    why = tr("A pad travel of %1 cannot be; allowed: 0 mm to 400 mm").arg(travel_->text());
+  else if (!kReadingTravel.holds(*t))
+    why = tr("A pad travel of %1 cannot be; allowed: 0 mm to 1000 mm").arg(travel_->text());
   else if (!p)
     why = tr("Gauge: ") + error_text(p.error());
-  else if (*p < 0 || *p > 40e6)
+  else if (!kReadingPressure.holds(*p))
     why = tr("A gauge pressure of %1 cannot be; allowed: 0 bar to 400 bar").arg(gauge);
   refuse(why);
   if (!why.isEmpty()) return;
@@ -119,9 +122,9 @@ void ReadingsBox::add_reading() {
   r.second_apply = second_->isChecked();
   r.hoses_clamped = clamped_->isChecked();
   if (!gauge.isEmpty()) r.pressure_pa = *p;
-  session_.edit(tr("reading %1 at %2").arg(force_->text(), travel_->text()), [&](Job& j) {
-    if ((j.*list_).size() < 2000) (j.*list_).push_back(r);
-  });
+  const auto ok = session_.edit(tr("reading %1 at %2").arg(force_->text(), travel_->text()),
+                                [&](Job& j) { (j.*list_).push_back(r); });
+  if (!ok) return refuse(error_text(ok.error()));
   force_->clear();
   travel_->clear();
   gauge_->clear();

@@ -16,11 +16,12 @@ namespace {
 
 struct Column {
   double Box::*member;
-  double lo, hi;
+  Range range;
 };
-constexpr Column kColumns[] = {{&Box::x_m, -5, 5},   {&Box::y_m, -5, 5}, {&Box::z_m, -5, 5},
-                               {&Box::dx_m, 0, 5},   {&Box::dy_m, 0, 5}, {&Box::dz_m, 0, 5},
-                               {&Box::swing_m, 0, 1}};
+constexpr Column kColumns[] = {{&Box::x_m, kBoxPlace},    {&Box::y_m, kBoxPlace},
+                               {&Box::z_m, kBoxPlace},    {&Box::dx_m, kBoxLength},
+                               {&Box::dy_m, kBoxLength},  {&Box::dz_m, kBoxLength},
+                               {&Box::swing_m, kBoxSwing}};
 constexpr int kFirst = 2;
 
 }  // namespace
@@ -123,14 +124,14 @@ void RoomFace::changed(int row, int column) {
     if (typed.isEmpty()) why = tr("A box needs a name.");
     if (why.isEmpty())
       session_.edit(tr("box %1").arg(typed),
-                    [&](Job& j) { j.boxes[at].name = typed.left(80).toStdString(); });
+                    [&](Job& j) { j.boxes[at].name = typed.toStdString(); });
   } else if (column >= kFirst) {
     const Column& c = kColumns[column - kFirst];
     const auto v = parse_quantity(typed.toStdString(), Kind::length, session_.style().units);
     if (!v)
       why = error_text(v.error());
-    else if (*v < c.lo || *v > c.hi)
-      why = tr("%1 cannot be: %2 m to %3 m").arg(typed).arg(c.lo).arg(c.hi);
+    else if (!c.range.holds(*v))
+      why = tr("%1 cannot be: %2 m to %3 m").arg(typed).arg(c.range.least).arg(c.range.most);
     else
       session_.edit(tr("box %1: %2").arg(text_of(session_.job().boxes[at].name), typed),
                     [&](Job& j) { j.boxes[at].*(c.member) = *v; });

@@ -1,8 +1,6 @@
 #include "ui/stage_page.hpp"
 
 #include <QButtonGroup>
-#include <QFileDialog>
-#include <QMessageBox>
 #include <QPushButton>
 #include <QScrollArea>
 #include <QScrollBar>
@@ -12,40 +10,6 @@
 #include "ui/figures_view.hpp"
 
 namespace yoke {
-
-Dialogs real_dialogs() {
-  Dialogs d;
-  d.open_file = [](QWidget* w, const QString& title) {
-    return QFileDialog::getOpenFileName(w, title, {}, QObject::tr("Jobs (*.yoke);;All files (*)"));
-  };
-  d.save_file = [](QWidget* w, const QString& title, const QString& suggestion,
-                   const QString& filter) {
-    return QFileDialog::getSaveFileName(w, title, suggestion, filter);
-  };
-  d.pick_folder = [](QWidget* w, const QString& title) {
-    return QFileDialog::getExistingDirectory(w, title);
-  };
-  d.keep_work = [](QWidget* w, const QString& question) {
-    QMessageBox box(QMessageBox::NoIcon, QObject::tr("Yoke Step"), question, QMessageBox::NoButton,
-                    w);
-    QAbstractButton* save = box.addButton(QObject::tr("Save"), QMessageBox::AcceptRole);
-    QAbstractButton* drop = box.addButton(QObject::tr("Discard"), QMessageBox::DestructiveRole);
-    box.addButton(QObject::tr("Cancel"), QMessageBox::RejectRole);
-    box.exec();
-    return box.clickedButton() == save ? 0 : box.clickedButton() == drop ? 1 : 2;
-  };
-  d.tell = [](QWidget* w, const QString& message) {
-    QMessageBox(QMessageBox::NoIcon, QObject::tr("Yoke Step"), message, QMessageBox::Ok, w).exec();
-  };
-  return d;
-}
-
-QLabel* label(const QString& text, const char* role, QWidget* parent) {
-  auto* l = new QLabel(text, parent);
-  l->setObjectName(QString::fromLatin1(role));
-  l->setWordWrap(true);
-  return l;
-}
 
 void replace_inner(QScrollArea* area, QWidget* inner) {
   QString focused;  // asked before the old widget leaves: leaving takes the focus away
@@ -74,11 +38,9 @@ StagePage::StagePage(Session& session, Stage stage, const QString& question, QWi
   outer->setSpacing(6);
   heading_ = new QHBoxLayout;
   heading_->setSpacing(14);
-  auto* title = new QLabel(text_of(stage_words(stage)), this);
-  title->setObjectName(QStringLiteral("title"));
+  auto* title = plain_label(text_of(stage_words(stage)), "title", this);
   heading_->addWidget(title);
-  question_ = new QLabel(question, this);
-  question_->setObjectName(QStringLiteral("question"));
+  question_ = plain_label(question, "question", this);
   heading_->addWidget(question_, 1);
   outer->addLayout(heading_);
   sides_ = new CalmStack(this);

@@ -9,21 +9,10 @@
 #include <QWidget>
 
 #include "session/session.hpp"
+#include "ui/dialogs.hpp"
+#include "ui/plain.hpp"
 
 namespace yoke {
-
-/// The places where the outside world is asked; tests replace them.
-struct Dialogs {
-  std::function<QString(QWidget*, const QString& title)> open_file;
-  std::function<QString(QWidget*, const QString& title, const QString& suggestion,
-                        const QString& filter)>
-      save_file;
-  std::function<QString(QWidget*, const QString& title)> pick_folder;
-  /// 0 save, 1 discard, 2 cancel
-  std::function<int(QWidget*, const QString& question)> keep_work;
-  std::function<void(QWidget*, const QString& message)> tell;
-};
-[[nodiscard]] Dialogs real_dialogs();
 
 class FiguresView;
 
@@ -74,7 +63,5 @@ class StagePage : public QWidget {
 /// Puts a new inner widget into a scroll area. The old one goes later: one of its own buttons may
 /// be what caused this. Focus returns to the control of the same name.
 void replace_inner(QScrollArea* area, QWidget* inner);
-
-[[nodiscard]] QLabel* label(const QString& text, const char* role, QWidget* parent);
 
 }  // namespace yoke

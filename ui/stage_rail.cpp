@@ -6,6 +6,7 @@
 
 #include "paint/theme.hpp"
 #include "session/texts.hpp"
+#include "ui/plain.hpp"
 
 namespace yoke {
 
@@ -24,7 +25,7 @@ void StageButton::set_status(const QString& status, bool hard) {
   status_ = status;
   hard_ = hard;
   setAccessibleDescription(status + (hard ? tr(", hard finding open") : QString()));
-  setToolTip(status);
+  setToolTip(plain_tip(status));
   update();
 }
 

@@ -5,6 +5,7 @@
 
 #include "job/assemble.hpp"
 #include "session/texts.hpp"
+#include "ui/plain.hpp"
 #include "ui/stage_page.hpp"
 
 namespace yoke {
@@ -24,9 +25,9 @@ StepCard::StepCard(Session& session, const Step& step, QWidget* parent)
   if (!step.because.empty())
     html += QStringLiteral("  <span style='color:#575b60'>(%1)</span>")
                 .arg(text_of(step.because).toHtmlEscaped());
-  auto* text = new QLabel(html, this);
-  text->setTextFormat(Qt::RichText);
-  text->setWordWrap(true);
+  auto* text = label({}, "plain", this);
+  text->setTextFormat(Qt::RichText);  // of our own: the words in it are escaped
+  text->setText(html);
   text->setMinimumHeight(30);
   grid_->addWidget(text, 0, 1);
   if (!step.caution.empty())
@@ -53,9 +54,9 @@ void StepCard::build_note() {
   grid_->addWidget(note_, 0, 2, Qt::AlignTop);
   connect(note_, &QLineEdit::editingFinished, this, [this] {
     if (!note_->isModified()) return;
-    note_->setModified(false);
-    session_.edit(tr("note on “%1”").arg(words_.left(40)),
-                  [&](Job& j) { j.steps[id_].note = note_->text().toStdString(); });
+    const auto ok = session_.edit(tr("note on “%1”").arg(words_.left(40)),
+                                  [&](Job& j) { j.steps[id_].note = note_->text().toStdString(); });
+    if (ok) note_->setModified(false);  // what was refused stays typed
   });
 }
 
@@ -117,7 +118,7 @@ bool StepCard::refresh() {
   const QString note = it != session_.job().steps.end() ? text_of(it->second.note) : QString();
   if (!note_->isModified() && note_->text() != note) {
     note_->setText(note);
-    note_->setToolTip(note);
+    note_->setToolTip(plain_tip(note));
     note_->setCursorPosition(0);
   }
   show_measure();

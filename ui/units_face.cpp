@@ -8,6 +8,7 @@
 #include "paint/budget.hpp"
 #include "session/texts.hpp"
 #include "ui/fields.hpp"
+#include "ui/plain.hpp"
 
 namespace yoke {
 
@@ -20,7 +21,7 @@ const QColor kAlarm{0xa8, 0x3e, 0x00};
 
 QTableWidgetItem* cell(const QString& text, bool loud) {
   auto* item = new QTableWidgetItem(text);
-  item->setToolTip(text);
+  item->setToolTip(plain_tip(text));
   if (loud) {
     QFont f = item->font();
     f.setBold(true);
@@ -126,6 +127,7 @@ QLayout* UnitsFace::build_catalogue() {
     kinds_->addItem(text_of(part_kind_words(k)));
   kinds_->setAccessibleName(tr("Kind of part"));
   words_ = new QLineEdit(this);
+  words_->setProperty("scratch", true);  // a search, nothing of the job
   words_->setPlaceholderText(tr("words, or a bore: 7/8 in"));
   words_->setAccessibleName(tr("Words of a part"));
   words_->setMaxLength(80);
@@ -235,11 +237,9 @@ void UnitsFace::narrow() {
     state += found > kMostShown ? tr("\n%1 fit; the first %2 are shown").arg(found).arg(kMostShown)
                                 : tr("\n%1 fit").arg(found);
   state_->setText(state);
-  state_->setToolTip([this] {
-    QStringList all;
-    for (const RowProblem& p : parts_.problems()) all << text_of(p.text());
-    return all.mid(0, 30).join(QLatin1Char('\n'));
-  }());
+  QStringList all;
+  for (const RowProblem& p : parts_.problems()) all << text_of(p.text());
+  state_->setToolTip(plain_tip(all.mid(0, 30).join(QLatin1Char('\n'))));
 }
 
 void UnitsFace::refresh() {
@@ -274,10 +274,10 @@ void UnitsFace::refresh_pins() {
   }
   add(label(tr("Pinned:"), "soft", this));
   for (std::size_t i = 0; i < pinned.size(); ++i) {
-    auto* b =
-        new QPushButton(tr("%1  %2  ✕").arg(pin_letter(i), text_of(pinned[i].name).left(25)), this);
+    auto* b = new QPushButton(
+        tr("%1  %2  ✕").arg(pin_letter(i), plain_action(text_of(pinned[i].name).left(25))), this);
     b->setObjectName(QStringLiteral("small"));
-    b->setToolTip(tr("Take it off"));
+    b->setToolTip(plain_tip(tr("Take it off")));
     b->setAccessibleName(tr("Take %1 off").arg(text_of(pinned[i].name)));
     connect(b, &QPushButton::clicked, this, [this, i] { unpin(session_, i); });
     add(b);
@@ -329,7 +329,7 @@ void UnitsFace::refresh_matrix() {
                            ? cell(QString(), false)
                            : cell(verdict_words(*it, style), it->sameness != Sameness::equal));
       if (it != list.end())
-        matrix_->item(at, static_cast<int>(c) + 2)->setToolTip(text_of(it->consequence));
+        matrix_->item(at, static_cast<int>(c) + 2)->setToolTip(plain_tip(text_of(it->consequence)));
     }
   }
   auto* header = matrix_->horizontalHeader();

@@ -5,6 +5,7 @@
 #include "calc/runs.hpp"
 #include "lines/lines.hpp"
 #include "lines/threads.hpp"
+#include "quantity/text.hpp"
 
 namespace yoke {
 
@@ -249,7 +250,7 @@ Expected<double> parse_input(const CalcInput& input, std::string_view text, Unit
       if (text == input.options[i] || text == std::to_string(i + 1)) return static_cast<double>(i);
     std::string all;
     for (const auto& o : input.options) all += (all.empty() ? "" : ", ") + o;
-    return fail({input.id, std::string(text.substr(0, 48)), all,
+    return fail({input.id, clipped(text, 48), all,
                  std::string(input.words) + ": that is not one of the choices",
                  "Give its words or its number"});
   }

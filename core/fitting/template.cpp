@@ -7,6 +7,7 @@
 
 #include "job/assemble.hpp"
 #include "quantity/drills.hpp"
+#include "quantity/text.hpp"
 
 namespace yoke {
 
@@ -123,21 +124,6 @@ void measure(Template& t) {
   t.y1 += 4;
 }
 
-std::string escaped(const std::string& s) {
-  std::string out;
-  for (const char c : s) {
-    if (c == '&')
-      out += "&amp;";
-    else if (c == '<')
-      out += "&lt;";
-    else if (c == '>')
-      out += "&gt;";
-    else
-      out += c;
-  }
-  return out;
-}
-
 /// Release 12 knows ASCII only: what lies beyond is left out.
 std::string ascii(const std::string& s) {
   std::string out;
@@ -238,7 +224,7 @@ std::string template_svg(const Template& t) {
       "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<svg xmlns=\"http://www.w3.org/2000/svg\" "
       "width=\"{0:.3f}mm\" height=\"{1:.3f}mm\" viewBox=\"{2:.3f} {3:.3f} {0:.3f} {1:.3f}\" "
       "fill=\"none\" stroke=\"black\" stroke-width=\"0.25\">\n<title>{4}</title>\n",
-      w, h, t.x0, -t.y1, escaped(t.title));
+      w, h, t.x0, -t.y1, xml_escaped(t.title));
   for (const auto& l : t.lines)
     s += fmt::format("<line x1=\"{:.4f}\" y1=\"{:.4f}\" x2=\"{:.4f}\" y2=\"{:.4f}\"{}/>\n", l.x0,
                      -l.y0, l.x1, -l.y1, l.thin ? " stroke-width=\"0.12\"" : "");
@@ -249,7 +235,7 @@ std::string template_svg(const Template& t) {
     s += fmt::format(
         "<text x=\"{:.3f}\" y=\"{:.3f}\" font-size=\"{:.2f}\" font-family=\"sans-serif\" "
         "fill=\"black\" stroke=\"none\">{}</text>\n",
-        x.x, -x.y, x.height, escaped(x.words));
+        x.x, -x.y, x.height, xml_escaped(x.words));
   const double y = -t.y0 + 8;
   const double x0 = t.x0 + 4;
   s += fmt::format(

@@ -311,13 +311,8 @@ std::string stage_status(const Job& job, Stage stage, const std::vector<Conditio
       if (r.points.empty()) return "geometry impossible";
       return fmt::format("rod up to {:.1f}° off", r.largest_rad * 180 / kPi);
     }
-    case Stage::rod: {
-      const RodReport r = rod_report(job);
-      if (!r.change) return param_list({r.missing_change.front()}) + " unknown";
-      const double mm = r.change->change.value() * 1e3;
-      if (std::abs(mm) < 0.05) return "rod length stays";
-      return fmt::format("{} {:.1f} mm", mm < 0 ? "shorten" : "lengthen", std::abs(mm));
-    }
+    case Stage::rod:
+      return rod_status(rod_report(job));
     case Stage::plumb: {
       if (value_of(job, Which::plan, Param::control_use).si == 1) return "one line";
       const OutletReport r = outlet_report(job, Which::plan);

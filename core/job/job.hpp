@@ -18,6 +18,7 @@ struct StepRecord {
   bool done = false;
   std::string date;  ///< ISO day, as the builder ticked it
   std::string note;
+  Unread unread{};
   bool operator==(const StepRecord&) const = default;
 };
 
@@ -26,6 +27,7 @@ struct BleedRecord {
   int strokes = 0;
   int refills = 0;
   int clear_strokes = 0;  ///< bubble-free strokes in a row, down and up
+  Unread unread{};
   bool operator==(const BleedRecord&) const = default;
 };
 
@@ -39,6 +41,7 @@ struct Reading {
   bool second_apply = false;   ///< right after another press: clearances are taken up
   bool hoses_clamped = false;  ///< flexible hoses clamped off: only the lines before them give
   std::optional<double> pressure_pa = std::nullopt;  ///< a gauge in the line, where one is fitted
+  Unread unread{};
   bool operator==(const Reading&) const = default;
 };
 
@@ -48,6 +51,7 @@ struct PumpTest {
   std::optional<double> third_m;
   std::optional<double> sink_m;  ///< pad sink while held
   std::optional<double> hold_s;  ///< held for
+  Unread unread{};
   bool operator==(const PumpTest&) const = default;
 };
 
@@ -56,6 +60,7 @@ struct GateRecord {
   GateState state = GateState::open;
   std::string date;
   std::string note;
+  Unread unread{};
   bool operator==(const GateRecord&) const = default;
 };
 
@@ -68,6 +73,7 @@ struct Candidate {
   std::string maker;
   PartKind kind = PartKind::master;
   Sheet sheet;
+  Unread unread{};
   bool operator==(const Candidate&) const = default;
 };
 
@@ -84,6 +90,7 @@ enum class LaterKind {
 struct Later {
   LaterKind what = LaterKind::front_discs;
   std::string date;  ///< ISO day it is planned for; empty: some day
+  Unread unread{};
   bool operator==(const Later&) const = default;
 };
 
@@ -96,6 +103,7 @@ struct Box {
   double x_m = 0, y_m = 0, z_m = 0;     ///< its middle
   double dx_m = 0, dy_m = 0, dz_m = 0;  ///< whole lengths
   double swing_m = 0;                   ///< how far it moves each way
+  Unread unread{};
   bool operator==(const Box&) const = default;
 };
 
@@ -109,6 +117,7 @@ struct PartInHand {
   bool place = false;        ///< it was held where it goes
   bool before_apart = true;  ///< needed before the car comes apart
   std::string note;
+  Unread unread{};
   bool operator==(const PartInHand&) const = default;
 };
 
@@ -132,8 +141,7 @@ struct Job {
   std::vector<Box> boxes;
   PumpTest pump;
   std::map<std::string, GateRecord> gates;
-  /// Members a newer writer put into the file, kept as they were read: JSON text by place.
-  std::map<std::string, std::string> unread;
+  Unread unread{};
   bool operator==(const Job&) const = default;
 };
 

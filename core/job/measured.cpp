@@ -1,5 +1,6 @@
 #include "job/measured.hpp"
 
+#include <algorithm>
 #include <cmath>
 
 namespace yoke {
@@ -40,6 +41,11 @@ double default_doubt_si(How how, Kind kind, double si) {
     return 1.5e-3;
   }
   return std::abs(si) * 0.02;
+}
+
+double most_doubt_si(Param param) {
+  const ParamInfo& p = info(param);
+  return std::max({p.max_si - p.min_si, std::abs(p.max_si), std::abs(p.min_si)});
 }
 
 Measured measured(Param param, double si, How how) {

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <array>
+#include <map>
 #include <optional>
 #include <string>
 #include <string_view>
@@ -24,14 +25,24 @@ inline constexpr How kHows[] = {How::unknown, How::calliper, How::rule,  How::ta
 /// stated fact carries none; other kinds of quantity carry 2 % when measured.
 [[nodiscard]] double default_doubt_si(How how, Kind kind, double si);
 
+/// Members of a file that this version does not know, by their key, each as JSON text: they hang on
+/// the record they came with, move and go with it, and are written back.
+using Unread = std::map<std::string, std::string>;
+
 struct Measured {
   double si = 0.0;         ///< SI, or the option index of a choice
   How how = How::unknown;  ///< unknown: `si` says nothing
   double doubt_si = 0.0;   ///< ±, twice the standard uncertainty
   std::string note;
   [[nodiscard]] bool known() const { return how != How::unknown; }
-  bool operator==(const Measured&) const = default;
+  /// Of an unknown value the number says nothing.
+  bool operator==(const Measured& o) const {
+    return how == o.how && note == o.note && (!known() || (si == o.si && doubt_si == o.doubt_si));
+  }
 };
+
+/// The largest ± that still says anything: as wide as the parameter's whole range.
+[[nodiscard]] double most_doubt_si(Param param);
 
 /// A value with the doubt that goes with how it was measured.
 [[nodiscard]] Measured measured(Param param, double si, How how);
@@ -44,8 +55,14 @@ class Sheet {
     return values_[static_cast<size_t>(p)];
   }
   void set(Param p, Measured m) { values_[static_cast<size_t>(p)] = std::move(m); }
-  void clear(Param p) { values_[static_cast<size_t>(p)].reset(); }
+  void clear(Param p) {
+    values_[static_cast<size_t>(p)].reset();
+    unread_of.erase(p);
+  }
   bool operator==(const Sheet&) const = default;
+
+  Unread unread;                      ///< parameters of a newer writer, by id
+  std::map<Param, Unread> unread_of;  ///< further members of a value that is there
 
  private:
   std::array<std::optional<Measured>, kParamCount> values_;

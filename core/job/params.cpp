@@ -2,6 +2,9 @@
 
 #include <cmath>
 #include <limits>
+#include <unordered_map>
+
+#include "quantity/text.hpp"
 
 namespace yoke {
 
@@ -60,14 +63,14 @@ Expected<double> parse_choice(const ParamInfo& p, std::string_view text) {
   for (size_t i = 0; i < p.options.size(); ++i)
     if (same_word(p.options[i].key, text) || same_word(p.options[i].words, text))
       return static_cast<double>(i);
-  Error e{.field = std::string(p.id),
-          .value = std::string(text.substr(0, 64)),
-          .range = range_words(p, {}),
-          .reason = std::string(p.words) + ": “" + std::string(text.substr(0, 64)) +
-                    "” is not one of the choices",
-          .remedy = ""};
+  Error e{
+      .field = std::string(p.id),
+      .value = clipped(text, 64),
+      .range = range_words(p, {}),
+      .reason = std::string(p.words) + ": “" + clipped(text, 64) + "” is not one of the choices",
+      .remedy = ""};
   if (p.param == Param::fluid_grade) {
-    e.reason = "There is no fluid grade “" + std::string(text.substr(0, 64)) + "”";
+    e.reason = "There is no fluid grade “" + clipped(text, 64) + "”";
     e.remedy =
         "Read the grade on the reservoir cap or the bottle; an unknown fluid is drained, "
         "not topped up";
@@ -86,9 +89,13 @@ std::span<const ParamInfo> all_params() {
 }
 
 std::optional<Param> find_param(std::string_view id) {
-  for (const auto& p : table())
-    if (p.id == id) return p.param;
-  return std::nullopt;
+  static const std::unordered_map<std::string_view, Param> by_id = [] {
+    std::unordered_map<std::string_view, Param> map;
+    for (const auto& p : table()) map.emplace(p.id, p.param);
+    return map;
+  }();
+  const auto it = by_id.find(id);
+  return it == by_id.end() ? std::nullopt : std::optional(it->second);
 }
 
 std::string_view group_words(Group group) {

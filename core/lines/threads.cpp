@@ -1,4 +1,5 @@
 #include "lines/threads.hpp"
+#include "quantity/text.hpp"
 
 #include <fmt/format.h>
 
@@ -58,8 +59,8 @@ Expected<Seat> parse_seat(std::string_view text) {
   const std::string s = plain(text);
   for (size_t i = 0; i < std::size(keys); ++i)
     if (s == keys[i] || s == plain(seat_words(static_cast<Seat>(i)))) return static_cast<Seat>(i);
-  return fail({"seat", std::string(text.substr(0, 48)), "inverted, bubble, 37 or banjo",
-               "There is no seat “" + std::string(text.substr(0, 48)) + "”",
+  return fail({"seat", clipped(text, 48), "inverted, bubble, 37 or banjo",
+               "There is no seat “" + clipped(text, 48) + "”",
                "Look into the port: a cone that points out, a cup, or a flat face"});
 }
 
@@ -75,8 +76,8 @@ Expected<Thread> find_thread(std::string_view text) {
     if (plain(t.name) == s) return t;
   std::string known;
   for (const Thread& t : kThreads) known += (known.empty() ? "" : ", ") + std::string(t.name);
-  return fail({"thread", std::string(text.substr(0, 48)), known,
-               "“" + std::string(text.substr(0, 48)) + "” is no brake line thread",
+  return fail({"thread", clipped(text, 48), known,
+               "“" + clipped(text, 48) + "” is no brake line thread",
                "Measure outside diameter and pitch, then compare with a known part"});
 }
 

@@ -22,16 +22,25 @@ PumpReport pump_report(const PumpTest& test, Length bore, double ratio) {
           "stretch.");
     }
   }
-  if (test.sink_m && test.hold_s && *test.hold_s > 0) {
-    r.sink_m3_per_s = *test.sink_m / ratio * area_m2 / *test.hold_s;
+  if (test.sink_m && test.hold_s) {
     constexpr double kTape_m = 0.002;
+    constexpr double kLeastHold_s = 5;  // a rate over less says nothing, and grows without bound
     r.sinking = *test.sink_m > kTape_m;
-    r.words.push_back(
-        r.sinking
-            ? fmt::format("The pad sinks {:.0f} mm in {:.0f} s: {:.2f} cm³ a minute pass a cup or "
-                          "leak out. Do not drive.",
-                          *test.sink_m * 1e3, *test.hold_s, *r.sink_m3_per_s * 60e6)
-            : std::string("The pad holds under a steady foot."));
+    const bool long_enough = *test.hold_s >= kLeastHold_s;
+    if (long_enough) r.sink_m3_per_s = *test.sink_m / ratio * area_m2 / *test.hold_s;
+    if (r.sinking)
+      r.words.push_back(
+          long_enough
+              ? fmt::format("The pad sinks {:.0f} mm in {:.0f} s: {:.2f} cm³ a minute pass a cup "
+                            "or leak out. Do not drive.",
+                            *test.sink_m * 1e3, *test.hold_s, *r.sink_m3_per_s * 60e6)
+              : fmt::format("The pad sinks {:.0f} mm though it was held for a moment only. Do not "
+                            "drive.",
+                            *test.sink_m * 1e3));
+    else
+      r.words.emplace_back(long_enough
+                               ? "The pad holds under a steady foot."
+                               : "Held too short to tell whether it sinks: hold for 30 to 60 s.");
   }
   return r;
 }

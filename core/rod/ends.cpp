@@ -17,7 +17,7 @@ std::string mm(double m) {
 
 /// Which end is cut, and why: the ball and the eye never are.
 std::string cut_words(const Values& v, double change_m) {
-  if (std::abs(change_m) < 0.05e-3) return "Nothing to cut: the rod stays";
+  if (std::abs(change_m) < kLeastRodChange_m) return "Nothing to cut: the rod stays";
   const bool shorter = change_m < 0;
   const std::string much = mm(std::abs(change_m));
   if (!v.known(Param::rod_end))
@@ -34,20 +34,6 @@ std::string cut_words(const Values& v, double change_m) {
     return "A rod without thread is not cut and welded: turn a new one, or thread its pedal end";
   if (end == 2) return "Make a longer rod: never weld a piece in";
   return "Lengthen by " + much + " at the adjuster while the thread holds, or make a longer rod";
-}
-
-std::optional<double> per_turn(const Values& v) {
-  if (!v.known(Param::rod_pitch)) return std::nullopt;
-  const double p1 = v.si(Param::rod_pitch);
-  const double p2 = v.known(Param::rod_pitch2) ? v.si(Param::rod_pitch2) : p1;
-  switch (v.option(Param::rod_coupling)) {
-    case 1:
-      return p1 + p2;
-    case 2:
-      return std::abs(p1 - p2);
-    default:
-      return p1;
-  }
 }
 
 /// Turns until the first end has too little thread left, or none to run over.
@@ -85,8 +71,8 @@ void limits(const Values& v, EndsReport& r) {
 EndsReport ends_report(const Job& job, const RodReport& rod) {
   EndsReport r;
   const Values v = resolve(job, Which::plan);
-  r.cut = rod.change ? cut_words(v, rod.change->change.value()) : "Cannot say yet which end";
-  r.per_turn_m = per_turn(v);
+  r.cut = rod.total ? cut_words(v, rod.total->value()) : "Cannot say yet which end";
+  if (rod.per_turn) r.per_turn_m = rod.per_turn->value();
   if (rod.ratio) r.pad_for_tenth_m = 0.1e-3 * *rod.ratio;
   if (r.per_turn_m && *r.per_turn_m <= 0) {
     r.findings.push_back({Severity::warning, Stage::rod, "rod.no_adjustment",
@@ -96,7 +82,7 @@ EndsReport ends_report(const Job& job, const RodReport& rod) {
     return r;
   }
   if (r.per_turn_m && rod.ratio) r.pad_per_turn_m = *r.per_turn_m * *rod.ratio;
-  if (r.per_turn_m && rod.total) r.turns = rod.total->value() / *r.per_turn_m;
+  r.turns = rod.turns;
   limits(v, r);
   const auto past = [&](const std::optional<double>& most, double turns, const char* what) {
     if (most && turns > *most)

@@ -31,6 +31,7 @@ std::optional<UnitFace> read_face(const Job& job, Which which, std::vector<Param
 
 void check_thread(RodReport& r, const Job& job) {
   const Value diameter = value_of(job, Which::plan, Param::rod_diameter);
+  if (value_of(job, Which::plan, Param::rod_coupling).si > 0) return;  // both ends: ends_report
   const Value engaged = value_of(job, Which::plan, Param::rod_engaged);
   const Value spare = value_of(job, Which::plan, Param::rod_thread_spare);
   if (!r.total) return;
@@ -74,26 +75,47 @@ void check_clearance(RodReport& r, const Job& job) {
          "common practice, no source"});
 }
 
-/// The change alone, where a turn moves the difference of two pitches: see the rod's ends.
-void read_height(RodReport& r, double wish_m) {
-  if (r.ratio) r.height_part = rod_for_height(Length{wish_m}, *r.ratio);
-  if (r.height_part) r.total = (r.change ? r.change->change : Length{0.0}) + *r.height_part;
+/// The pedal's ratio at rest, or which arms it lacks.
+void read_ratio(RodReport& r, const Job& job) {
+  std::vector<Param> arms{Param::control_pad_arm, Param::control_pin_arm};
+  if (value_of(job, Which::plan, Param::control_mid).si == 1)
+    arms.insert(arms.end(), {Param::control_mid_in, Param::control_mid_out});
+  for (const Param p : arms)
+    if (!value_of(job, Which::plan, p).known()) r.missing_turns.push_back(p);
+  if (value_of(job, Which::plan, Param::rod_height_wish).si != 0)
+    r.missing_height = r.missing_turns;
+  if (!r.missing_turns.empty()) return;
+  r.ratio = arm_ratio(job, Which::plan);
+  const Assembly a = assemble(job, Which::plan);
+  if (!a.system) return;
+  if (const auto k = Kinematics::make(a.system->control)) r.ratio = k->ratio(Length{0.0});
 }
 
-void read_turns(RodReport& r, const Job& job) {
-  const Value pitch = value_of(job, Which::plan, Param::rod_pitch);
-  const Value wish = value_of(job, Which::plan, Param::rod_height_wish);
-  const int coupling = static_cast<int>(value_of(job, Which::plan, Param::rod_coupling).si);
-  if (coupling == 2) return read_height(r, wish.si);  // its ends work against each other
-  const int per_turn = coupling == 1 ? 2 : 1;
-  if (r.ratio) r.height_part = rod_for_height(Length{wish.si}, *r.ratio);
-  if (r.height_part) r.total = (r.change ? r.change->change : Length{0.0}) + *r.height_part;
-  if (!pitch.known()) {
+/// A pad height that nobody wished for asks nothing of the rod; a wish needs the ratio.
+void read_height(RodReport& r, const Job& job) {
+  const double wish_m = value_of(job, Which::plan, Param::rod_height_wish).si;
+  if (wish_m == 0)
+    r.height_part = Length{0.0};
+  else if (r.ratio)
+    r.height_part = rod_for_height(Length{wish_m}, *r.ratio);
+  if (r.change && r.height_part) r.total = r.change->change + *r.height_part;
+}
+
+void read_turns(RodReport& r, const Values& plan) {
+  r.per_turn = length_per_turn(plan);
+  if (!r.per_turn) {
     r.missing_turns.push_back(Param::rod_pitch);
     return;
   }
-  if (r.height_part) r.height_turns = turns_for(*r.height_part, Length{pitch.si}, per_turn);
-  if (r.total) r.turns = turns_for(*r.total, Length{pitch.si}, per_turn);
+  if (r.per_turn->value() <= 0) return;  // the rod's ends say so
+  if (r.height_part) r.height_turns = turns_for(*r.height_part, *r.per_turn, 1);
+  if (r.total) r.turns = turns_for(*r.total, *r.per_turn, 1);
+}
+
+/// "-2.00 mm for the other unit": signed, as parts of a sum.
+std::string part_words(Length part, const char* what, const Style& style) {
+  return (part.value() < 0 ? "−" : "+") +
+         format_full(std::abs(part.value()), Kind::length, 2, style) + what;
 }
 
 }  // namespace
@@ -120,24 +142,14 @@ RodReport rod_report(const Job& job) {
   RodReport r;
   const auto old_unit = read_face(job, Which::found, r.missing_change);
   const auto new_unit = read_face(job, Which::plan, r.missing_change);
-  if (old_unit && new_unit)
-    r.change = rod_change(*old_unit, *new_unit,
-                          Length{value_of(job, Which::plan, Param::rod_clearance_more).si});
-  Assembly a = assemble(job, Which::plan);
-  const Value pad = value_of(job, Which::plan, Param::control_pad_arm);
-  const Value pin = value_of(job, Which::plan, Param::control_pin_arm);
-  if (pad.known() && pin.known()) {
-    r.ratio = arm_ratio(job, Which::plan);
-    if (a.system)
-      if (const auto k = Kinematics::make(a.system->control)) r.ratio = k->ratio(Length{0.0});
-  } else {
-    if (!pad.known()) r.missing_turns.push_back(Param::control_pad_arm);
-    if (!pin.known()) r.missing_turns.push_back(Param::control_pin_arm);
-  }
+  r.clearance_more = Length{value_of(job, Which::plan, Param::rod_clearance_more).si};
+  if (old_unit && new_unit) r.change = rod_change(*old_unit, *new_unit, r.clearance_more);
+  read_ratio(r, job);
   if (r.change && r.ratio) r.pad_doubt = r.change->doubt * *r.ratio;
-  read_turns(r, job);
+  read_height(r, job);
+  read_turns(r, resolve(job, Which::plan));
   const Value length = value_of(job, Which::found, Param::control_rod_length);
-  if (length.known() && r.total && r.change) r.new_length = Length{length.si} + *r.total;
+  if (length.known() && r.total) r.new_length = Length{length.si} + *r.total;
   if (r.new_length && r.new_length->value() <= 0)
     r.findings.push_back({Severity::hard, Stage::rod, "rod.inside_out",
                           "The rod would be shorter than nothing", "more than 0 mm",
@@ -147,12 +159,47 @@ RodReport rod_report(const Job& job) {
   return r;
 }
 
+std::optional<Length> length_per_turn(const Values& v) {
+  if (!v.known(Param::rod_pitch)) return std::nullopt;
+  const double p1 = v.si(Param::rod_pitch);
+  const double p2 = v.known(Param::rod_pitch2) ? v.si(Param::rod_pitch2) : p1;
+  const double moved = v.option(Param::rod_coupling) == 1   ? p1 + p2
+                       : v.option(Param::rod_coupling) == 2 ? std::abs(p1 - p2)
+                                                            : p1;
+  return Length{moved < 1e-6 ? 0.0 : moved};
+}
+
 std::string rod_words(const RodReport& r, const Style& style) {
   if (!r.change) return cannot_say(r.missing_change);
-  const double v = r.change->change.value();
-  if (std::abs(v) < 0.05e-3) return "The rod stays as long as it is";
+  const Length unit = r.change->change + r.clearance_more;
+  std::string parts;
+  int count = 0;
+  for (const auto& [part, what] : {std::pair(unit, " for the other unit"),
+                                   {-r.clearance_more, " for the clearance"},
+                                   {r.height_part.value_or(Length{}), " for the pad height"}}) {
+    if (std::abs(part.value()) < kLeastRodChange_m) continue;
+    parts += (parts.empty() ? "" : ", ") + part_words(part, what, style);
+    ++count;
+  }
+  if (!r.total)
+    return (r.missing_height.empty() ? std::string("The pedal's ratio is not known")
+                                     : cannot_say(r.missing_height)) +
+           ", for the pad height" + (parts.empty() ? "" : "; without it " + parts);
+  const double v = r.total->value();
+  if (std::abs(v) < kLeastRodChange_m)
+    return "The rod stays as long as it is" + (count > 1 ? ": " + parts : "");
   return std::string(v < 0 ? "Shorten by " : "Lengthen by ") +
-         format_full(std::abs(v), Kind::length, 2, style);
+         format_full(std::abs(v), Kind::length, 2, style) + (count > 1 ? ": " + parts : "");
+}
+
+std::string rod_status(const RodReport& r) {
+  if (!r.change) return param_list({r.missing_change.front()}) + " unknown";
+  if (!r.total)
+    return r.missing_height.empty() ? "ratio unknown"
+                                    : param_list({r.missing_height.front()}) + " unknown";
+  const double mm = r.total->value() * 1e3;
+  if (std::abs(r.total->value()) < kLeastRodChange_m) return "rod length stays";
+  return fmt::format("{} {:.1f} mm", mm < 0 ? "shorten" : "lengthen", std::abs(mm));
 }
 
 AngleReport angle_report(const Job& job, Which which) {

@@ -13,6 +13,7 @@
 #include "feel/conditions.hpp"
 #include "job/finding.hpp"
 #include "job/job.hpp"
+#include "job/values.hpp"
 #include "quantity/units.hpp"
 
 namespace yoke {
@@ -40,13 +41,16 @@ struct RodChange {
 
 struct RodReport {
   std::vector<Param> missing_change;  ///< needed for the length
+  std::vector<Param> missing_height;  ///< needed for the part of a wished pad height
   std::vector<Param> missing_turns;   ///< needed for the turns
-  std::optional<RodChange> change;
-  std::optional<double> ratio;         ///< at rest
-  std::optional<Length> pad_doubt;     ///< the rod's doubt carried to the pad
-  std::optional<Length> height_part;   ///< rod change for the wished pad height
-  std::optional<Length> total;         ///< change plus height part
-  std::optional<double> turns;         ///< of the total, plus: unscrew (lengthen)
+  std::optional<RodChange> change;    ///< by the seats and the clearance: a part of the answer only
+  Length clearance_more{};            ///< wanted increase of clearance, contained in `change`
+  std::optional<double> ratio;        ///< at rest
+  std::optional<Length> pad_doubt;    ///< the rod's doubt carried to the pad
+  std::optional<Length> height_part;  ///< for the wished pad height; 0 without a wish
+  std::optional<Length> total;        ///< change plus height part; nothing while one is not known
+  std::optional<Length> per_turn;     ///< rod length a turn of the adjuster moves
+  std::optional<double> turns;        ///< of the total, plus: unscrew (lengthen)
   std::optional<double> height_turns;  ///< of the height part alone
   std::optional<Length> new_length;
   std::optional<Length> engaged_after;
@@ -56,8 +60,17 @@ struct RodReport {
   std::vector<Finding> findings;
 };
 [[nodiscard]] RodReport rod_report(const Job& job);
-/// The answer in words: "Shorten by 29.7 mm (1.170 in)".
+/// The answer in words, made from the total, its parts named where there are several: "Lengthen by
+/// 4.00 mm: -2.00 mm for the other unit, +6.00 mm for the pad height".
 [[nodiscard]] std::string rod_words(const RodReport& r, const Style& style);
+/// The same in a few words, without the parts: "shorten 29.7 mm".
+[[nodiscard]] std::string rod_status(const RodReport& r);
+
+/// Less than this is not cut, turned or said: no calliper sees it.
+inline constexpr double kLeastRodChange_m = 0.05e-3;
+/// What a turn moves: pitch (fork), both pitches (left and right thread), their difference (same
+/// hand). Below a micrometre a turn moves nothing. Nothing while a pitch is unknown.
+[[nodiscard]] std::optional<Length> length_per_turn(const Values& v);
 
 /// Rod angle over the working stroke, and the side force it makes.
 struct AnglePoint {

@@ -59,7 +59,7 @@ Facts facts_of(const Job& job) {
   f.master_new = f.single_to_tandem || (bore_old.known() && bore_new.known() &&
                                         std::abs(bore_old.si - bore_new.si) > 3e-5);
   const RodReport rod = rod_report(job);
-  f.rod_changes = rod.total && std::abs(rod.total->value()) > 0.05e-3;
+  f.rod_changes = rod.total && std::abs(rod.total->value()) >= kLeastRodChange_m;
   f.valve = is(Which::plan, Param::valve_kind, 1);
   f.silicone = is(Which::plan, Param::fluid_grade, 2);
   f.clutch = is(Which::plan, Param::control_use, 1);
@@ -74,8 +74,7 @@ Facts facts_of(const Job& job) {
     f.drill =
         "Drill " + drill_words(pilot_hole_m(hole)) + " first, then " + drill_words(hole) + ".";
   }
-  if (rod.change && value_of(job, Which::plan, Param::rod_end).known() &&
-      std::abs(rod.change->change.value()) >= 0.05e-3)
+  if (f.rod_changes && value_of(job, Which::plan, Param::rod_end).known())
     f.cut = ends_report(job, rod).cut;
   f.retained = retained_report(job).steps;
   return f;

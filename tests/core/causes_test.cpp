@@ -166,7 +166,7 @@ TEST_CASE("causes: the planted one ranks first, and the next test tells the firs
 }
 
 TEST_CASE(
-    "causes: a sinking pad is a bypass or a leak, a pumped one clearance; too little refused") {
+    "causes: a sinking pad is a bypass or a leak, a pumped one clearance, too little refused") {
   const System s = car();
   Condition off;
   off.assist_alive = false;

@@ -73,7 +73,7 @@ TEST_CASE("the matrix: equal, differs by, and not compared counts like a differe
         Sameness::differs);
 }
 
-TEST_CASE("a candidate takes the plan's place; what it does not tell stays unknown") {
+TEST_CASE("a candidate takes the plan's place, what it does not tell stays unknown") {
   Job job = known_job();
   found(job, Param::unit_stud_pitch, 0.079);
   plan(job, Param::master_stroke1, 0.020);

@@ -233,7 +233,7 @@ TEST_CASE("stops: the first one is named") {
   CHECK(FeelModel::make(s, {})->stop() == Stop::geometry);
 }
 
-TEST_CASE("available travel: the first of pad stop, master and booster; reserve counts from it") {
+TEST_CASE("available travel: the first of pad stop, master and booster, reserve counts from it") {
   System s = car();
   s.control.pad_stop = Length{0.5};
   const double before = 0.00075;

@@ -90,7 +90,7 @@ TEST_CASE("patterns: two, three and four studs, turned, against hand-computed pl
   CHECK(std::hypot(p.studs[0].x_m, p.studs[0].z_m) == Approx(0.050));
 }
 
-TEST_CASE("an old hole serves, forgives, or meets the new one; a plate joins them") {
+TEST_CASE("an old hole serves, forgives, or meets the new one, a plate joins them") {
   Job job;
   two_studs(job, Which::found, 0.0790, 5.0 / 16 * kInch);
   two_studs(job, Which::plan, 0.079375, 5.0 / 16 * kInch);
@@ -233,7 +233,7 @@ TEST_CASE("room: distances of boxes by hand, swings, and what is hot") {
   CHECK(box_gaps({pipe}).empty());
 }
 
-TEST_CASE("turns: fork, left and right, and both the same hand; limits at both ends") {
+TEST_CASE("turns: fork, left and right, and both the same hand, limits at both ends") {
   Job job = known_job();  // ratio 6
   for (const auto& [p, si] :
        {std::pair{Param::rod_snout, 0.010}, {Param::rod_socket, 0.020}, {Param::rod_stack, 0.0}}) {
@@ -324,7 +324,7 @@ TEST_CASE("heights: pad, accelerator and lamp after the change") {
   CHECK(has(h.findings, "rod.accelerator"));
 }
 
-TEST_CASE("a rod that stays in: try the length first; a re-staked one must be signed") {
+TEST_CASE("a rod that stays in: try the length first, a re-staked one must be signed") {
   Job job = known_job();
   CHECK_FALSE(retained_report(job).applies);
   plan(job, Param::unit_rod_kept, 3);

@@ -281,7 +281,7 @@ TEST_CASE("the symptoms group tells volumes behind each pump and the sink in cm3
   CHECK(g->figures.back().words == "Cheapest next test");
 }
 
-TEST_CASE("measure next: what blocks first, then what narrows most; the key walks the list") {
+TEST_CASE("measure next: what blocks first, then what narrows most, the key walks the list") {
   Job job = known_job();
   CHECK(measure_next(job, Which::plan).size() < 20);
   job.found.clear(Param::vehicle_mass);

@@ -9,6 +9,7 @@
 #include "plumbing/outlets.hpp"
 #include "proving/fit.hpp"
 #include "proving/gates.hpp"
+#include "rod/ends.hpp"
 #include "rod/rod.hpp"
 #include "sizing/relative.hpp"
 #include "sizing/sweep.hpp"
@@ -163,6 +164,74 @@ TEST_CASE("rod report: unknown says what is missing, doubt reaches the pad, thre
   CHECK(has(rod_report(job).findings, "rod.thread_bottoms"));
   found(job, Param::control_rod_length, 0.025);
   CHECK(has(rod_report(job).findings, "rod.inside_out"));
+}
+
+TEST_CASE("rod: one answer, the total, everywhere: words, status, cut, turns, new length") {
+  Job job = known_job();
+  for (const Which w : {Which::found, Which::plan})
+    for (const Param p : {Param::rod_snout, Param::rod_socket})
+      (w == Which::found ? job.found : job.plan).set(p, {0.010, How::calliper, 0.05e-3, {}});
+  found(job, Param::rod_stack, 0);
+  plan(job, Param::rod_stack, 0);
+  plan(job, Param::rod_snout, 0.012);
+  found(job, Param::control_rod_length, 0.150);
+  plan(job, Param::rod_end, 0, How::stated);
+  plan(job, Param::rod_height_wish, 0.036);
+  RodReport r = rod_report(job);
+  REQUIRE(r.total);
+  CHECK(r.total->value() == Approx(0.004));  // 2 mm shorter for the unit, 6 mm for the pad height
+  CHECK(rod_words(r, {UnitStyle::metric}) ==
+        "Lengthen by 4.00 mm: −2.00 mm for the other unit, +6.00 mm for the pad height");
+  CHECK(rod_status(r) == "lengthen 4.0 mm");
+  CHECK(ends_report(job, r).cut.find("Lengthen by 4.00 mm") == 0);
+  CHECK(r.new_length->value() == Approx(0.154));
+  CHECK(stage_status(job, Stage::rod, foot_strip(job, 4), {}) == "lengthen 4.0 mm");
+  // A left and right thread of two pitches, and one of the same hand: one function, one answer.
+  plan(job, Param::rod_pitch, 0.00125, How::stated);
+  plan(job, Param::rod_pitch2, 0.001, How::stated);
+  for (const auto& [coupling, turns] : {std::pair(0, 3.2), {1, 4.0 / 2.25}, {2, 16.0}}) {
+    plan(job, Param::rod_coupling, coupling, How::stated);
+    r = rod_report(job);
+    REQUIRE(r.turns);
+    CHECK(*r.turns == Approx(turns));
+    CHECK(*ends_report(job, r).turns == *r.turns);
+  }
+  // Nearly the same pitch twice moves nothing: never a count of turns without end.
+  plan(job, Param::rod_pitch2, 0.00125 + 1e-18, How::stated);
+  r = rod_report(job);
+  CHECK_FALSE(r.turns);
+  CHECK(has(ends_report(job, r).findings, "rod.no_adjustment"));
+  // A wish that needs an arm nobody measured: no part of the answer passes for the whole.
+  job.found.clear(Param::control_pin_arm);
+  r = rod_report(job);
+  CHECK_FALSE(r.total);
+  CHECK_FALSE(r.new_length);
+  CHECK(rod_words(r, {UnitStyle::metric}).find("Cannot say") == 0);
+  CHECK(rod_words(r, {UnitStyle::metric}).find("without it −2.00 mm for the other unit") !=
+        std::string::npos);
+  CHECK(ends_report(job, r).cut.find("Cannot say") == 0);
+  plan(job, Param::rod_height_wish, 0, How::stated);
+  CHECK(rod_words(rod_report(job), {UnitStyle::metric}) == "Shorten by 2.00 mm");
+}
+
+TEST_CASE("a foot held for no time at all tells nothing, and no figure without end") {
+  PumpTest t;
+  for (const double hold_s : {0.0, 5e-324, 1e-9, 1.0}) {
+    t.hold_s = hold_s;
+    t.sink_m = 0.001;
+    const PumpReport still = pump_report(t, Length{0.0222}, 6);
+    CHECK_FALSE(still.sinking);
+    REQUIRE(still.words.size() == 1);
+    CHECK(still.words[0].find("too short") != std::string::npos);
+    // A pad that went down in that moment sinks all the same.
+    t.sink_m = 0.01;
+    const PumpReport sank = pump_report(t, Length{0.0222}, 6);
+    CHECK(sank.sinking);
+    CHECK_FALSE(sank.sink_m3_per_s);
+    CHECK(sank.words[0].find("Do not drive") != std::string::npos);
+  }
+  t.hold_s = 60;
+  CHECK(pump_report(t, Length{0.0222}, 6).sinking);
 }
 
 TEST_CASE("rod angle: unknown without geometry, warned above 5 degrees") {

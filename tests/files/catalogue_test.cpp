@@ -144,7 +144,7 @@ TEST_CASE("bytes thrown at the reader never break it") {
   }
 }
 
-TEST_CASE("20,000 rows load and filter; a formula in a cell is written harmless") {
+TEST_CASE("20,000 rows load and filter, a formula in a cell is written harmless") {
   std::string text = kHead;
   for (int i = 0; i < 20000; ++i)
     text += "master,Own," + std::string(i % 2 ? "Odd " : "Even ") + std::to_string(i) + ",tandem," +

@@ -115,3 +115,59 @@ TEST_CASE("wrong words are answered with a reason and status 2") {
   CHECK(run({"help"}).status == 0);
   CHECK(run({"--help"}).out.find("relative") != std::string::npos);
 }
+
+TEST_CASE("rod: the headline is the total, and names its parts") {
+  const std::vector<std::string> depths = {
+      "rod", "--snout-old", "10", "--socket-old", "10", "--snout-new", "12", "--socket-new",
+      "10",  "--stack-old", "0",  "--stack-new",  "0"};
+  auto words = depths;
+  for (const char* w : {"--height", "30mm", "--ratio", "5"}) words.emplace_back(w);
+  const auto both = run(words);
+  INFO(both.out);
+  CHECK(both.status == 0);
+  CHECK(both.out.find("Lengthen by 4.00 mm (0.157 in): −2.00 mm (0.079 in) for the other unit, "
+                      "+6.00 mm (0.236 in) for the pad height") != std::string::npos);
+  CHECK(run(depths).out.find("\nShorten by 2.00 mm (0.079 in)\n") != std::string::npos);
+  words = depths;
+  for (const char* w : {"--clearance-more", "-2mm"}) words.emplace_back(w);
+  CHECK(run(words).out.find("The rod stays as long as it is: −2.00 mm (0.079 in) for the other "
+                            "unit, +2.00 mm (0.079 in) for the clearance") != std::string::npos);
+}
+
+TEST_CASE("an option that would be ignored is an error, and every quantity has a range") {
+  const std::vector<std::string> depths = {"rod",          "--snout-old",  "10mm",
+                                           "--socket-old", "10mm",         "--snout-new",
+                                           "12mm",         "--socket-new", "10mm"};
+  const auto with = [&](std::vector<std::string> more) {
+    auto words = depths;
+    words.insert(words.end(), more.begin(), more.end());
+    return run(words);
+  };
+  const struct {
+    std::vector<std::string> more;
+    const char* says;
+  } table[] = {{{"--height", "30mm"}, "--ratio is missing"},
+               {{"--pitch", "-1"}, "--pitch cannot be that"},
+               {{"--pitch", "9"}, "0.50 mm to 3.00 mm"},
+               {{"--height", "900mm", "--ratio", "5"}, "-150"},
+               {{"--ratio", "0.2"}, "1 to 12"},
+               {{"--ratio", "5", "--ratio", "6"}, "given twice"},
+               {{"--clearance-more", "200mm"}, "--clearance-more cannot be that"},
+               {{"--set", "master.bore=1in"}, "there is none here"}};
+  for (const auto& t : table) {
+    const auto out = with(t.more);
+    INFO(out.err);
+    CHECK(out.status == 2);
+    CHECK(out.err.find(t.says) != std::string::npos);
+  }
+  CHECK(run({"rod", kDemo, "--ratio", "5"}).status == 2);
+  CHECK(run({"relative", kDemo}).status == 2);
+  CHECK(run({"params", "--set", "a=b"}).status == 2);
+  CHECK(run({"solve", kDemo, kDemo}).status == 2);
+  CHECK(run({"doubt", kDemo, "--samples", "1e9"}).status == 2);
+  CHECK(run({"doubt", kDemo, "--seed", "-1"}).status == 2);
+  CHECK(run({"catalogue", kDemo, "--bore", "-3mm"}).status == 2);
+  CHECK(run({"relative", "--bore-old", "-1", "--bore-new", "1in", "--ratio-old", "5", "--ratio-new",
+             "5"})
+            .err.find("--bore-old") != std::string::npos);
+}

@@ -8,10 +8,12 @@
 #include <fstream>
 #include <nlohmann/json.hpp>
 
+#include "files/journal.hpp"
 #include "files/store.hpp"
 #include "files/unit_key.hpp"
 #include "job/findings.hpp"
 #include "support/build.hpp"
+#include "support/folder.hpp"
 
 using namespace yoke;
 using namespace yoke::test;
@@ -19,16 +21,6 @@ namespace fs = std::filesystem;
 using nlohmann::json;
 
 namespace {
-
-struct Folder {
-  fs::path path;
-  Folder() {
-    std::string pattern =
-        (fs::temp_directory_path() / "yoke-table-").string() + std::string(6, 'X');
-    path = mkdtemp(pattern.data());
-  }
-  ~Folder() { fs::remove_all(path); }
-};
 
 /// A job file with one value.
 std::string file_with(const ParamInfo& p, const json& value) {
@@ -80,7 +72,7 @@ TEST_CASE("a save that fails leaves the file and all its older copies as they we
   Job job = known_job();
   for (const char* title : {"one", "two", "three", "four"}) {
     job.title = title;
-    REQUIRE(save_job(path, job, std::nullopt));
+    REQUIRE(save_job(path, job));
   }
   const pid_t child = fork();
   if (child == 0) {
@@ -89,7 +81,7 @@ TEST_CASE("a save that fails leaves the file and all its older copies as they we
     setrlimit(RLIMIT_FSIZE, &limit);
     job.title = "must not arrive";
     int failed = 0;
-    for (int i = 0; i < 5; ++i) failed += save_job(path, job, std::nullopt) ? 0 : 1;
+    for (int i = 0; i < 5; ++i) failed += save_job(path, job) ? 0 : 1;
     _exit(failed);
   }
   int status = 0;
@@ -109,9 +101,9 @@ TEST_CASE("an older copy is a copy: a later save does not change it") {
   const fs::path path = f.path / "job.yoke";
   Job job = known_job();
   job.title = "first";
-  REQUIRE(save_job(path, job, std::nullopt));
+  REQUIRE(save_job(path, job));
   job.title = "second";
-  REQUIRE(save_job(path, job, std::nullopt));
+  REQUIRE(save_job(path, job));
   { std::ofstream(path, std::ios::app) << "   "; }  // somebody edits the file in place
   CHECK(title_of(path.string() + ".old-1") == "first");
   CHECK(fs::hard_link_count(path) == 1);
@@ -122,7 +114,7 @@ TEST_CASE("a listed job that was proved and then changed says so") {
   Job job = known_job();
   job.state = JobState::proved;
   const auto strip = foot_strip(job, 8);
-  REQUIRE(save_job(f.path / "a.yoke", job, std::nullopt));
+  REQUIRE(save_job(f.path / "a.yoke", job));
   const auto list = list_jobs(f.path);
   REQUIRE(list.size() == 1);
   CHECK(list[0].hard_findings);
@@ -135,9 +127,10 @@ TEST_CASE("folders and names with blanks, signs and dots are saved, journalled a
   fs::create_directory(odd);
   const fs::path path = odd / "my job.1.yoke";
   Job job = known_job();
-  REQUIRE(save_job(path, job, std::nullopt));
+  REQUIRE(save_job(path, job));
   job.notes = "unsaved";
-  REQUIRE(write_journal(path, job));
-  CHECK(recover(path, known_job())->notes == "unsaved");
+  { REQUIRE(Journal({path, {}}).write(job, {})); }
+  REQUIRE(leftovers({path, {}}).size() == 1);
+  CHECK(leftovers({path, {}}).front().job->notes == "unsaved");
   CHECK(list_jobs(odd).size() == 1);
 }

@@ -161,7 +161,7 @@ TEST_CASE("curves are read out straight between their points, or said not to be 
   CHECK(drawn(plot(in, {400, 300})) != bare);
 }
 
-TEST_CASE("callouts: unknown, guess and typical look different; labels keep apart") {
+TEST_CASE("callouts: unknown, guess and typical look different, labels keep apart") {
   Job job = known_job();
   LineInput in = line(job, 0);
   in.focus = Group::control;

@@ -105,7 +105,7 @@ TEST_CASE("a clutch's budget: the slave takes nearly all of the pad's way") {
   CHECK(p.said.join(QLatin1Char(' ')).contains("slave"));
 }
 
-TEST_CASE("twin masters are drawn as two, with their bar; the map is bore by bore") {
+TEST_CASE("twin masters are drawn as two, with their bar, the map is bore by bore") {
   Job job = known_job();
   set(job, Param::master_kind, 3);
   set(job, Param::master_bore, 0.01905);

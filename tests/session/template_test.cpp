@@ -113,7 +113,7 @@ TEST_CASE("a template larger than the paper is tiled, each sheet with its rules"
   }
 }
 
-TEST_CASE("templates as SVG and DXF; other endings and bad places are refused") {
+TEST_CASE("templates as SVG and DXF, other endings and bad places are refused") {
   QTemporaryDir dir;
   const Template t = drawing(0.080);
   CHECK(write_template(dir.filePath("t.svg"), t));
@@ -124,5 +124,5 @@ TEST_CASE("templates as SVG and DXF; other endings and bad places are refused") 
   CHECK_FALSE(write_template(dir.filePath("t.bmp"), t));
   const auto bad = write_template(dir.filePath("t.svg") + "/below.pdf", t);
   REQUIRE_FALSE(bad);
-  CHECK(bad.error().reason.find("Cannot write") == 0);
+  CHECK(bad.error().reason.find("Cannot save") == 0);
 }

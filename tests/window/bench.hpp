@@ -27,8 +27,10 @@ struct Bench {
   QTemporaryDir dir;
   Session session;
   QStringList told;
+  QStringList asked;
   QString next_file;
-  int keep = 1;
+  int keep = 1;    ///< unsaved changes: 0 save, 1 discard, -1 stay
+  int answer = 0;  ///< to any other question; -1: closed without an answer
   std::unique_ptr<MainWindow> window;
 
   Bench() {
@@ -41,7 +43,10 @@ struct Bench {
       return next_file;
     };
     d.pick_folder = [this](QWidget*, const QString&) { return dir.path(); };
-    d.keep_work = [this](QWidget*, const QString&) { return keep; };
+    d.ask = [this](QWidget*, const QString& question, const QStringList& answers) {
+      asked << question;
+      return answers.size() == 2 && answers[1] == QStringLiteral("Discard") ? keep : answer;
+    };
     d.tell = [this](QWidget*, const QString& m) { told << m; };
     window = std::make_unique<MainWindow>(session, d);
     window->show();

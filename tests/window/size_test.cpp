@@ -77,7 +77,7 @@ TEST_CASE("a part is found by its bore, pinned, compared, taken into the plan, a
   CHECK(b.session.job().candidates.empty());
 }
 
-TEST_CASE("an own catalogue replaces the parts; a broken one leaves them and says where") {
+TEST_CASE("an own catalogue replaces the parts, a broken one leaves them and says where") {
   Bench b;
   QSettings().remove("catalogue");
   auto* page = size_page(b, 1);

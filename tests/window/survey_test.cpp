@@ -200,7 +200,7 @@ TEST_CASE("the unit, its age and its bore: a card, an order list, a verdict or w
   CHECK(page->state()->figures()->text().contains("Less vacuum at idle"));
 }
 
-TEST_CASE("measure next ranks what blocks first; a row and F9 lead to the entry") {
+TEST_CASE("measure next ranks what blocks first, a row and F9 lead to the entry") {
   Bench b;
   REQUIRE(b.window->open_path(demo(b.dir, "pickup-two-bores")));
   b.stage(Stage::survey);

@@ -118,7 +118,7 @@ TEST_CASE("bad files and full disks: a message, nothing half opened, the job mar
   CHECK(b.told.size() == 2);
   CHECK(b.session.dirty());
   // Leaving with unsaved work asks; cancel stays.
-  b.keep = 2;
+  b.keep = -1;
   b.window->action("new")->trigger();
   CHECK(b.session.job().notes == "changed");
   b.keep = 1;

@@ -93,8 +93,10 @@ void FitPage::save_template(TemplateKind kind) {
   }
   const QString name =
       kind == TemplateKind::drilling ? tr("drilling-template.pdf") : tr("adapter-plate.pdf");
-  const QString path = dialogs_.save_file(this, tr("Save the template full size"), name,
-                                          tr("PDF (*.pdf);;SVG (*.svg);;DXF (*.dxf)"));
+  const QString path =
+      save_target(dialogs_, this, tr("Save the template full size"), name,
+                  tr("PDF (*.pdf);;SVG (*.svg);;DXF (*.dxf)"),
+                  {QStringLiteral(".pdf"), QStringLiteral(".svg"), QStringLiteral(".dxf")});
   if (path.isEmpty()) return;
   const QPageSize::PageSizeId paper = QLocale().measurementSystem() == QLocale::ImperialUSSystem
                                           ? QPageSize::Letter
@@ -281,7 +283,7 @@ void RodPage::refresh_length() {
   const RodReport r = rod_report(session_.job());
   const Style& style = session_.style();
   QString answer = text_of(rod_words(r, style));
-  if (r.change)
+  if (r.total)
     answer += tr(" ± %1").arg(quantity_text(r.change->doubt.value(), Kind::length, 2, style));
   answer_->setText(answer);
   QStringList d;
@@ -292,10 +294,10 @@ void RodPage::refresh_length() {
     d << tr("pad height: %1 turns %2")
              .arg(std::abs(*r.height_turns), 0, 'f', 1)
              .arg(*r.height_turns > 0 ? tr("longer") : tr("shorter"));
-  if (r.turns && r.change)
-    d << tr("together %1 turns, %2")
+  if (r.turns)
+    d << tr("altogether %1 turns %2")
              .arg(std::abs(*r.turns), 0, 'f', 1)
-             .arg(full_text(r.total->value(), Kind::length, 2, style));
+             .arg(*r.turns > 0 ? tr("longer") : tr("shorter"));
   if (r.new_length)
     d << tr("new rod %1").arg(full_text(r.new_length->value(), Kind::length, 1, style));
   if (r.engaged_after)

@@ -275,6 +275,14 @@ class ProvePage : public StagePage {
   std::vector<std::pair<QLineEdit*, std::optional<double> PumpTest::*>> pump_;
 };
 
+/// Shows the sheet and loads nothing from outside, whatever a text in it asks for.
+class SheetView : public QTextBrowser {
+  Q_OBJECT
+ public:
+  explicit SheetView(QWidget* parent) : QTextBrowser(parent) { setOpenLinks(false); }
+  QVariant loadResource(int, const QUrl&) override { return {}; }
+};
+
 class RecordPage : public StagePage {
   Q_OBJECT
  public:
@@ -299,6 +307,7 @@ class RecordPage : public StagePage {
   QTableWidget* jobs_;
   QLabel* state_;
   QLabel* folder_;
+  QString shown_folder_;
   QLineEdit* title_;
   QLineEdit* vehicle_;
 };

@@ -6,6 +6,7 @@
 #include "proving/gates.hpp"
 #include "session/curves.hpp"
 #include "session/texts.hpp"
+#include "ui/plain.hpp"
 #include "ui/stages/pages.hpp"
 
 namespace yoke {
@@ -54,13 +55,13 @@ void ProvePage::build_pump(QVBoxLayout* box) {
     QString words, hint;
     std::optional<double> PumpTest::*member;
     Kind kind;
-    double most;
+    Range range;
   };
   const Line lines[] = {
-      {tr("Travel, 1st press"), tr("62 mm"), &PumpTest::first_m, Kind::length, 1.0},
-      {tr("3rd press in a row"), tr("55 mm"), &PumpTest::third_m, Kind::length, 1.0},
-      {tr("Sink, steady foot"), tr("0 mm"), &PumpTest::sink_m, Kind::length, 1.0},
-      {tr("held for"), tr("60 s"), &PumpTest::hold_s, Kind::time, 86400.0}};
+      {tr("Travel, 1st press"), tr("62 mm"), &PumpTest::first_m, Kind::length, kPumpTravel},
+      {tr("3rd press in a row"), tr("55 mm"), &PumpTest::third_m, Kind::length, kPumpTravel},
+      {tr("Sink, steady foot"), tr("0 mm"), &PumpTest::sink_m, Kind::length, kPumpTravel},
+      {tr("held for"), tr("60 s"), &PumpTest::hold_s, Kind::time, kPumpHold}};
   int i = 0;
   for (const Line& l : lines) {
     grid->addWidget(label(l.words, "question", this), i / 2, (i % 2) * 2);
@@ -75,7 +76,7 @@ void ProvePage::build_pump(QVBoxLayout* box) {
       std::optional<double> v;
       if (!typed.isEmpty()) {
         const auto parsed = parse_quantity(typed.toStdString(), l.kind, session_.style().units);
-        const bool ok = parsed && *parsed >= 0 && *parsed <= l.most;
+        const bool ok = parsed && l.range.holds(*parsed);
         readings_->refuse(ok       ? QString()
                           : parsed ? tr("%1 cannot be %2").arg(l.words, typed)
                                    : error_text(parsed.error()));
@@ -105,7 +106,7 @@ void ProvePage::refresh_gates() {
   int row = 0;
   for (const Gate& g : gates) {
     auto* words = label(text_of(g.words), "plain", inner);
-    words->setToolTip(text_of(g.how));
+    words->setToolTip(plain_tip(text_of(g.how)));
     list->addWidget(words, row, 0);
     if (g.held) {
       list->addWidget(label(tr("■ held shut"), "mark", inner), row, 1, 1, 2);

@@ -7,6 +7,7 @@
 #include "proving/gates.hpp"
 #include "session/sheet.hpp"
 #include "session/texts.hpp"
+#include "ui/plain.hpp"
 #include "ui/stages/pages.hpp"
 
 namespace yoke {
@@ -22,7 +23,10 @@ RecordPage::RecordPage(Session& session, Dialogs& dialogs, QWidget* parent)
   // The list follows the file, not every keystroke: reading a folder of jobs takes time.
   connect(&session_, &Session::file_changed, this, [this] {
     const QString now = QFileInfo(session_.path()).absolutePath();
-    if (isVisible() && session_.has_path() && folder_->toolTip() != now) list_folder(now);
+    if (isVisible() && session_.has_path() && shown_folder_ != now) list_folder(now);
+  });
+  connect(&session_, &Session::saved, this, [this] {
+    if (isVisible() && !shown_folder_.isEmpty()) list_folder(shown_folder_);
   });
 }
 
@@ -47,7 +51,7 @@ QLayout* RecordPage::build_left() {
   title_ = line(tr("Job title"), tr("job title"), 200, &Job::title);
   vehicle_ = line(tr("Vehicle in your words"), tr("vehicle, in your words"), 400, &Job::vehicle);
   left->addLayout(names);
-  sheet_ = new QTextBrowser(this);
+  sheet_ = new SheetView(this);
   sheet_->setAccessibleName(tr("Job sheet"));
   left->addWidget(sheet_, 1);
   return left;
@@ -115,10 +119,10 @@ QLayout* RecordPage::build_folder() {
 void RecordPage::save_sheet() {
   const QString base =
       session_.has_path() ? QFileInfo(session_.path()).completeBaseName() : QStringLiteral("job");
-  QString path = dialogs_.save_file(this, tr("Save the job sheet"), base + QStringLiteral(".pdf"),
-                                    tr("PDF (*.pdf)"));
+  const QString path =
+      save_target(dialogs_, this, tr("Save the job sheet"), base + QStringLiteral(".pdf"),
+                  tr("PDF (*.pdf)"), {QStringLiteral(".pdf")});
   if (path.isEmpty()) return;
-  if (!path.endsWith(QStringLiteral(".pdf"), Qt::CaseInsensitive)) path += QStringLiteral(".pdf");
   const bool letter = QLocale().measurementSystem() == QLocale::ImperialUSSystem;
   const auto ok =
       write_sheet_pdf(path,
@@ -144,17 +148,18 @@ void RecordPage::set_state(JobState state) {
 }
 
 void RecordPage::list_folder(const QString& folder) {
+  shown_folder_ = folder;
   folder_->setText(QFileInfo(folder).fileName().isEmpty()
                        ? folder
                        : tr("…/%1").arg(QFileInfo(folder).fileName()));
-  folder_->setToolTip(folder);
+  folder_->setToolTip(plain_tip(folder));
   const auto list = list_jobs(folder.toStdString());
   jobs_->setRowCount(static_cast<int>(list.size()));
   for (size_t i = 0; i < list.size(); ++i) {
     const JobEntry& e = list[i];
     const int row = static_cast<int>(i);
     auto* title = new QTableWidgetItem(e.error.empty() ? text_of(e.title) : tr("not readable"));
-    title->setToolTip(e.error.empty() ? text_of(e.vehicle) : text_of(e.error));
+    title->setToolTip(plain_tip(e.error.empty() ? text_of(e.vehicle) : text_of(e.error)));
     auto* file = new QTableWidgetItem(QString::fromStdString(e.path.filename().string()));
     file->setData(Qt::UserRole, QString::fromStdString(e.path.string()));
     const QString state = !e.error.empty() ? text_of(e.error)
@@ -189,7 +194,7 @@ void RecordPage::refresh() {
       state_->setText(tr("In work, not proved."));
       break;
   }
-  if (folder_->toolTip().isEmpty() && session_.has_path())
+  if (shown_folder_.isEmpty() && session_.has_path())
     list_folder(QFileInfo(session_.path()).absolutePath());
 }
 

@@ -11,6 +11,7 @@
 #include "session/choose.hpp"
 #include "session/curves.hpp"
 #include "session/texts.hpp"
+#include "ui/plain.hpp"
 #include "ui/stages/pages.hpp"
 
 namespace yoke {
@@ -284,7 +285,8 @@ QLayout* SizePage::build_wishes() {
                                 this);
       b->setObjectName(QStringLiteral("small"));
       b->setCheckable(true);
-      b->setToolTip(text_of(options[i].words) + QStringLiteral(". ") + text_of(info(p).help));
+      b->setToolTip(
+          plain_tip(text_of(options[i].words) + QStringLiteral(". ") + text_of(info(p).help)));
       group->addButton(b);
       wishes_.push_back(b);
       row->addWidget(b);

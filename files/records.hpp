@@ -1,0 +1,136 @@
+// The records of a job file, each described once: key, words, kind, range. The reader, the writer,
+// the schema and the check of every edit all walk these descriptions.
+#pragma once
+
+#include <array>
+
+#include "files/limits.hpp"
+#include "job/job.hpp"
+
+namespace yoke {
+
+template <class Record>
+struct Tag {};
+
+/// How a member that is not known stands in the file.
+enum class Absent { left_out, null };
+
+template <class A>
+void describe(A& a, Tag<StepRecord>) {
+  a.flag("done", &StepRecord::done);
+  a.text("date", "date", &StepRecord::date);
+  a.text("note", "note", &StepRecord::note);
+}
+
+template <class A>
+void describe(A& a, Tag<BleedRecord>) {
+  a.count("strokes", "strokes", &BleedRecord::strokes);
+  a.count("refills", "refills", &BleedRecord::refills);
+  a.count("clear_strokes", "clear strokes", &BleedRecord::clear_strokes);
+}
+
+template <class A>
+void describe(A& a, Tag<GateRecord>) {
+  a.word("state", "state", &GateRecord::state, std::array{"open", "passed", "failed"});
+  a.text("date", "date", &GateRecord::date);
+  a.text("note", "note", &GateRecord::note);
+}
+
+template <class A>
+void describe(A& a, Tag<Reading>) {
+  a.number("force_N", "force", &Reading::force_n, kReadingForce);
+  a.number("travel_m", "travel", &Reading::travel_m, kReadingTravel);
+  a.number("force_plus_minus_N", "± of the force", &Reading::force_doubt_n, kReadingForceDoubt);
+  a.number("travel_plus_minus_m", "± of the travel", &Reading::travel_doubt_m, kReadingTravelDoubt);
+  a.flag("assist", &Reading::assist_alive);
+  a.flag("second_apply", &Reading::second_apply);
+  a.flag("hoses_clamped", &Reading::hoses_clamped);
+  a.maybe("pressure_Pa", "pressure", &Reading::pressure_pa, kReadingPressure, Absent::left_out);
+}
+
+template <class A>
+void describe(A& a, Tag<PumpTest>) {
+  a.maybe("first_m", "travel of the 1st press", &PumpTest::first_m, kPumpTravel, Absent::null);
+  a.maybe("third_m", "travel of the 3rd press", &PumpTest::third_m, kPumpTravel, Absent::null);
+  a.maybe("sink_m", "sink", &PumpTest::sink_m, kPumpTravel, Absent::null);
+  a.maybe("hold_s", "time held", &PumpTest::hold_s, kPumpHold, Absent::null);
+}
+
+template <class A>
+void describe(A& a, Tag<Candidate>) {
+  a.text("name", "name", &Candidate::name);
+  a.text("maker", "maker", &Candidate::maker);
+  a.word("kind", "kind", &Candidate::kind, std::array{"master", "booster", "slave", "lever"});
+  a.values("values", &Candidate::sheet);
+}
+
+template <class A>
+void describe(A& a, Tag<Later>) {
+  a.word("what", "conversion", &Later::what,
+         std::array{"front_discs", "rear_discs", "booster", "electric_drive", "axle_swap",
+                    "battery_move", "bigger_tyres"});
+  a.day("date", "day", &Later::date);
+}
+
+template <class A>
+void describe(A& a, Tag<Box>) {
+  a.text("name", "name", &Box::name);
+  a.word("kind", "kind", &Box::kind, std::array{"unit", "fixed", "moving", "hot"});
+  a.number("x_m", "place forward", &Box::x_m, kBoxPlace);
+  a.number("y_m", "place to the right", &Box::y_m, kBoxPlace);
+  a.number("z_m", "place up", &Box::z_m, kBoxPlace);
+  a.number("dx_m", "length", &Box::dx_m, kBoxLength);
+  a.number("dy_m", "width", &Box::dy_m, kBoxLength);
+  a.number("dz_m", "height", &Box::dz_m, kBoxLength);
+  a.number("swing_m", "swing", &Box::swing_m, kBoxSwing);
+}
+
+template <class A>
+void describe(A& a, Tag<PartInHand>) {
+  a.text("name", "name", &PartInHand::name);
+  a.day("promised", "promised day", &PartInHand::promised);
+  a.flag("here", &PartInHand::here);
+  a.flag("thread", &PartInHand::thread);
+  a.flag("seat", &PartInHand::seat);
+  a.flag("place", &PartInHand::place);
+  a.flag("before_apart", &PartInHand::before_apart);
+  a.text("note", "note", &PartInHand::note);
+}
+
+/// What stands at the top of a job file, its lists and sheets aside.
+template <class A>
+void describe(A& a, Tag<Job>) {
+  a.text("title", "title", &Job::title);
+  a.text("vehicle", "vehicle", &Job::vehicle);
+  a.text("notes", "notes", &Job::notes);
+  a.word("state", "state", &Job::state, std::array{"in_work", "proved", "left_unsafe"});
+}
+
+/// Lists that most jobs do not have are not written empty.
+enum class Empty { written, left_out };
+
+template <class F>
+void each_list(F&& f) {
+  f("readings", "Reading", &Job::readings, kMostReadings, Empty::written);
+  f("before", "Reading as found", &Job::before, kMostReadings, Empty::left_out);
+  f("candidates", "Candidate", &Job::candidates, kMostCandidates, Empty::left_out);
+  f("later", "Later conversion", &Job::later, kMostLater, Empty::left_out);
+  f("boxes", "Box", &Job::boxes, kMostBoxes, Empty::left_out);
+  f("parts", "Part", &Job::parts, kMostParts, Empty::left_out);
+}
+
+template <class F>
+void each_map(F&& f) {
+  f("steps", "Step", &Job::steps);
+  f("bleeding", "Bleeding", &Job::bleeding);
+  f("gates", "Gate", &Job::gates);
+}
+
+template <class F>
+void each_sheet(F&& f) {
+  f("found", &Job::found);
+  f("plan", &Job::plan);
+  f("built", &Job::built);
+}
+
+}  // namespace yoke

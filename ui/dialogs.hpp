@@ -1,0 +1,31 @@
+// The places where the builder is asked something in a dialog; tests replace them.
+#pragma once
+
+#include <QString>
+#include <QStringList>
+#include <functional>
+
+class QWidget;
+
+namespace yoke {
+
+struct Dialogs {
+  std::function<QString(QWidget*, const QString& title)> open_file;
+  /// A name as the builder gave it; `save_target` makes it whole and asks before it replaces.
+  std::function<QString(QWidget*, const QString& title, const QString& suggestion,
+                        const QString& filter)>
+      save_file;
+  std::function<QString(QWidget*, const QString& title)> pick_folder;
+  /// One of some answers; -1 when the question was closed without one.
+  std::function<int(QWidget*, const QString& question, const QStringList& answers)> ask;
+  std::function<void(QWidget*, const QString& message)> tell;
+};
+[[nodiscard]] Dialogs real_dialogs();
+
+/// Asks where to save: the ending is added first, then a file that stands there and is not empty is
+/// asked about. Empty when the builder changed his mind.
+[[nodiscard]] QString save_target(const Dialogs& dialogs, QWidget* parent, const QString& title,
+                                  const QString& suggestion, const QString& filter,
+                                  const QStringList& endings);
+
+}  // namespace yoke
