@@ -69,8 +69,8 @@ void sweep_of_18_bores_61_ratios_3_assists(benchmark::State& state) {
   q.assists.push_back({"vacuum, 7 in", 1, small, std::nullopt, std::nullopt});
   q.threads = static_cast<unsigned>(state.range(0));
   for (auto _ : state) benchmark::DoNotOptimize(sweep(job, q));
-  state.counters["cells"] = static_cast<double>(q.bores_m.size() * q.ratios.size() *
-                                                q.assists.size());
+  state.counters["cells"] =
+      static_cast<double>(q.bores_m.size() * q.ratios.size() * q.assists.size());
 }
 BENCHMARK(sweep_of_18_bores_61_ratios_3_assists)
     ->Arg(1)

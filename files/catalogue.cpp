@@ -6,8 +6,8 @@
 #include <cmath>
 #include <nlohmann/json.hpp>
 
+#include "files/catalogue_cells.hpp"
 #include "files/csv.hpp"
-#include "files/json_parse.hpp"
 #include "files/unit_key.hpp"
 #include "quantity/text.hpp"
 
@@ -16,128 +16,6 @@ namespace yoke {
 using nlohmann::json;
 
 namespace {
-
-constexpr std::size_t kMostText = 400;
-
-void tell(Catalogue& c, RowProblem p) {
-  if (c.problems.size() < kMostProblems)
-    c.problems.push_back(std::move(p));
-  else
-    ++c.more_problems;
-}
-
-/// What a column holds.
-struct Column {
-  enum class Role { unknown, kind, id, maker, name, note, dimension } role = Role::unknown;
-  Param param = Param::count_;
-  std::string heading;
-  double factor = 1;  ///< SI per bare number
-  double offset = 0;
-};
-
-std::string trimmed(std::string_view t) {
-  while (!t.empty() && (t.front() == ' ' || t.front() == '\t')) t.remove_prefix(1);
-  while (!t.empty() && (t.back() == ' ' || t.back() == '\t')) t.remove_suffix(1);
-  return std::string(t);
-}
-
-/// "master.bore [mm]": the id and the unit of bare numbers.
-Expected<Column> column_of(const std::string& heading) {
-  Column c;
-  c.heading = heading;
-  std::string id = heading;
-  std::string unit;
-  if (const auto open = heading.find('['); open != std::string::npos && heading.back() == ']') {
-    id = trimmed(std::string_view(heading).substr(0, open));
-    unit = trimmed(std::string_view(heading).substr(open + 1, heading.size() - open - 2));
-  }
-  using R = Column::Role;
-  for (const auto& [key, role] : {std::pair<const char*, R>{"kind", R::kind},
-                                  {"id", R::id},
-                                  {"maker", R::maker},
-                                  {"name", R::name},
-                                  {"note", R::note}})
-    if (id == key) {
-      c.role = role;
-      return c;
-    }
-  const auto p = find_param(id);
-  if (!p) return c;  // told once, then passed over
-  c.role = R::dimension;
-  c.param = *p;
-  const Kind kind = info(*p).kind;
-  if (unit.empty() || unit == "SI" || unit == unit_key(kind)) return c;
-  for (const UnitWord& w : unit_words(kind))
-    if (w.word == unit) {
-      c.factor = w.factor;
-      c.offset = w.offset;
-      return c;
-    }
-  return fail({heading, unit, "", "The unit “" + unit + "” is not one of this dimension",
-               "Name a unit it knows, or none for SI"});
-}
-
-/// Without an exponent: people and spreadsheets read it, and so does the quantity reader.
-std::string plain_number(double v) {
-  if (!std::isfinite(v) || std::abs(v) > 1e15) return "not a number";
-  std::string t = fmt::format("{:.12f}", v);
-  t.erase(t.find_last_not_of('0') + 1);
-  if (t.back() == '.') t.pop_back();
-  return t;
-}
-
-bool describes(PartKind kind, Param p) {
-  const auto dims = part_dims(kind);
-  return std::any_of(dims.begin(), dims.end(), [p](const PartDim& d) { return d.param == p; });
-}
-
-/// A bare number in the column's unit, or a quantity as people write it; choices by key or words.
-Expected<double> value_in(const Column& c, const std::string& text) {
-  const ParamInfo& p = info(c.param);
-  if (p.kind != Kind::choice)
-    if (const auto bare = parse_number(text))
-      return check_range(c.param, *bare * c.factor + c.offset);
-  return parse_value(c.param, text, {});
-}
-
-void keep_dim(Part& part, Param p, double si) {
-  const auto at = std::lower_bound(part.dims.begin(), part.dims.end(), p,
-                                   [](const auto& d, Param x) { return d.first < x; });
-  if (at == part.dims.end() || at->first != p) part.dims.insert(at, {p, si});
-}
-
-void read_cell(Catalogue& out, Part& part, const Column& c, const std::string& cell,
-               std::size_t row) {
-  using R = Column::Role;
-  const std::string text = trimmed(cell);
-  if (c.role == R::unknown || c.role == R::kind || text.empty()) return;
-  if (text.size() > kMostText)
-    return tell(out, {row, c.heading, clipped(text, 40), "the text is too long", false});
-  if (c.role == R::id) part.id = text;
-  if (c.role == R::maker) part.maker = text;
-  if (c.role == R::name) part.name = text;
-  if (c.role == R::note) part.note = text;
-  if (c.role != R::dimension) return;
-  const auto v = value_in(c, text);
-  if (!v)
-    return tell(
-        out, {row, c.heading, clipped(text, 40),
-              v.error().reason + (v.error().range.empty() ? "" : "; " + v.error().range), false});
-  if (!describes(part.kind, c.param))
-    return tell(out, {row, c.heading, clipped(text, 40),
-                      "does not describe a " + std::string(part_kind_key(part.kind)), false});
-  keep_dim(part, c.param, *v);
-}
-
-void finish(Catalogue& out, Part part, std::size_t row) {
-  if (part.name.empty()) part.name = part.id;
-  if (part.name.empty()) return tell(out, {row, "name", "", "a part needs a name or an id", true});
-  if (part.dims.empty())
-    return tell(out, {row, "", "", "a part without any dimension compares with nothing", true});
-  if (out.parts.size() >= kMostCatalogueParts)
-    return tell(out, {row, "", "", fmt::format("over {} parts", kMostCatalogueParts), true});
-  out.parts.push_back(std::move(part));
-}
 
 Expected<std::vector<Column>> headings(const CsvRow& row, Catalogue& out) {
   std::vector<Column> columns;
@@ -179,6 +57,7 @@ Expected<Catalogue> read_csv(std::string_view text) {
       columns->begin());
   std::size_t rows = 0;
   while (const auto row = csv.next()) {
+    if (too_bad(out, row->line)) break;
     if (++rows > kMostCatalogueParts) {
       tell(out, {row->line, "", "",
                  fmt::format("over {} rows: the rest was not read", kMostCatalogueParts), true});
@@ -208,55 +87,6 @@ Expected<Catalogue> read_csv(std::string_view text) {
     for (std::size_t i = 0; i < columns->size(); ++i)
       read_cell(out, part, (*columns)[i], row->cells[i], row->line);
     finish(out, std::move(part), row->line);
-  }
-  return out;
-}
-
-Expected<Catalogue> read_json_catalogue(std::string_view text) {
-  // A part says more than six letters a value: what does not is no catalogue, and is left early.
-  const auto root = parse_json(text, {"catalogue", kMostCatalogueBytes, 200 + text.size() / 6, 8});
-  if (!root) return fail(root.error());
-  const auto parts = root->find("parts");
-  if (root->value("format", json()) != "yoke-catalogue" || parts == root->end() ||
-      !parts->is_array())
-    return fail({"file", "", "", "This is no catalogue",
-                 "A JSON catalogue has “format”: “yoke-catalogue” and a list “parts”"});
-  Catalogue out;
-  std::size_t row = 0;
-  for (const json& v : *parts) {
-    if (++row > kMostCatalogueParts) {
-      tell(out, {row, "", "",
-                 fmt::format("over {} parts: the rest was not read", kMostCatalogueParts), true});
-      break;
-    }
-    const auto word = [&](const char* key) {
-      return v.is_object() && v.contains(key) && v[key].is_string() ? v[key].get<std::string>()
-                                                                    : std::string();
-    };
-    const auto kind = find_part_kind(word("kind"));
-    if (!kind) {
-      tell(out, {row, "kind", clipped(word("kind"), 40),
-                 "master, booster, slave or lever is expected", true});
-      continue;
-    }
-    Part part;
-    part.kind = *kind;
-    for (const auto& [key, cell] : v.items()) {
-      const auto c = column_of(key);
-      if (!c) {
-        tell(out, {row, clipped(key, 60), "", c.error().reason, false});
-        continue;
-      }
-      if (c->role == Column::Role::unknown)
-        tell(out, {row, clipped(key, 60), "", "not a member of a part: passed over", false});
-      else if (cell.is_string())
-        read_cell(out, part, *c, cell.get<std::string>(), row);
-      else if (cell.is_number())
-        read_cell(out, part, *c, plain_number(cell.get<double>()), row);
-      else if (!cell.is_null())
-        tell(out, {row, clipped(key, 60), "", "a number or text is expected here", false});
-    }
-    finish(out, std::move(part), row);
   }
   return out;
 }

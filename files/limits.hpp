@@ -10,7 +10,7 @@ namespace yoke {
 inline constexpr std::size_t kMostFileBytes = 4u << 20;
 /// Levels of nesting, and values altogether, in a job file.
 inline constexpr int kMostDepth = 32;
-inline constexpr std::size_t kMostValues = 200000;
+inline constexpr std::size_t kMostValues = 130000;
 
 inline constexpr std::size_t kMostText = 20000;  ///< bytes of one note, title …
 inline constexpr std::size_t kMostKey = 100;     ///< bytes of a step's or gate's id

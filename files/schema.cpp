@@ -1,6 +1,7 @@
 #include <nlohmann/json.hpp>
 
 #include "files/json_job.hpp"
+#include "files/records.hpp"
 #include "files/unit_key.hpp"
 
 namespace yoke {
@@ -18,8 +19,9 @@ json value_schema(const ParamInfo& p) {
             {"required", {"how"}},
             {"properties",
              {{"how", {{"enum", hows}}},
-              {"note", {{"type", "string"}}},
-              {"plus_minus", {{"type", "number"}, {"minimum", 0}}}}}};
+              {"note", {{"type", "string"}, {"maxLength", kMostText}}},
+              {"plus_minus",
+               {{"type", "number"}, {"minimum", 0}, {"maximum", most_doubt_si(p.param)}}}}}};
   if (p.kind == Kind::choice) {
     json keys = json::array();
     for (const auto& o : p.options) keys.push_back(o.key);
@@ -34,42 +36,77 @@ json value_schema(const ParamInfo& p) {
   return s;
 }
 
-json map_of(json record) {
-  return {{"type", "object"}, {"additionalProperties", std::move(record)}};
-}
 json text() {
-  return {{"type", "string"}};
-}
-json number(double lo, double hi) {
-  return {{"type", "number"}, {"minimum", lo}, {"maximum", hi}};
-}
-json maybe(double hi) {
-  return {{"type", {"number", "null"}}, {"minimum", 0}, {"maximum", hi}};
-}
-json whole() {
-  return {{"type", "integer"}, {"minimum", 0}, {"maximum", 100000}};
+  return {{"type", "string"}, {"maxLength", kMostText}};
 }
 json object(json properties) {
   return {{"type", "object"}, {"properties", std::move(properties)}};
 }
-json flag() {
-  return {{"type", "boolean"}};
+
+/// The properties of a record, by its one description.
+template <class Record>
+class RecordSchema {
+ public:
+  json properties = json::object();
+
+  void flag(const char* key, bool Record::*) { properties[key] = {{"type", "boolean"}}; }
+  void text(const char* key, const char* words, std::string Record::*) {
+    put(key, words, yoke::text());
+  }
+  void day(const char* key, const char* words, std::string Record::*) {
+    put(key, words, {{"type", "string"}, {"pattern", "^([0-9]{4}-[0-9]{2}-[0-9]{2})?$"}});
+  }
+  void count(const char* key, const char* words, int Record::*) {
+    put(key, words, {{"type", "integer"}, {"minimum", 0}, {"maximum", kMostCount}});
+  }
+  void number(const char* key, const char* words, double Record::*, const Range& range) {
+    put(key, words, {{"type", "number"}, {"minimum", range.least}, {"maximum", range.most}});
+  }
+  void maybe(const char* key, const char* words, std::optional<double> Record::*,
+             const Range& range, Absent) {
+    put(key, words,
+        {{"type", {"number", "null"}}, {"minimum", range.least}, {"maximum", range.most}});
+  }
+  template <class Enum, std::size_t n>
+  void word(const char* key, const char* words, Enum Record::*,
+            const std::array<const char*, n>& keys) {
+    put(key, words, {{"enum", keys}});
+  }
+  void values(const char* key, Sheet Record::*) { properties[key] = {{"$ref", "#/$defs/sheet"}}; }
+
+ private:
+  void put(const char* key, const char* words, json what) {
+    what["title"] = words;
+    properties[key] = std::move(what);
+  }
+};
+
+template <class Record>
+json properties_of() {
+  RecordSchema<Record> schema;
+  describe(schema, Tag<Record>{});
+  return std::move(schema.properties);
 }
-json list_of(int most, json record) {
-  return {{"type", "array"}, {"maxItems", most}, {"items", object(std::move(record))}};
-}
-json day() {
-  return {{"type", "string"}, {"pattern", "^([0-9]{4}-[0-9]{2}-[0-9]{2})?$"}};
-}
-json readings() {
-  return list_of(2000, {{"force_N", number(0, 5000)},
-                        {"travel_m", number(0, 1)},
-                        {"force_plus_minus_N", number(0, 1000)},
-                        {"travel_plus_minus_m", number(0, 0.2)},
-                        {"assist", flag()},
-                        {"second_apply", flag()},
-                        {"hoses_clamped", flag()},
-                        {"pressure_Pa", number(0, 40e6)}});
+
+/// Everything beside format and version.
+json job_properties() {
+  json all = properties_of<Job>();
+  each_sheet([&](const char* name, auto) { all[name] = {{"$ref", "#/$defs/sheet"}}; });
+  each_map([&](const char* name, const char*, auto map) {
+    using Record = typename std::decay_t<decltype(Job{}.*map)>::mapped_type;
+    all[name] = {{"type", "object"},
+                 {"maxProperties", kMostEntries},
+                 {"additionalProperties", object(properties_of<Record>())}};
+  });
+  each_list([&](const char* name, const char*, auto list, size_t most, Empty) {
+    using Record = typename std::decay_t<decltype(Job{}.*list)>::value_type;
+    all[name] = {{"type", "array"}, {"maxItems", most}, {"items", object(properties_of<Record>())}};
+  });
+  all["pump"] = object(properties_of<PumpTest>());
+  all["format"] = {{"const", "yoke-job"}};
+  all["version"] = {{"type", "integer"}, {"minimum", 1}};
+  all["minimum_reader"] = {{"type", "integer"}, {"minimum", 1}};
+  return all;
 }
 
 }  // namespace
@@ -77,62 +114,12 @@ json readings() {
 std::string job_schema() {
   json sheet = json::object();
   for (const ParamInfo& p : all_params()) sheet[std::string(p.id)] = value_schema(p);
-  json root = {
-      {"$schema", "https://json-schema.org/draft/2020-12/schema"},
-      {"title", "Yoke Step job, format 1"},
-      {"type", "object"},
-      {"required", {"format", "version", "title", "found", "plan"}},
-      {"$defs", {{"sheet", object(sheet)}}},
-      {"properties",
-       {{"format", {{"const", "yoke-job"}}},
-        {"version", {{"type", "integer"}, {"minimum", 1}}},
-        {"minimum_reader", {{"type", "integer"}, {"minimum", 1}}},
-        {"title", text()},
-        {"vehicle", text()},
-        {"notes", text()},
-        {"state", {{"enum", {"in_work", "proved", "left_unsafe"}}}},
-        {"found", {{"$ref", "#/$defs/sheet"}}},
-        {"plan", {{"$ref", "#/$defs/sheet"}}},
-        {"built", {{"$ref", "#/$defs/sheet"}}},
-        {"steps",
-         map_of(object({{"done", {{"type", "boolean"}}}, {"date", text()}, {"note", text()}}))},
-        {"bleeding",
-         map_of(object({{"strokes", whole()}, {"refills", whole()}, {"clear_strokes", whole()}}))},
-        {"gates", map_of(object({{"state", {{"enum", {"open", "passed", "failed"}}}},
-                                 {"date", text()},
-                                 {"note", text()}}))},
-        {"readings", readings()},
-        {"before", readings()},
-        {"candidates", list_of(24, {{"name", text()},
-                                    {"maker", text()},
-                                    {"kind", {{"enum", {"master", "booster", "slave", "lever"}}}},
-                                    {"values", {{"$ref", "#/$defs/sheet"}}}})},
-        {"later", list_of(50, {{"what",
-                                {{"enum",
-                                  {"front_discs", "rear_discs", "booster", "electric_drive",
-                                   "axle_swap", "battery_move", "bigger_tyres"}}}},
-                               {"date", day()}})},
-        {"boxes", list_of(60, {{"name", text()},
-                               {"kind", {{"enum", {"unit", "fixed", "moving", "hot"}}}},
-                               {"x_m", number(-5, 5)},
-                               {"y_m", number(-5, 5)},
-                               {"z_m", number(-5, 5)},
-                               {"dx_m", number(0, 5)},
-                               {"dy_m", number(0, 5)},
-                               {"dz_m", number(0, 5)},
-                               {"swing_m", number(0, 1)}})},
-        {"parts", list_of(200, {{"name", text()},
-                                {"promised", day()},
-                                {"here", flag()},
-                                {"thread", flag()},
-                                {"seat", flag()},
-                                {"place", flag()},
-                                {"before_apart", flag()},
-                                {"note", text()}})},
-        {"pump", object({{"first_m", maybe(1)},
-                         {"third_m", maybe(1)},
-                         {"sink_m", maybe(1)},
-                         {"hold_s", maybe(86400)}})}}}};
+  const json root = {{"$schema", "https://json-schema.org/draft/2020-12/schema"},
+                     {"title", "Yoke Step job, format 1"},
+                     {"type", "object"},
+                     {"required", {"format", "version", "title", "found", "plan"}},
+                     {"$defs", {{"sheet", object(sheet)}}},
+                     {"properties", job_properties()}};
   return root.dump(1) + "\n";
 }
 

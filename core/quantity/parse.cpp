@@ -1,3 +1,4 @@
+#include <algorithm>
 #include <array>
 #include <charconv>
 #include <cmath>
@@ -49,6 +50,10 @@ std::string plain(std::string_view text) {
        {"’", "'"},
        {"′", "'"}}};
   std::string s(text);
+  const auto typographic = [](char c) {
+    return static_cast<unsigned char>(c) >= 0x80 || c == '\t';
+  };
+  if (std::none_of(s.begin(), s.end(), typographic) && s.find("''") == std::string::npos) return s;
   for (const auto& [from, to] : marks) s = replace_all(std::move(s), from, to);
   return s;
 }
