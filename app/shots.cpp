@@ -38,7 +38,7 @@ int make_shots(const QString& folder, QSize size, const QString& job) {
   quiet.tell = [](QWidget*, const QString& message) {
     std::fprintf(stderr, "%s\n", qPrintable(message));
   };
-  quiet.ask = [](QWidget*, const QString&, const QStringList&) { return -1; };
+  quiet.ask = [](QWidget*, const QString&, const QStringList&, const QString&) { return -1; };
   quiet.open_file = [](QWidget*, const QString&) { return QString(); };
   quiet.save_file = [](QWidget*, const QString&, const QString&, const QString&) {
     return QString();

@@ -141,7 +141,7 @@ Picture rod_section_picture(const Job& job, const RodReport& rod, const Style& s
   const double longest = std::max({units[0].n() + units[0].g(), units[1].n() + units[1].g(), 30.0});
   const double scale = std::min(4.0, (place.width() / 2 - 170) / longest);
   for (int i = 0; i < 2; ++i) {
-    const QPointF face(place.width() * (i == 0 ? 0.5 : 1.0) - 96, place.height() / 2 + 14);
+    const QPointF face(place.width() * (i == 0 ? 0.5 : 1.0) - 96, place.height() / 2 + 4);
     const UnitSection u = units[i];
     const QString name = names[i];
     pic.layers.emplace_back([=](QPainter& p) {
@@ -154,14 +154,14 @@ Picture rod_section_picture(const Job& job, const RodReport& rod, const Style& s
                                         QStringLiteral(" in front of the face")
                                   : QStringLiteral(": not all measured"));
   }
-  const QString answer = q(rod_words(rod, style));
+  const QString status = q(rod_status(rod));
   pic.layers.emplace_back([=](QPainter& p) {
-    const QFont font = theme::text(15, true);
-    p.setFont(font);
+    p.setFont(theme::text(15, true));
     p.setPen(theme::kScribe);
-    const QRectF line(16, size.height() - 32, size.width() - 32, 24);
-    p.drawText(line, Qt::AlignLeft | Qt::AlignVCenter, theme::elided(font, answer, line.width()));
+    p.drawText(QRectF(size.width() / 2, 7, size.width() / 2 - 16, 22),
+               Qt::AlignRight | Qt::AlignVCenter, status);
   });
+  const QString answer = q(rod_words(rod, style));
   pic.said << answer;
   return pic;
 }

@@ -22,14 +22,14 @@ QMessageBox* message_box(QWidget* parent, const QString& text) {
   return box;
 }
 
-int ask(QWidget* parent, const QString& question, const QStringList& answers) {
+int ask(QWidget* parent, const QString& question, const QStringList& answers, const QString& none) {
   const std::unique_ptr<QMessageBox> box(message_box(parent, question));
   QList<QAbstractButton*> buttons;
   for (const QString& a : answers)
     buttons << box->addButton(plain_action(a), QMessageBox::ActionRole);
   // Escape is no answer at all: nothing is chosen by closing a question.
-  auto* none = box->addButton(QObject::tr("Cancel"), QMessageBox::RejectRole);
-  box->setEscapeButton(none);
+  auto* escape = box->addButton(none, QMessageBox::RejectRole);
+  box->setEscapeButton(escape);
   box->exec();
   return static_cast<int>(buttons.indexOf(box->clickedButton()));
 }
@@ -71,7 +71,9 @@ QString save_target(const Dialogs& dialogs, QWidget* parent, const QString& titl
   const QString question =
       QObject::tr("“%1” is there already, changed %2. Replace it?")
           .arg(there.fileName(), QLocale().toString(there.lastModified(), QLocale::ShortFormat));
-  return dialogs.ask(parent, question, {QObject::tr("Replace it")}) == 0 ? path : QString();
+  return dialogs.ask(parent, question, {QObject::tr("Replace it")}, QObject::tr("Keep it")) == 0
+             ? path
+             : QString();
 }
 
 }  // namespace yoke

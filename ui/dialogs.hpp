@@ -16,8 +16,11 @@ struct Dialogs {
                         const QString& filter)>
       save_file;
   std::function<QString(QWidget*, const QString& title)> pick_folder;
-  /// One of some answers; -1 when the question was closed without one.
-  std::function<int(QWidget*, const QString& question, const QStringList& answers)> ask;
+  /// One of some answers; -1 for `none`, the answer that changes nothing, and for a closed
+  /// question.
+  std::function<int(QWidget*, const QString& question, const QStringList& answers,
+                    const QString& none)>
+      ask;
   std::function<void(QWidget*, const QString& message)> tell;
 };
 [[nodiscard]] Dialogs real_dialogs();

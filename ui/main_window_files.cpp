@@ -31,7 +31,7 @@ bool MainWindow::save_by(const std::function<Expected<bool>(bool)>& how) {
   auto ok = how(false);
   if (!ok && ok.error().field == kReadOnlyField &&
       dialogs_.ask(this, text_of(ok.error().reason) + tr(". Replace it all the same?"),
-                   {tr("Replace it")}) == 0)
+                   {tr("Replace it")}, tr("Keep it")) == 0)
     ok = how(true);
   else if (!ok && ok.error().field == kReadOnlyField)
     return false;
@@ -72,7 +72,7 @@ bool MainWindow::enter_typed() {
   for (const QLineEdit* e : left)
     lines << QStringLiteral("%1: “%2”").arg(e->accessibleName(), one_line(e->text(), 60));
   if (dialogs_.ask(this, tr("Typed, but not entered into the job:\n%1").arg(lines.join('\n')),
-                   {tr("Leave it out")}) != 0) {
+                   {tr("Leave it out")}, tr("Back to it")) != 0) {
     left.front()->setFocus(Qt::OtherFocusReason);
     return false;
   }
@@ -85,7 +85,7 @@ bool MainWindow::may_leave() {
   if (!session_.dirty()) return true;
   const int answer = dialogs_.ask(
       this, tr("“%1” has changes that are not saved.").arg(text_of(session_.job().title)),
-      {tr("Save"), tr("Discard")});
+      {tr("Save"), tr("Discard")}, tr("Stay here"));
   if (answer == 0) return save();
   if (answer == 1) session_.discard_journal();
   return answer == 1;
@@ -101,17 +101,18 @@ bool MainWindow::offer(const Leftover& left) {
     words += tr("\nIt was done on another machine, “%1”, and may still be open there.")
                  .arg(text_of(left.host));
   const QString keep = tr("Keep it as a file of its own");
+  const QString later = tr("Leave it for later");
   int answer = -1;
   if (!left.job) {
     words += tr("\nIt cannot be read: %1.").arg(text_of(left.error));
-    answer = dialogs_.ask(this, words, {keep}) == 0 ? 1 : -1;
+    answer = dialogs_.ask(this, words, {keep}, later) == 0 ? 1 : -1;
   } else {
     if (!left.file.empty() && left.tells_state && !session_.fits(left))
       words += tr("\nThe file was saved by something else after that.");
     const Job& now = left.file.empty() ? blank_job() : session_.job();
     words += QStringLiteral("\n\n") +
              differences(now, *left.job, session_.style()).join(QLatin1Char('\n'));
-    answer = dialogs_.ask(this, words, {tr("Bring it back"), keep});
+    answer = dialogs_.ask(this, words, {tr("Bring it back"), keep}, later);
   }
   if (answer == 1) {
     const auto to = session_.put_aside(left);

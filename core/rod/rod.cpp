@@ -115,7 +115,7 @@ void read_turns(RodReport& r, const Values& plan) {
 /// "-2.00 mm for the other unit": signed, as parts of a sum.
 std::string part_words(Length part, const char* what, const Style& style) {
   return (part.value() < 0 ? "−" : "+") +
-         format_full(std::abs(part.value()), Kind::length, 2, style) + what;
+         format_quantity(std::abs(part.value()), Kind::length, 2, style) + what;
 }
 
 }  // namespace
@@ -189,7 +189,9 @@ std::string rod_words(const RodReport& r, const Style& style) {
   if (std::abs(v) < kLeastRodChange_m)
     return "The rod stays as long as it is" + (count > 1 ? ": " + parts : "");
   return std::string(v < 0 ? "Shorten by " : "Lengthen by ") +
-         format_full(std::abs(v), Kind::length, 2, style) + (count > 1 ? ": " + parts : "");
+         format_full(std::abs(v), Kind::length, 2, style) + " ± " +
+         format_quantity(r.change->doubt.value(), Kind::length, 2, style) +
+         (count > 1 ? ": " + parts : "");
 }
 
 std::string rod_status(const RodReport& r) {

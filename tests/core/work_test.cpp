@@ -151,7 +151,7 @@ TEST_CASE("rod report: unknown says what is missing, doubt reaches the pad, thre
   CHECK(*r.turns == Approx(-1.170 * 24).margin(1e-6));
   CHECK(r.new_length->value() == Approx(0.152 - 1.170 * kIn));
   CHECK(r.free_play->value() == Approx(0.0045));
-  CHECK(rod_words(r, {}) == "Shorten by 29.72 mm (1.170 in)");
+  CHECK(rod_words(r, {}) == "Shorten by 29.72 mm (1.170 in) ± 0.12 mm");
 
   plan(job, Param::control_rod_clearance, -0.0002);
   CHECK(has(rod_report(job).findings, "rod.preload"));
@@ -181,7 +181,7 @@ TEST_CASE("rod: one answer, the total, everywhere: words, status, cut, turns, ne
   REQUIRE(r.total);
   CHECK(r.total->value() == Approx(0.004));  // 2 mm shorter for the unit, 6 mm for the pad height
   CHECK(rod_words(r, {UnitStyle::metric}) ==
-        "Lengthen by 4.00 mm: −2.00 mm for the other unit, +6.00 mm for the pad height");
+        "Lengthen by 4.00 mm ± 0.12 mm: −2.00 mm for the other unit, +6.00 mm for the pad height");
   CHECK(rod_status(r) == "lengthen 4.0 mm");
   CHECK(ends_report(job, r).cut.find("Lengthen by 4.00 mm") == 0);
   CHECK(r.new_length->value() == Approx(0.154));
@@ -211,7 +211,7 @@ TEST_CASE("rod: one answer, the total, everywhere: words, status, cut, turns, ne
         std::string::npos);
   CHECK(ends_report(job, r).cut.find("Cannot say") == 0);
   plan(job, Param::rod_height_wish, 0, How::stated);
-  CHECK(rod_words(rod_report(job), {UnitStyle::metric}) == "Shorten by 2.00 mm");
+  CHECK(rod_words(rod_report(job), {UnitStyle::metric}) == "Shorten by 2.00 mm ± 0.12 mm");
 }
 
 TEST_CASE("a foot held for no time at all tells nothing, and no figure without end") {

@@ -125,13 +125,13 @@ TEST_CASE("rod: the headline is the total, and names its parts") {
   const auto both = run(words);
   INFO(both.out);
   CHECK(both.status == 0);
-  CHECK(both.out.find("Lengthen by 4.00 mm (0.157 in): −2.00 mm (0.079 in) for the other unit, "
-                      "+6.00 mm (0.236 in) for the pad height") != std::string::npos);
-  CHECK(run(depths).out.find("\nShorten by 2.00 mm (0.079 in)\n") != std::string::npos);
+  CHECK(both.out.find("Lengthen by 4.00 mm (0.157 in) ± 0.12 mm: −2.00 mm for the other unit, "
+                      "+6.00 mm for the pad height") != std::string::npos);
+  CHECK(run(depths).out.find("\nShorten by 2.00 mm (0.079 in) ± 0.12 mm\n") != std::string::npos);
   words = depths;
   for (const char* w : {"--clearance-more", "-2mm"}) words.emplace_back(w);
-  CHECK(run(words).out.find("The rod stays as long as it is: −2.00 mm (0.079 in) for the other "
-                            "unit, +2.00 mm (0.079 in) for the clearance") != std::string::npos);
+  CHECK(run(words).out.find("The rod stays as long as it is: −2.00 mm for the other unit, "
+                            "+2.00 mm for the clearance") != std::string::npos);
 }
 
 TEST_CASE("an option that would be ignored is an error, and every quantity has a range") {

@@ -43,7 +43,7 @@ struct Bench {
       return next_file;
     };
     d.pick_folder = [this](QWidget*, const QString&) { return dir.path(); };
-    d.ask = [this](QWidget*, const QString& question, const QStringList& answers) {
+    d.ask = [this](QWidget*, const QString& question, const QStringList& answers, const QString&) {
       asked << question;
       return answers.size() == 2 && answers[1] == QStringLiteral("Discard") ? keep : answer;
     };

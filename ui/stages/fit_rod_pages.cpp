@@ -282,22 +282,21 @@ void RodPage::refresh() {
 void RodPage::refresh_length() {
   const RodReport r = rod_report(session_.job());
   const Style& style = session_.style();
-  QString answer = text_of(rod_words(r, style));
-  if (r.total)
-    answer += tr(" ± %1").arg(quantity_text(r.change->doubt.value(), Kind::length, 2, style));
-  answer_->setText(answer);
+  answer_->setText(text_of(rod_words(r, style)));
   QStringList d;
   if (r.pad_doubt)
     d << tr("that doubt is %1 at the pad")
              .arg(full_text(r.pad_doubt->value(), Kind::length, 1, style));
+  if (r.turns && r.total)
+    d << (std::abs(r.total->value()) < kLeastRodChange_m
+              ? tr("no turn")
+              : tr("%1 turns %2")
+                    .arg(std::abs(*r.turns), 0, 'f', 1)
+                    .arg(*r.turns > 0 ? tr("longer") : tr("shorter")));
   if (r.height_turns && std::abs(*r.height_turns) > 0.01)
-    d << tr("pad height: %1 turns %2")
+    d << tr("of them %1 %2 for the pad height")
              .arg(std::abs(*r.height_turns), 0, 'f', 1)
              .arg(*r.height_turns > 0 ? tr("longer") : tr("shorter"));
-  if (r.turns)
-    d << tr("altogether %1 turns %2")
-             .arg(std::abs(*r.turns), 0, 'f', 1)
-             .arg(*r.turns > 0 ? tr("longer") : tr("shorter"));
   if (r.new_length)
     d << tr("new rod %1").arg(full_text(r.new_length->value(), Kind::length, 1, style));
   if (r.engaged_after)
