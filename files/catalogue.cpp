@@ -122,7 +122,9 @@ std::string RowProblem::text() const {
   t += ": ";
   if (!value.empty()) t += "“" + value + "”: ";
   return t + reason +
-         (row_dropped ? ". The part was left out." : ". Only this value was left out.");
+         (kept          ? "."
+          : row_dropped ? ". The part was left out."
+                        : ". Only this value was left out.");
 }
 
 Expected<Catalogue> read_catalogue(std::string_view text) {

@@ -22,6 +22,7 @@ struct RowProblem {
   std::string value;
   std::string reason;
   bool row_dropped = false;  ///< the part was left out; otherwise only this value
+  bool kept = false;         ///< nothing was left out: a warning only
   [[nodiscard]] std::string text() const;
 };
 struct Catalogue {

@@ -103,8 +103,11 @@ std::string plain_number(double v) {
 void read_cell(Catalogue& out, Part& part, const Column& c, const std::string& cell,
                std::size_t row) {
   using R = Column::Role;
-  const std::string text = trimmed(cell);
+  const std::string text = as_utf8(trimmed(cell));
   if (c.role == R::unknown || c.role == R::kind || text.empty()) return;
+  if (!is_utf8(cell))
+    tell(out, {row, c.heading, clipped(text, 40), "letters that are no UTF-8 were replaced", false,
+               true});
   if (text.size() > kMostPartText)
     return tell(out, {row, c.heading, clipped(text, 40), "the text is too long", false});
   if (c.role == R::id) part.id = text;

@@ -1,6 +1,9 @@
 // Files of others: keys that stand twice, members of a newer writer in every place, text cut inside
 // a character, formulas, and sizes that must not take time out of proportion.
+#include <sys/wait.h>
+
 #include <catch2/catch.hpp>
+#include <cstdlib>
 #include <nlohmann/json.hpp>
 
 #include "cli/commands.hpp"
@@ -179,6 +182,13 @@ TEST_CASE("no command ends in an abort for words that are no UTF-8 or cut inside
   const auto listed = cli::run({"catalogue", (f.path / "c.csv").string(), "--format", "json"});
   CHECK(listed.status == 0);
   CHECK(json::accept(listed.out));
+  // A part's text is always UTF-8, so that whatever keeps it can be saved.
+  const auto latin = read_catalogue("kind,name,master.bore [mm]\nmaster,Gr\xfc\xdf,22\n");
+  REQUIRE(latin);
+  REQUIRE(latin->parts.size() == 1);
+  CHECK(latin->parts[0].name == "Gr\xef\xbf\xbd\xef\xbf\xbd");
+  REQUIRE(latin->problems.size() == 1);
+  CHECK(latin->problems[0].text().find("replaced.") != std::string::npos);
   // A job under a name that is no UTF-8 opens.
   const auto odd = f.path / "j\xff.yoke";
   REQUIRE(save_job(odd, known_job()));
@@ -202,4 +212,21 @@ TEST_CASE("cells that a spreadsheet would run are guarded in every table, number
   const auto rod = cli::run({"rod", "--snout-old", "10mm", "--socket-old", "10mm", "--snout-new",
                              "12mm", "--socket-new", "10mm", "--format", "csv"});
   CHECK(rod.out.find(",-0.002\n") != std::string::npos);
+}
+
+TEST_CASE("an output that is full is exit status 2 for every command") {
+  const std::string cli = std::string(YOKE_BINARY_DIR) + "/yokestep-cli ";
+  const std::string demo = std::string(YOKE_SOURCE_DIR) + "/data/demo/estate-discs.yoke";
+  const std::string parts = std::string(YOKE_SOURCE_DIR) + "/data/catalogue/parts.csv";
+  for (const std::string& words :
+       {std::string("help"), std::string("schema"), std::string("params"), std::string("calc"),
+        "solve " + demo, "figures " + demo, "check " + demo, "curve " + demo, "map " + demo,
+        "compare " + demo, "next " + demo, "parts " + demo + " --today 2026-01-01",
+        "doubt " + demo + " --samples 100", "catalogue " + parts, "rod " + demo,
+        std::string("relative --bore-old 20mm --bore-new 21mm --ratio-old 5 --ratio-new 5"),
+        "template " + demo}) {
+    INFO(words);
+    const int status = std::system((cli + words + " >/dev/full 2>/dev/null").c_str());
+    CHECK(WEXITSTATUS(status) == 2);
+  }
 }

@@ -70,29 +70,41 @@ TEST_CASE("each relevant parameter of the fitted system takes a value in its own
   CHECK(enter_all(b, kGroups) > 45);
 }
 
-TEST_CASE("each parameter of a clutch, a servo, an accumulator and a bar has its field") {
-  struct Fitted {
-    std::vector<std::pair<Param, double>> options;
-    std::vector<Group> groups;
-    int least;
-  };
-  const Fitted table[] = {
-      {{{Param::control_use, 1}, {Param::clutch_kind, 0}}, {Group::clutch}, 18},
-      {{{Param::control_use, 1}, {Param::clutch_kind, 2}}, {Group::clutch}, 18},
-      {{{Param::assist_kind, 4}, {Param::control_mid, 1}, {Param::control_helper, 1}},
-       {Group::control, Group::assist, Group::supply},
-       25},
-      {{{Param::assist_kind, 2}, {Param::master_kind, 3}},
-       {Group::assist, Group::supply, Group::master},
-       22},
-      {{{Param::assist_kind, 3}, {Param::front_kind, 2}}, {Group::supply, Group::front}, 12}};
-  for (const Fitted& f : table) {
-    Bench b;
-    b.session.edit("fitted", [&](Job& j) {
-      for (const auto& [p, v] : f.options) j.found.set(p, {v, How::stated, 0, {}});
-    });
-    CHECK(enter_all(b, f.groups) >= f.least);
-  }
+namespace {
+
+/// Types into every field of what is fitted.
+void fit_and_enter(const std::vector<std::pair<Param, double>>& options,
+                   const std::vector<Group>& groups, int least) {
+  Bench b;
+  REQUIRE(b.session.edit("fitted", [&](Job& j) {
+    for (const auto& [p, v] : options) j.found.set(p, {v, How::stated, 0, {}});
+  }));
+  CHECK(enter_all(b, groups) >= least);
+}
+
+}  // namespace
+
+TEST_CASE("each parameter of a clutch with a slave beside it has its field") {
+  fit_and_enter({{Param::control_use, 1}, {Param::clutch_kind, 0}}, {Group::clutch}, 18);
+}
+
+TEST_CASE("each parameter of a clutch with a concentric slave has its field") {
+  fit_and_enter({{Param::control_use, 1}, {Param::clutch_kind, 2}}, {Group::clutch}, 18);
+}
+
+TEST_CASE("each parameter of a remote servo, an intermediate lever and a helper has its field") {
+  fit_and_enter({{Param::assist_kind, 4}, {Param::control_mid, 1}, {Param::control_helper, 1}},
+                {Group::control, Group::assist, Group::supply}, 25);
+}
+
+TEST_CASE("each parameter of a steering-fed booster and twin masters has its field") {
+  fit_and_enter({{Param::assist_kind, 2}, {Param::master_kind, 3}},
+                {Group::assist, Group::supply, Group::master}, 22);
+}
+
+TEST_CASE("each parameter of an electric booster and of drums in front has its field") {
+  fit_and_enter({{Param::assist_kind, 3}, {Param::front_kind, 2}}, {Group::supply, Group::front},
+                12);
 }
 
 TEST_CASE("how it was measured sets the doubt, and unknown empties the value") {

@@ -113,6 +113,11 @@ TEST_CASE("the folder list shows a file as soon as it is saved") {
   b.next_file = b.dir.filePath("second");
   b.window->action("save_as")->trigger();
   CHECK(jobs->rowCount() == 2);
+  // One that something else puts there, and takes away again.
+  REQUIRE(QFile::copy(b.dir.filePath("second.yoke"), b.dir.filePath("third.yoke")));
+  CHECK(QTest::qWaitFor([&] { return jobs->rowCount() == 3; }, 5000));
+  REQUIRE(QFile::remove(b.dir.filePath("third.yoke")));
+  CHECK(QTest::qWaitFor([&] { return jobs->rowCount() == 2; }, 5000));
 }
 
 TEST_CASE("unsaved work of a crash is offered in words: brought back, kept apart, or left") {

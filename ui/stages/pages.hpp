@@ -3,6 +3,7 @@
 
 #include <QCheckBox>
 #include <QComboBox>
+#include <QFileSystemWatcher>
 #include <QGridLayout>
 #include <QPushButton>
 #include <QTableWidget>
@@ -302,12 +303,16 @@ class RecordPage : public StagePage {
   QLayout* build_folder();
   void set_state(JobState state);
   void list_folder(const QString& folder);
+  /// Lists anew when a job file came, went or was written by something else.
+  void look_again();
   Dialogs& dialogs_;
   QTextBrowser* sheet_;
   QTableWidget* jobs_;
   QLabel* state_;
   QLabel* folder_;
   QString shown_folder_;
+  QStringList listed_;  ///< name, size and day of each file in the list
+  QFileSystemWatcher watcher_;
   QLineEdit* title_;
   QLineEdit* vehicle_;
 };

@@ -1,4 +1,5 @@
 #include <QDate>
+#include <QDir>
 #include <QFileInfo>
 #include <QHBoxLayout>
 #include <QHeaderView>
@@ -28,6 +29,7 @@ RecordPage::RecordPage(Session& session, Dialogs& dialogs, QWidget* parent)
   connect(&session_, &Session::saved, this, [this] {
     if (isVisible() && !shown_folder_.isEmpty()) list_folder(shown_folder_);
   });
+  connect(&watcher_, &QFileSystemWatcher::directoryChanged, this, &RecordPage::look_again);
 }
 
 QLayout* RecordPage::build_left() {
@@ -147,8 +149,26 @@ void RecordPage::set_state(JobState state) {
   refresh();
 }
 
+namespace {
+/// What a list of a folder rests on; journals come and go in it every second.
+QStringList signature(const QString& folder) {
+  QStringList list;
+  for (const QFileInfo& f : QDir(folder).entryInfoList({QStringLiteral("*.yoke")}, QDir::Files))
+    list << f.fileName() + QString::number(f.size()) + f.lastModified().toString(Qt::ISODateWithMs);
+  return list;
+}
+}  // namespace
+
+void RecordPage::look_again() {
+  if (isVisible() && !shown_folder_.isEmpty() && signature(shown_folder_) != listed_)
+    list_folder(shown_folder_);
+}
+
 void RecordPage::list_folder(const QString& folder) {
+  if (!watcher_.directories().isEmpty()) watcher_.removePaths(watcher_.directories());
+  watcher_.addPath(folder);
   shown_folder_ = folder;
+  listed_ = signature(folder);
   folder_->setText(QFileInfo(folder).fileName().isEmpty()
                        ? folder
                        : tr("…/%1").arg(QFileInfo(folder).fileName()));
@@ -196,6 +216,8 @@ void RecordPage::refresh() {
   }
   if (shown_folder_.isEmpty() && session_.has_path())
     list_folder(QFileInfo(session_.path()).absolutePath());
+  else
+    look_again();
 }
 
 }  // namespace yoke
