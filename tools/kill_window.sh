@@ -24,14 +24,19 @@ while [ $i -lt "$kills" ]; do
   pid=$!
   id=$(timeout 20 xdotool search --sync --onlyvisible --pid $pid --name "Yoke Step" | tail -1) || id=
   if [ -n "$id" ]; then
+    sleep 0.4
     # A question about earlier work is answered by its first button: bring it back.
     xdotool key --clearmodifiers Return 2>/dev/null || true
     sleep 0.2
-    xdotool windowactivate --sync "$id" 2>/dev/null || true
-    # Condition keys, stages, the map by arrows (edits), saving now and then.
-    xdotool key --delay 15 ctrl+2 Tab Tab Right Right Up Return ctrl+9 ctrl+2 Left Return 2>/dev/null || true
+    xdotool windowactivate --sync "$id" key --delay 30 ctrl+2 2>/dev/null || true
+    sleep 0.4
+    # Cells of the map are clicked: each is an edit.
+    for at in 1 2 3; do
+      xdotool mousemove --window "$id" $((420 + (i * 53 + at * 31) % 330)) $((260 + (i * 29 + at * 17) % 160)) click 1 2>/dev/null || true
+      sleep 0.1
+    done
     [ $((i % 3)) -eq 0 ] && { xdotool key ctrl+s 2>/dev/null || true; }
-    xdotool key --delay 15 ctrl+z ctrl+shift+z Right Return 2>/dev/null || true
+    xdotool key --delay 20 ctrl+z ctrl+shift+z 2>/dev/null || true
     # At any moment around the journal's second.
     sleep "0.$((i * 37 % 100))"
     [ $((i % 2)) -eq 0 ] && sleep 1
