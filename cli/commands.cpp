@@ -2,6 +2,7 @@
 
 #include <fmt/format.h>
 
+#include <algorithm>
 #include <cmath>
 
 #include "cli/options.hpp"
@@ -115,6 +116,13 @@ Expected<ConditionId> condition_named(const std::string& name) {
                "There is no condition “" + name + "”", "Use one of the names"});
 }
 
+std::optional<Error> not_of_this_job(const Job& job, ConditionId id) {
+  const auto conditions = conditions_for(strip_inputs(job).clutch);
+  if (std::find(conditions.begin(), conditions.end(), id) != conditions.end()) return std::nullopt;
+  return Error{"--condition", "", "", "This job has no such condition",
+               "yokestep-cli solve JOB lists those it has"};
+}
+
 namespace {
 
 Expected<Table> all_bands(const Job& job, const DoubtRequest& q, const Style& style) {
@@ -150,7 +158,7 @@ Expected<Table> doubt_table(const Arguments& a) {
   const bool all = named != a.options.end() && named->second == "all";
   const auto id = condition_named(named == a.options.end() || all ? "plan" : named->second);
   if (!id) return fail(id.error());
-  const auto samples = option_in(a, "--samples", Kind::number, 4, 1e6, 4000);
+  const auto samples = option_in(a, "--samples", Kind::number, 100, 50000, 4000);
   const auto seed = option_in(a, "--seed", Kind::number, 0, 1e15, 1);
   for (const auto* v : {&samples, &seed})
     if (!*v) return fail(v->error());
@@ -158,6 +166,7 @@ Expected<Table> doubt_table(const Arguments& a) {
   q.samples = static_cast<std::size_t>(*samples);
   q.seed = static_cast<std::uint64_t>(*seed);
   if (all) return all_bands(*job, q, a.style);
+  if (auto e = not_of_this_job(*job, *id)) return fail(std::move(*e));
   const auto r = doubt(*job, *id, q);
   if (!r) return fail(r.error());
   Table t;

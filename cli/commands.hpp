@@ -2,6 +2,7 @@
 #pragma once
 
 #include <map>
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -42,6 +43,8 @@ struct Outcome {
 [[nodiscard]] Expected<Table> curve_table(const Arguments& a);
 /// "plan", "first_lost" …
 [[nodiscard]] Expected<ConditionId> condition_named(const std::string& name);
+/// An error for a condition that a job lacks: a clutch has no second circuit.
+[[nodiscard]] std::optional<Error> not_of_this_job(const Job& job, ConditionId id);
 /// Old against the plan, a pinned candidate, or a part of a catalogue.
 [[nodiscard]] Expected<Table> compare_table(const Arguments& a);
 /// The parts of a catalogue, and what is wrong in it.

@@ -148,6 +148,7 @@ Expected<Table> curve_table(const Arguments& a) {
   if (!id) return fail(id.error());
   const auto points = count_option(a, "--points", 16, 2, 4096);
   if (!points) return fail(points.error());
+  if (auto e = not_of_this_job(*job, *id)) return fail(std::move(*e));
   const ConditionReport c = condition_report(*job, *id, static_cast<std::size_t>(*points));
   if (!c.curve)
     return fail({"job", "", "", c.reason.empty() ? "Cannot say yet" : c.reason,

@@ -4,6 +4,7 @@
 #include <cmath>
 
 #include "clutch/clutch.hpp"
+#include "job/choice_map.hpp"
 
 namespace yoke {
 
@@ -51,7 +52,7 @@ void place_units(LineGeometry& g, const LineInput& in) {
   if (bore.known()) g.bore = bore.si * 1e3;
   g.body = g.bore + 14;
   const Value kind = get(in, Param::master_kind);
-  g.twin = has_two_circuits(in.job, in.which) && kind.si == 3;
+  g.twin = has_two_circuits(in.job, in.which) && kind.is(choice::MasterKind::twin);
   g.tandem = has_two_circuits(in.job, in.which) && !g.twin;
   if (const Value second = get(in, Param::master_bore2); second.known()) g.bore2 = second.si * 1e3;
   if (g.twin) g.apart = std::max(g.bore, g.bore2) / 2 + 16;
@@ -79,7 +80,7 @@ LineGeometry::Brake brake_of(const LineInput& in, Axle axle) {
   LineGeometry::Brake b;
   const Value kind = get(in, of_axle(Param::front_kind, axle));
   b.known = kind.known();
-  b.drum = kind.known() && kind.si == 2;
+  b.drum = kind.is(choice::BrakeKind::drum);
   if (b.drum) {
     const Value d = get(in, of_axle(Param::front_drum, axle));
     b.radius = d.known() ? d.si * 500 : 114;
@@ -98,7 +99,7 @@ LineGeometry::Brake brake_of(const LineInput& in, Axle axle) {
 /// What the press in hand does at the slave: volume goes one to one, the line's give left out.
 void place_slave(LineGeometry& g, const LineInput& in) {
   LineGeometry::Slave& s = g.slave;
-  s.concentric = get(in, Param::clutch_kind).known() && get(in, Param::clutch_kind).si == 2;
+  s.concentric = get(in, Param::clutch_kind).is(choice::ClutchKind::concentric);
   const Value bore = get(in, Param::clutch_slave_bore);
   const Value inner = get(in, Param::clutch_slave_inner);
   s.bore_known = bore.known();
@@ -110,9 +111,8 @@ void place_slave(LineGeometry& g, const LineInput& in) {
   if (on.known()) s.fork_bearing = on.si * 1e3;
   s.x = g.master_x + g.master_length + 260;
   if (!in.point || !bore.known()) return;
-  const Area area =
-      slave_area(static_cast<SlaveKind>(static_cast<int>(get(in, Param::clutch_kind).si)),
-                 Length{bore.si}, Length{inner.si});
+  const Area area = slave_area(slave_kind(get(in, Param::clutch_kind).as<choice::ClutchKind>()),
+                               Length{bore.si}, Length{inner.si});
   const double fluid_m = in.point->stroke_m - get(in, Param::master_cutoff1).si;
   if (area.value() <= 0 || fluid_m <= 0) return;
   s.travel = fluid_m * circle_area(Length{g.bore * 1e-3}).value() / area.value() * 1e3;
@@ -125,7 +125,7 @@ LineGeometry line_geometry(const LineInput& in) {
   LineGeometry g;
   place_control(g, in);
   place_units(g, in);
-  g.clutch = get(in, Param::control_use).si == 1;
+  g.clutch = get(in, Param::control_use).is(choice::ControlUse::clutch);
   if (g.clutch) {
     place_slave(g, in);
     const double left = -0.30 * g.pad_arm - 60;

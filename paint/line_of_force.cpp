@@ -210,7 +210,8 @@ QString lock_words(const FeelPoint& f) {
 
 std::vector<Station> stations_of(const LineInput& in) {
   if (!in.point) return {};
-  if (value_of(in.job, in.which, Param::control_use).si == 1) return clutch_stations(in);
+  if (value_of(in.job, in.which, Param::control_use).is(choice::ControlUse::clutch))
+    return clutch_stations(in);
   const FeelPoint& f = *in.point;
   const auto n = [&](double v, Kind k, int d) { return q(format_quantity(v, k, d, in.style)); };
   const bool vehicle = assemble(in.job, in.which).missing_vehicle.empty();

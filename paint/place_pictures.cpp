@@ -103,7 +103,7 @@ Picture attitude_picture(const Job& job, const Style& style, QSizeF size) {
     double x;
   };
   std::vector<Line> lines{{QStringLiteral("master's nose"), Param::fit_master_nose, 0.3}};
-  if (v.is(Param::assist_kind, 4)) {
+  if (v.is(choice::AssistKind::remote)) {
     lines.push_back({QStringLiteral("servo's nose"), Param::fit_servo_nose, 0.62});
     lines.push_back({QStringLiteral("breather"), Param::fit_breather, 0.85});
   }

@@ -52,7 +52,7 @@ void take_candidate(Session& session, const Candidate& candidate) {
 void take_assist(Session& session, const AssistChoice& choice) {
   session.edit(QObject::tr("assist: %1").arg(text_of(choice.words)), [&](Job& j) {
     const Value now = value_of(j, Which::plan, Param::assist_kind);
-    if (!now.known() || static_cast<int>(now.si) != choice.kind)
+    if (!now.is(choice.kind))
       for (const ParamInfo& p : all_params())
         if (p.group == Group::assist && p.param != Param::assist_vacuum &&
             p.param != Param::assist_vacuum_altitude && p.param != Param::assist_manifold) {

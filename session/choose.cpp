@@ -37,8 +37,9 @@ void choose_cell(Session& session, const Cell& cell, const AssistOption* option,
       [&](Job& job) {
         set_plan(job, Param::master_bore, cell.bore_m);
         if (option) {
-          set_plan(job, Param::assist_kind, option->kind);
-          if (option->kind == 1 && !value_of(job, Which::plan, Param::assist_diaphragm1).known())
+          set_plan(job, Param::assist_kind, static_cast<double>(option->kind));
+          if (option->kind == choice::AssistKind::vacuum &&
+              !value_of(job, Which::plan, Param::assist_diaphragm1).known())
             set_plan(job, Param::assist_diaphragm1, kUsualDiaphragm_m);
         }
         if (cell.bore2_m > 0) {
@@ -89,7 +90,7 @@ QString relative_sentence(const Job& job) {
 QString equal_feel(const Job& job, const Style& style) {
   const auto r = relative_of(job);
   // With a bar one bore alone would not do.
-  if (!r || !*r || resolve(job, Which::plan).is(Param::master_kind, 3)) return {};
+  if (!r || !*r || resolve(job, Which::plan).is(choice::MasterKind::twin)) return {};
   const BoreSize* size = named_bore((*r)->equal_bore);
   return QObject::tr("same feel as found with bore %1, or ratio %2")
       .arg(size ? text_of(size->name)

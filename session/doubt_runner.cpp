@@ -66,10 +66,15 @@ void DoubtRunner::start() {
           Qt::QueuedConnection);
       return mine == generation_;
     };
-    auto result = doubt(job, id, q);
-    const auto bands = result && !forces.empty()
-                           ? bands_of(job, forces, q, [this, mine] { return mine == generation_; })
-                           : std::vector<CurveBand>{};
+    Expected<ConditionDoubt> result = fail({"doubt", "", "", "The machine has no memory left", ""});
+    std::vector<CurveBand> bands;
+    try {  // an exception here would end the program
+      result = doubt(job, id, q);
+      if (result && !forces.empty())
+        bands = bands_of(job, forces, q, [this, mine] { return mine == generation_; });
+    } catch (const std::exception&) {
+      bands.clear();
+    }
     QMetaObject::invokeMethod(
         this,
         [this, mine, result, bands] {

@@ -40,10 +40,16 @@ void PartList::load(const QString& path, bool with_shipped) {
   state_ = tr("Reading %1 …").arg(path.isEmpty() ? tr("the shipped parts") : path);
   emit changed();
   pool_.start([this, mine, path, with_shipped] {
-    auto read = std::make_shared<Expected<Catalogue>>(read_parts(path));
-    if (*read && with_shipped && !path.isEmpty())
-      if (const auto shipped = read_parts({}))
-        (*read)->parts.insert((*read)->parts.end(), shipped->parts.begin(), shipped->parts.end());
+    auto read = std::make_shared<Expected<Catalogue>>(
+        fail({"file", "", "", "The machine has no memory left", "Close something else"}));
+    try {  // an exception here would end the program
+      *read = read_parts(path);
+      if (*read && with_shipped && !path.isEmpty())
+        if (const auto shipped = read_parts({}))
+          (*read)->parts.insert((*read)->parts.end(), shipped->parts.begin(), shipped->parts.end());
+    } catch (const std::exception& e) {
+      *read = fail({"file", "", "", std::string("Reading stopped: ") + e.what(), "Try again"});
+    }
     QMetaObject::invokeMethod(
         this, [this, mine, path, read] { take(mine, path, *read); }, Qt::QueuedConnection);
   });

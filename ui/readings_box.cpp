@@ -94,12 +94,11 @@ ReadingsBox::ReadingsBox(Session& session, std::vector<Reading> Job::*list, cons
 }
 
 void ReadingsBox::add_reading() {
-  const auto f = parse_quantity(force_->text().toStdString(), Kind::force, session_.style().units);
-  const auto t =
-      parse_quantity(travel_->text().toStdString(), Kind::length, session_.style().units);
+  const auto f = parse_quantity(force_->text().toStdString(), Kind::force, session_.style());
+  const auto t = parse_quantity(travel_->text().toStdString(), Kind::length, session_.style());
   const QString gauge = gauge_->text().trimmed();
-  const auto p = parse_quantity(gauge.isEmpty() ? "0" : gauge.toStdString(), Kind::pressure,
-                                session_.style().units);
+  const auto p =
+      parse_quantity(gauge.isEmpty() ? "0" : gauge.toStdString(), Kind::pressure, session_.style());
   QString why;
   if (!f)
     why = tr("Force: ") + error_text(f.error());

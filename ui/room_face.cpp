@@ -127,7 +127,7 @@ void RoomFace::changed(int row, int column) {
                     [&](Job& j) { j.boxes[at].name = typed.toStdString(); });
   } else if (column >= kFirst) {
     const Column& c = kColumns[column - kFirst];
-    const auto v = parse_quantity(typed.toStdString(), Kind::length, session_.style().units);
+    const auto v = parse_quantity(typed.toStdString(), Kind::length, session_.style());
     if (!v)
       why = error_text(v.error());
     else if (!c.range.holds(*v))

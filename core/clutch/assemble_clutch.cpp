@@ -1,6 +1,7 @@
 #include "clutch/assemble_clutch.hpp"
 
 #include "job/assemble.hpp"
+#include "job/choice_map.hpp"
 
 namespace yoke {
 
@@ -32,7 +33,8 @@ void read_points(const Values& v, ClutchUnit& u, ClutchAssembly& a) {
 
 ClutchUnit read_unit(const Values& v, ClutchAssembly& a) {
   ClutchUnit u;
-  u.kind = static_cast<SlaveKind>(static_cast<int>(need(v, Param::clutch_kind, a.missing)));
+  need(v, Param::clutch_kind, a.missing);
+  u.kind = slave_kind(v.choice<Param::clutch_kind>());
   const Length bore{need(v, Param::clutch_slave_bore, a.missing)};
   Length inner{0.0};
   if (u.kind != SlaveKind::push) inner = Length{need(v, Param::clutch_slave_inner, a.missing)};
@@ -75,13 +77,12 @@ ClutchAssembly assemble_clutch(const Values& v, double air_m3,
   s.tube.length = Length{v.si(Param::clutch_tube)};
   s.tube.outside = Length{v.si(Param::lines_tube_outside)};
   s.tube.wall = Length{v.si(Param::lines_tube_wall)};
-  s.tube.material = static_cast<TubeMaterial>(v.option(Param::lines_tube_material));
+  s.tube.material = tube_material(v);
   s.hose.length = Length{v.si(Param::clutch_hose)};
-  s.hose.size = static_cast<HoseSize>(v.option(Param::lines_hose_bore));
-  s.hose.grade = static_cast<HoseGrade>(v.option(Param::lines_hose_grade));
-  s.hose.kind = static_cast<HoseKind>(v.option(Param::clutch_hose_kind));
-  s.fluid = {v.option(Param::fluid_grade) == 2,
-             temperature_c.value_or(v.si(Param::fluid_temperature))};
+  s.hose.size = hose_size(v);
+  s.hose.grade = hose_grade(v);
+  s.hose.kind = hose_kind(v.choice<Param::clutch_hose_kind>());
+  s.fluid = {v.is(choice::FluidGrade::n5), temperature_c.value_or(v.si(Param::fluid_temperature))};
   if (const auto p = ambient_pressure(v.si(Param::vehicle_altitude))) s.ambient = *p;
   s.air_m3 = air_m3;
   if (!shared.empty() || !a.missing.empty() || !a.impossible.empty()) return a;
@@ -94,7 +95,7 @@ ClutchAssembly assemble_clutch(const Values& v, double air_m3,
 
 std::optional<Length> stack_gap(const Values& v, Length spacer) {
   if (!v.known(Param::clutch_stack_a) || !v.known(Param::clutch_stack_b)) return std::nullopt;
-  return concentric_gap(v.option(Param::clutch_bell) == 1, Length{v.si(Param::clutch_stack_a)},
+  return concentric_gap(v.is(choice::ClutchBell::gearbox), Length{v.si(Param::clutch_stack_a)},
                         Length{v.si(Param::clutch_stack_b)}, Length{v.si(Param::clutch_between)},
                         spacer);
 }

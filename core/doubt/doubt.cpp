@@ -4,9 +4,9 @@
 #include <atomic>
 #include <boost/math/special_functions/erf.hpp>
 #include <cmath>
-#include <thread>
 
 #include "proving/fit.hpp"
+#include "quantity/workers.hpp"
 
 namespace yoke {
 
@@ -215,13 +215,7 @@ bool run_draws(const Drawn& d, std::span<const ConditionId> ids, const DoubtRequ
         cancelled = true;
     }
   };
-  const unsigned threads =
-      q.threads > 0 ? q.threads : std::clamp(std::thread::hardware_concurrency(), 1u, 16u);
-  std::vector<std::jthread> pool;
-  for (unsigned t = 1; t < threads; ++t) pool.emplace_back([&work] { work(false); });
-  work(true);
-  pool.clear();
-  return !cancelled;
+  return run_workers(q.threads, work) && !cancelled;
 }
 
 }  // namespace
@@ -295,7 +289,8 @@ Expected<DoubtReport> doubt(const Job& job, std::span<const ConditionId> ids,
                  "Enter what is missing in Survey"});
   std::vector<Figures> all(q.samples * possible.size());
   if (!run_draws(d, possible, q, all))
-    return fail({"samples", "", "", "The run was cancelled", "Start it again when you like"});
+    return fail({"samples", "", "", "The run was cancelled, or found no memory",
+                 "Start it again when you like"});
   std::size_t column = 0;
   for (ConditionDoubt& c : r.conditions) {
     if (!c.because.empty()) continue;
@@ -339,7 +334,8 @@ Expected<CurveBand> curve_band(const Job& job, ConditionId id, std::span<const d
     for (std::size_t k = 0; k < forces_n.size(); ++k)
       if (const auto t = predicted_travel_m(*model, forces_n[k])) travels[k].push_back(*t);
     if (q.progress && !q.progress(static_cast<double>(i) / static_cast<double>(q.samples)))
-      return fail({"samples", "", "", "The run was cancelled", "Start it again when you like"});
+      return fail({"samples", "", "", "The run was cancelled, or found no memory",
+                   "Start it again when you like"});
   }
   CurveBand band;
   for (std::size_t k = 0; k < forces_n.size(); ++k) {

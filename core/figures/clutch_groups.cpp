@@ -111,7 +111,7 @@ FigureGroup clutch(const FigureInputs& in) {
 FigureGroup clutch_stack(const FigureInputs& in) {
   FigureGroup g;
   const Values& v = in.strip.plan;
-  if (!in.strip.clutch || !v.is(Param::clutch_kind, 2)) return g;
+  if (!in.strip.clutch || !v.is(choice::ClutchKind::concentric)) return g;
   g.title = "Stack of the slave around the shaft";
   g.source = "3 to 4 mm is usual: common practice; the maker's figure wins";
   constexpr double kLeast = 0.003;

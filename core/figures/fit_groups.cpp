@@ -84,8 +84,8 @@ FigureGroup flange(const FigureInputs& in) {
     s.panel = Length{v.si(Param::fit_panel)};
     s.washer = Length{v.si(Param::fit_washer)};
     s.diameter = Length{v.si(Param::unit_stud_size)};
-    s.boxed = v.option(Param::fit_boxed) >= 1;
-    s.crush_sleeve = v.option(Param::fit_boxed) == 2;
+    s.boxed = v.is(choice::FitBoxed::box) || v.is(choice::FitBoxed::sleeved);
+    s.crush_sleeve = v.is(choice::FitBoxed::sleeved);
     const auto r = flange_stack(s);
     if (!r) {
       g.figures.push_back(unsaid("Thread left for the nut", r.error().text()));
@@ -204,7 +204,7 @@ FigureGroup attitude(const FigureInputs& in) {
                                v.si(Param::fit_master_nose) <= 2 * kDegree &&
                                    v.si(Param::fit_master_nose) >= -10 * kDegree,
                                "level or a little down: air finds the ports"));
-  if (v.is(Param::assist_kind, 4)) {
+  if (v.is(choice::AssistKind::remote)) {
     if (ask(Param::fit_servo_nose, "Servo's nose"))
       g.figures.push_back(judged("Servo's nose, up", v.si(Param::fit_servo_nose), Kind::angle, 0,
                                  v.si(Param::fit_servo_nose) >= 10 * kDegree &&
@@ -328,16 +328,17 @@ FigureGroup rod_gaps(const FigureInputs& in) {
       g.figures.push_back(
           told("Take off the output rod", *o.adjust_m, Kind::length, 2, "minus: lengthen it"));
   }
-  const auto proof = [&](Param p, const char* words, const char* how) {
+  const auto proof = [&](Param p, bool open, const char* words, const char* how) {
     if (!in.strip.plan.known(p))
       g.figures.push_back(unsaid(words, how));
     else
-      g.figures.push_back(
-          verdict_words(words, in.strip.plan.option(p) == 0 ? "proved" : "the port is covered",
-                        in.strip.plan.option(p) == 0 ? Verdict::pass : Verdict::fail));
+      g.figures.push_back(verdict_words(words, open ? "proved" : "the port is covered",
+                                        open ? Verdict::pass : Verdict::fail));
   };
-  proof(Param::rod_returns, "Return port open, cold", "cap off, tap the pedal: a small fountain");
-  proof(Param::rod_returns_hot, "Return port open, hot",
+  proof(Param::rod_returns, in.strip.plan.is(choice::RodReturns::yes), "Return port open, cold",
+        "cap off, tap the pedal: a small fountain");
+  proof(Param::rod_returns_hot, in.strip.plan.is(choice::RodReturnsHot::yes),
+        "Return port open, hot",
         "after a run, a minute with the pedal up: lift and turn each wheel");
   return g;
 }

@@ -91,7 +91,7 @@ void vacuum_reserve(FigureGroup& g, const FigureInputs& in) {
 
 void accumulator_reserve(FigureGroup& g, const FigureInputs& in) {
   const Values& v = in.strip.plan;
-  if (v.option(Param::supply_accu) == 0) {
+  if (!v.is(choice::SupplyAccu::gas)) {
     g.figures.push_back(judged("Assisted stops in a row", 0, Kind::number, 0, false,
                                "no accumulator: dead when the pump stops"));
     return;
@@ -125,17 +125,16 @@ FigureGroup reserve(const FigureInputs& in) {
   if (in.strip.clutch) return g;
   g.title = "What is left when the engine stops";
   g.source = "gas law, isothermal; defaults are common practice";
-  const int kind =
-      in.strip.plan.known(Param::assist_kind) ? in.strip.plan.option(Param::assist_kind) : 0;
-  if (kind == 1 || kind == 4) vacuum_reserve(g, in);
-  if (kind == 2) accumulator_reserve(g, in);
+  const Values& v = in.strip.plan;
+  if (v.is(choice::AssistKind::vacuum) || v.is(choice::AssistKind::remote)) vacuum_reserve(g, in);
+  if (v.is(choice::AssistKind::hydraulic)) accumulator_reserve(g, in);
   return g;
 }
 
 FigureGroup supply(const FigureInputs& in) {
   FigureGroup g;
   const Values& v = in.strip.plan;
-  if (in.strip.clutch || !v.is(Param::assist_kind, 3)) return g;
+  if (in.strip.clutch || !v.is(choice::AssistKind::electric)) return g;
   g.title = "Copper for the motor";
   g.source = "IEC 60028 and 60228, from memory";
   if (!v.known(Param::supply_wire_length) || !v.known(Param::supply_wire_area)) {
@@ -163,7 +162,7 @@ FigureGroup supply(const FigureInputs& in) {
 FigureGroup twin(const FigureInputs& in) {
   FigureGroup g;
   const Assembly& a = in.strip.plan_system;
-  if (in.strip.clutch || !in.strip.plan.is(Param::master_kind, 3)) return g;
+  if (in.strip.clutch || !in.strip.plan.is(choice::MasterKind::twin)) return g;
   g.title = "Balance bar";
   g.source = "lever of the bar; tilt limit is common practice";
   if (!a.system) {
@@ -208,7 +207,8 @@ FigureGroup reservoir(const FigureInputs& in) {
         pistons += displacing_area((*a.system->wheels)[static_cast<std::size_t>(w)]).value();
     // A sliding caliper's piston follows both pads, an opposed pair one pad each: the area counts
     // the same way.
-    const bool sliding = in.strip.plan.is(of_axle(Param::front_kind, axle), 0);
+    const bool sliding =
+        in.strip.plan.is(of_axle(Param::front_kind, axle), choice::BrakeKind::sliding);
     const double wear = in.strip.plan.si(of_axle(Param::front_wear, axle)) * (sliding ? 2 : 1);
     const ReservoirCheck r =
         reservoir_check(Volume{chamber}, Volume{in.strip.plan.si(Param::master_bellows)},

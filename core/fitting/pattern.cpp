@@ -149,7 +149,7 @@ void judge(const Values& plan, PatternReport& r) {
                      plan.si(Param::fit_plate) * 1e3),
          "the rod follows every plate", "Measure the whole stack under Rod", "geometry"});
   const double thread = r.new_pattern.studs.front().diameter_m *
-                        (plan.option(Param::fit_plate_metal) == 1 ? 1.5 : 1.0);
+                        (plan.is(choice::FitPlateMetal::aluminium) ? 1.5 : 1.0);
   if (r.plate && plan.si(Param::fit_plate) > 0 && plan.si(Param::fit_plate) < thread)
     r.findings.push_back(
         {Severity::warning, Stage::fit, "fit.plate_thin",
@@ -165,7 +165,7 @@ Pattern pattern_of(const Values& v, double a) {
   if (v.known(Param::unit_pilot)) p.pilot_m = v.si(Param::unit_pilot);
   for (const Param need : {Param::unit_studs, Param::unit_stud_pitch, Param::unit_stud_size})
     if (!v.known(need)) p.missing.push_back(need);
-  const int count = v.option(Param::unit_studs) + 2;
+  const int count = stud_count(v).value_or(0);
   if (v.known(Param::unit_studs) && count == 4 && !v.known(Param::unit_stud_pitch2))
     p.missing.push_back(Param::unit_stud_pitch2);
   if (!p.missing.empty()) return p;

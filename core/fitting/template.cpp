@@ -94,7 +94,7 @@ void write_order(Template& t, const PatternReport& r, const Values& plan) {
                     r.pilot_hole_m * 1e3));
   t.order.push_back("Then the stud holes: " + drill_words(stud) + ", spacer or unit as the guide.");
   t.order.emplace_back("Deburr both sides, paint the edges, try the unit before the rod is cut.");
-  if (plan.option(Param::fit_boxed) == 1)
+  if (plan.is(choice::FitBoxed::box))
     t.order.emplace_back("A hollow box: sleeves through it before any nut is tightened.");
 }
 

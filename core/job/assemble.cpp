@@ -5,6 +5,7 @@
 
 #include "circuit/shoe.hpp"
 #include "clutch/assemble_clutch.hpp"
+#include "job/choice_map.hpp"
 
 namespace yoke {
 
@@ -23,10 +24,10 @@ Length need_length(const Values& v, Param p, Missing& missing) {
 }
 
 void read_links(const Values& v, Control& c, Missing& missing) {
-  if (v.option(Param::control_mid) == 1)
+  if (v.is(choice::ControlMid::lever))
     c.mid = MidLever{need_length(v, Param::control_mid_in, missing),
                      need_length(v, Param::control_mid_out, missing)};
-  if (v.option(Param::control_helper) == 1) {
+  if (v.is(choice::ControlHelper::spring)) {
     HelperSpring h;
     h.rate_n_m = need(v, Param::control_helper_rate, missing);
     h.free_length = need_length(v, Param::control_helper_free, missing);
@@ -90,20 +91,27 @@ Servo read_servo(const Values& v, Assembly& a) {
                              v.si(Param::assist_efficiency), slave);
   else
     static_cast<void>(read_diaphragm(v, a));
-  const int feeds = v.option(Param::assist_servo_feeds);
-  s.feeds_first = feeds != 1;
-  s.feeds_second = feeds != 0;
+  s.feeds_first = !v.is(choice::AssistServoFeeds::n2);
+  s.feeds_second = !v.is(choice::AssistServoFeeds::n1);
   return s;
+}
+
+std::optional<BoosterKind> booster_kind(const Values& v) {
+  if (v.is(choice::AssistKind::vacuum)) return BoosterKind::vacuum;
+  if (v.is(choice::AssistKind::hydraulic)) return BoosterKind::hydraulic;
+  if (v.is(choice::AssistKind::electric)) return BoosterKind::electric;
+  return std::nullopt;
 }
 
 void read_assist(const Values& v, System& s, Assembly& a) {
   s.assist = NoAssist{};
   if (works_clutch(v)) return;
-  const int option = static_cast<int>(need(v, Param::assist_kind, a.missing_system));
-  if (option == 4) s.servo = read_servo(v, a);
-  if (option < 1 || option > 3) return;
+  need(v, Param::assist_kind, a.missing_system);
+  const auto kind = booster_kind(v);
+  if (v.is(choice::AssistKind::remote)) s.servo = read_servo(v, a);
+  if (!kind) return;
   Booster b;
-  b.kind = static_cast<BoosterKind>(option - 1);
+  b.kind = *kind;
   switch (b.kind) {
     case BoosterKind::vacuum:
       b.max_assist = vacuum_assist(read_diaphragm(v, a), vacuum_or_impossible(v, a),
@@ -133,9 +141,9 @@ void read_assist(const Values& v, System& s, Assembly& a) {
 Master assemble_master(const Values& v, Missing& missing, bool& strokes_known) {
   Master m;
   // A clutch has one piston: what is not asked is not missing.
-  m.kind = works_clutch(v)
-               ? MasterKind::single
-               : static_cast<MasterKind>(static_cast<int>(need(v, Param::master_kind, missing)));
+  const bool clutch = works_clutch(v);
+  if (!clutch) need(v, Param::master_kind, missing);
+  m.kind = clutch ? MasterKind::single : master_kind(v);
   if (m.kind == MasterKind::stepped) {
     m.step_bore = need_length(v, Param::master_step_bore, missing);
     m.crack = Pressure{v.si(Param::master_crack)};
@@ -153,7 +161,7 @@ Master assemble_master(const Values& v, Missing& missing, bool& strokes_known) {
                   (m.kind == MasterKind::single || v.known(Param::master_stroke2));
   m.cutoff1 = Length{v.si(Param::master_cutoff1)};
   m.cutoff2 = Length{v.si(Param::master_cutoff2)};
-  m.springs = static_cast<Springs>(v.option(Param::master_springs));
+  m.springs = springs_of(v);
   m.spring_force = Force{v.si(Param::master_spring_force)};
   m.efficiency = v.si(Param::master_efficiency);
   return m;
@@ -183,7 +191,8 @@ Drum read_drum(const Values& v, Axle axle, Assembly& a) {
   d.pistons = static_cast<int>(std::lround(v.si(of_axle(Param::front_cylinder_pistons, axle))));
   d.shoe_clearance = Length{v.si(of_axle(Param::front_shoe_clearance, axle))};
   d.radius = Length{need(v, of_axle(Param::front_drum, axle), missing) / 2};
-  const auto shoes = static_cast<size_t>(v.option(of_axle(Param::front_shoes, axle)));
+  const Shoes arrangement = shoes_of(v, axle);
+  const auto shoes = static_cast<size_t>(arrangement);
   d.hot_exponent = kExponent[shoes];
   const double mu = v.si(of_axle(Param::front_lining_mu, axle));
   d.factor = factor_at(kFactor[shoes], mu, kLiningMu0, d.hot_exponent);
@@ -193,8 +202,8 @@ Drum read_drum(const Values& v, Axle axle, Assembly& a) {
   const bool measured = g.push.value() > 0 && g.normal.value() > 0 && g.friction.value() > 0;
   if (const Value& stated = v.at(of_axle(Param::front_brake_factor, axle)); stated.known()) {
     d.factor = stated.si;
-  } else if (measured && static_cast<Shoes>(shoes) != Shoes::linked) {
-    if (const auto f = shoe_factor(g, mu, static_cast<Shoes>(shoes)))
+  } else if (measured && arrangement != Shoes::linked) {
+    if (const auto f = shoe_factor(g, mu, arrangement))
       d.factor = *f;
     else
       a.impossible.push_back(f.error());
@@ -205,20 +214,21 @@ Drum read_drum(const Values& v, Axle axle, Assembly& a) {
 WheelBrake read_wheel(const Values& v, Axle axle, Assembly& a) {
   WheelBrake w;
   w.rear = axle == Axle::rear;
-  const int kind = static_cast<int>(need(v, of_axle(Param::front_kind, axle), a.missing_brakes));
-  if (kind == 2)
+  const Param kind = of_axle(Param::front_kind, axle);
+  need(v, kind, a.missing_brakes);
+  if (v.is(kind, choice::BrakeKind::drum))
     w.brake = read_drum(v, axle, a);
   else
-    w.brake = read_disc(v, axle, kind == 1, a.missing_brakes);
+    w.brake = read_disc(v, axle, v.is(kind, choice::BrakeKind::opposed), a.missing_brakes);
   w.tyre_radius = Length{need(v, of_axle(Param::front_tyre, axle), a.missing_vehicle)};
   w.tube.outside = Length{v.si(Param::lines_tube_outside)};
   w.tube.wall = Length{v.si(Param::lines_tube_wall)};
-  w.tube.material = static_cast<TubeMaterial>(v.option(Param::lines_tube_material));
+  w.tube.material = tube_material(v);
   w.tube.length = Length{v.si(of_axle(Param::front_tube, axle)) / 2};
   w.hose.length = Length{v.si(of_axle(Param::front_hose, axle)) / 2};
-  w.hose.size = static_cast<HoseSize>(v.option(Param::lines_hose_bore));
-  w.hose.grade = static_cast<HoseGrade>(v.option(Param::lines_hose_grade));
-  w.hose.kind = static_cast<HoseKind>(v.option(of_axle(Param::front_hose_kind, axle)));
+  w.hose.size = hose_size(v);
+  w.hose.grade = hose_grade(v);
+  w.hose.kind = hose_kind(v.at(of_axle(Param::front_hose_kind, axle)).as<choice::BrakeHoseKind>());
   return w;
 }
 
@@ -252,19 +262,19 @@ std::optional<Vehicle> read_vehicle(const Values& v, Assembly& a) {
 std::optional<Outlet> outlet_of(const Job& job, Which which, Wheel wheel) {
   const Value v = value_of(job, which, circuit_of(wheel));
   if (!v.known()) return std::nullopt;
-  return v.si == 0 ? Outlet::first : Outlet::second;
+  return v.is(choice::WheelOutlet::n1) ? Outlet::first : Outlet::second;
 }
 
 namespace {
 
 void read_valves(const Values& v, System& s, Assembly& a) {
-  if (v.option(Param::valve_kind) == 1)
+  if (v.is(choice::ValveKind::proportioning))
     s.rear_valve = Proportioning{Pressure{need(v, Param::valve_knee, a.missing_brakes)},
                                  v.si(Param::valve_slope)};
-  s.rear_valve_opens = v.option(Param::valve_bypass) == 1;
-  if (v.option(Param::valve_metering) == 1)
+  s.rear_valve_opens = v.is(choice::ValveBypass::yes);
+  if (v.is(choice::ValveMetering::metering))
     s.front_valve = Metering{Pressure{v.si(Param::valve_hold)}, Pressure{v.si(Param::valve_blend)}};
-  s.valves_at_axle = v.option(Param::valve_place) == 1;
+  s.valves_at_axle = v.is(choice::ValvePlace::axle);
   s.residual_front = Pressure{v.si(Param::valve_residual_front)};
   s.residual_rear = Pressure{v.si(Param::valve_residual_rear)};
   if (s.front_valve && s.front_valve->hold >= s.front_valve->blend)
@@ -316,7 +326,7 @@ Assembly assemble(const Values& v) {
   read_assist(v, s, a);
   s.master = assemble_master(v, a.missing_system, s.strokes_known);
   read_valves(v, s, a);
-  s.fluid = {v.option(Param::fluid_grade) == 2, v.si(Param::fluid_temperature)};
+  s.fluid = {v.is(choice::FluidGrade::n5), v.si(Param::fluid_temperature)};
   if (const auto p = ambient_pressure(v.si(Param::vehicle_altitude))) s.ambient = *p;
   std::array<WheelBrake, 4> wheels;
   for (const Wheel w : kWheels) wheels[static_cast<size_t>(w)] = read_wheel(v, axle_of(w), a);
@@ -346,20 +356,20 @@ std::optional<double> arm_ratio(const Job& job, Which which) {
 
 namespace {
 bool is_clutch(const Job& job, Which which) {
-  return value_of(job, which, Param::control_use).si == 1;
+  return value_of(job, which, Param::control_use).is(choice::ControlUse::clutch);
 }
 }  // namespace
 
 bool has_assist(const Job& job, Which which) {
   if (is_clutch(job, which)) return false;
   const Value v = value_of(job, which, Param::assist_kind);
-  return v.known() && v.si >= 1;
+  return v.known() && !v.is(choice::AssistKind::none);
 }
 
 bool has_two_circuits(const Job& job, Which which) {
   if (is_clutch(job, which)) return false;
   const Value v = value_of(job, which, Param::master_kind);
-  return v.known() && v.si >= 1;
+  return v.known() && !v.is(choice::MasterKind::single);
 }
 
 std::optional<Error> new_impossibility(const Job& before, const Job& after) {

@@ -314,7 +314,8 @@ std::string stage_status(const Job& job, Stage stage, const std::vector<Conditio
     case Stage::rod:
       return rod_status(rod_report(job));
     case Stage::plumb: {
-      if (value_of(job, Which::plan, Param::control_use).si == 1) return "one line";
+      if (value_of(job, Which::plan, Param::control_use).is(choice::ControlUse::clutch))
+        return "one line";
       const OutletReport r = outlet_report(job, Which::plan);
       for (const auto& f : r.findings)
         if (f.severity == Severity::hard)

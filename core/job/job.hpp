@@ -6,6 +6,7 @@
 #include <string>
 #include <vector>
 
+#include "job/choices.hpp"
 #include "job/measured.hpp"
 
 namespace yoke {
@@ -156,6 +157,15 @@ struct Value {
   bool inherited = false;  ///< a plan that took the fitted system's value
   bool as_built = false;
   [[nodiscard]] bool known() const { return origin != Origin::unknown; }
+  /// The option of a choice; nothing while it is unknown. A choice is never compared with a number.
+  template <class Choice>
+  requires is_choice<Choice>
+  [[nodiscard]] std::optional<Choice> as() const {
+    return known() ? std::optional(static_cast<Choice>(static_cast<int>(si))) : std::nullopt;
+  }
+  template <class Choice>
+  requires is_choice<Choice>
+  [[nodiscard]] bool is(Choice wanted) const { return as<Choice>() == wanted; }
 };
 
 /// The value of a parameter: as built, planned, as found, typical, or unknown, in that order for a
@@ -163,6 +173,18 @@ struct Value {
 /// the typical value where there is one, so that no figure is ever computed from an empty value.
 /// Typical values carry 20 %, an efficiency no more than its distance from 1.
 [[nodiscard]] Value value_of(const Job& job, Which which, Param param);
+
+/// Whether a system has this option of a choice that one parameter alone has.
+template <class Choice>
+[[nodiscard]] bool is(const Job& job, Which which, Choice wanted) {
+  return value_of(job, which, ParamOf<Choice>::value).is(wanted);
+}
+
+/// The same where several parameters are alike: both axles, both outlets, the wheels.
+template <class Choice>
+[[nodiscard]] bool is(const Job& job, Which which, Param p, Choice wanted) {
+  return value_of(job, which, p).is(wanted);
+}
 
 /// Where a value comes from, in words for the sheet: "calliper", "typical (common practice, …)".
 [[nodiscard]] std::string origin_words(const Job& job, Which which, Param param);

@@ -7,6 +7,7 @@
 #include <string>
 #include <string_view>
 
+#include "job/choices.hpp"
 #include "job/params.hpp"
 
 namespace yoke {
@@ -46,6 +47,13 @@ struct Measured {
 
 /// A value with the doubt that goes with how it was measured.
 [[nodiscard]] Measured measured(Param param, double si, How how);
+
+/// An option that was stated.
+template <class Choice>
+requires is_choice<Choice>
+[[nodiscard]] Measured chosen(Choice option) {
+  return {static_cast<double>(option), How::stated, 0.0, {}};
+}
 
 /// All parameters of one system. An entry that is not there was never asked: in a plan it takes the
 /// fitted system's value; an entry that is there but unknown is unknown on purpose.

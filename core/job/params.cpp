@@ -187,7 +187,17 @@ Expected<double> check_range(Param param, double si, const Style& style) {
 Expected<double> parse_value(Param param, std::string_view text, const Style& style) {
   const ParamInfo& p = info(param);
   if (p.kind == Kind::choice) return parse_choice(p, text);
-  auto v = parse_quantity(text, p.kind, style.units);
+  auto v = parse_quantity(text, p.kind, style);
+  if (!v && may_be_grouped(text)) {
+    // Both readings, where the parameter's range leaves only one of them.
+    std::string grouped(text);
+    grouped.erase(grouped.find(','), 1);
+    const auto thousands = read_quantity(grouped, p.kind, style.units);
+    const auto decimal = read_quantity(text, p.kind, style.units);
+    const bool first = thousands && check_range(param, *thousands, style);
+    const bool second = decimal && check_range(param, *decimal, style);
+    if (first != second) v = first ? thousands : decimal;
+  }
   if (!v) {
     Error e = v.error();
     e.field = std::string(p.id);

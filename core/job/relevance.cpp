@@ -8,11 +8,6 @@ namespace yoke {
 
 namespace {
 
-bool is(const Job& job, Which which, Param p, int option) {
-  const Value v = value_of(job, which, p);
-  return v.known() && static_cast<int>(v.si) == option;
-}
-
 bool axle_relevant(const Job& job, Which which, Param p, Axle axle) {
   const Param kind = of_axle(Param::front_kind, axle);
   const auto any = [&](std::initializer_list<Param> list) {
@@ -20,13 +15,15 @@ bool axle_relevant(const Job& job, Which which, Param p, Axle axle) {
   };
   if (any({Param::front_piston, Param::front_pistons, Param::front_radius, Param::front_mu,
            Param::front_clearance, Param::front_knock_back, Param::front_above}))
-    return !is(job, which, kind, 2);
+    return !is(job, which, kind, choice::BrakeKind::drum);
   if (any({Param::front_cylinder, Param::front_cylinder_pistons, Param::front_drum,
            Param::front_shoes, Param::front_brake_factor, Param::front_shoe_clearance,
            Param::front_lining_mu}))
-    return !is(job, which, kind, 0) && !is(job, which, kind, 1);
+    return !is(job, which, kind, choice::BrakeKind::sliding) &&
+           !is(job, which, kind, choice::BrakeKind::opposed);
   if (any({Param::front_shoe_push, Param::front_shoe_normal, Param::front_shoe_friction}))
-    return is(job, which, kind, 2) && !is(job, which, of_axle(Param::front_shoes, axle), 2);
+    return is(job, which, kind, choice::BrakeKind::drum) &&
+           !is(job, which, of_axle(Param::front_shoes, axle), choice::BrakeShoes::duo_servo);
   return true;
 }
 
@@ -39,8 +36,9 @@ bool assist_relevant(const Job& job, Which which, Param p) {
   if (!kind.known())
     return !one_of(p, {Param::assist_servo_feeds, Param::assist_servo_gain,
                        Param::assist_servo_crack, Param::assist_servo_slave});
-  const auto option = static_cast<int>(kind.si);
-  const bool vacuum = option == 1 || option == 4;
+  using choice::AssistKind;
+  const auto fitted = [&kind](AssistKind k) { return kind.is(k); };
+  const bool vacuum = fitted(AssistKind::vacuum) || fitted(AssistKind::remote);
   if (one_of(p, {Param::assist_diaphragm1, Param::assist_diaphragm2, Param::assist_efficiency,
                  Param::assist_vacuum, Param::assist_vacuum_altitude, Param::assist_manifold,
                  Param::supply_vacuum_volume, Param::supply_tank, Param::supply_pump_flow,
@@ -48,36 +46,36 @@ bool assist_relevant(const Job& job, Which which, Param p) {
     return vacuum;
   if (one_of(p, {Param::assist_servo_feeds, Param::assist_servo_gain, Param::assist_servo_crack,
                  Param::assist_servo_slave}))
-    return option == 4;
+    return fitted(AssistKind::remote);
   if (one_of(p, {Param::assist_pump_pressure, Param::assist_power_area, Param::supply_accu}))
-    return option == 2;
+    return fitted(AssistKind::hydraulic);
   if (one_of(p, {Param::supply_accu_precharge, Param::supply_accu_volume, Param::supply_accu_charge,
                  Param::supply_accu_exponent}))
-    return option == 2 && is(job, which, Param::supply_accu, 1);
+    return fitted(AssistKind::hydraulic) && is(job, which, choice::SupplyAccu::gas);
   if (one_of(p, {Param::assist_electric_force, Param::supply_wire_length, Param::supply_wire_area,
                  Param::supply_fuse}))
-    return option == 3;
-  return option != 0 && option != 4;
+    return fitted(AssistKind::electric);
+  return !fitted(AssistKind::none) && !fitted(AssistKind::remote);
 }
 
 bool control_relevant(const Job& job, Which which, Param p) {
   if (one_of(p, {Param::control_mid_in, Param::control_mid_out}))
-    return is(job, which, Param::control_mid, 1);
+    return is(job, which, choice::ControlMid::lever);
   if (one_of(p, {Param::control_helper_rate, Param::control_helper_free,
                  Param::control_helper_body_x, Param::control_helper_body_y,
                  Param::control_helper_arm_x, Param::control_helper_arm_y}))
-    return is(job, which, Param::control_helper, 1);
+    return is(job, which, choice::ControlHelper::spring);
   return true;
 }
 
 bool master_relevant(const Job& job, Which which, Param p) {
-  const bool single = is(job, which, Param::master_kind, 0);
-  const bool twin = is(job, which, Param::master_kind, 3);
+  const bool single = is(job, which, choice::MasterKind::single);
+  const bool twin = is(job, which, choice::MasterKind::twin);
   if (one_of(p, {Param::master_stroke2, Param::master_cutoff2, Param::master_residual2}))
     return !single;
   if (p == Param::master_springs) return !single && !twin;
   if (one_of(p, {Param::master_step_bore, Param::master_crack}))
-    return is(job, which, Param::master_kind, 2);
+    return is(job, which, choice::MasterKind::stepped);
   if (one_of(p, {Param::master_bore2, Param::master_bar_a, Param::master_bar_b,
                  Param::master_bar_tilt}))
     return twin;
@@ -86,34 +84,35 @@ bool master_relevant(const Job& job, Which which, Param p) {
 
 bool lines_relevant(const Job& job, Which which, Param p) {
   if (one_of(p, {Param::valve_knee, Param::valve_slope, Param::valve_bypass}))
-    return is(job, which, Param::valve_kind, 1);
+    return is(job, which, choice::ValveKind::proportioning);
   if (one_of(p, {Param::valve_hold, Param::valve_blend}))
-    return is(job, which, Param::valve_metering, 1);
+    return is(job, which, choice::ValveMetering::metering);
   if (p == Param::valve_place)
-    return is(job, which, Param::valve_kind, 1) || is(job, which, Param::valve_metering, 1);
+    return is(job, which, choice::ValveKind::proportioning) ||
+           is(job, which, choice::ValveMetering::metering);
   return true;
 }
 
 bool clutch_param_relevant(const Job& job, Which which, Param p) {
-  const bool concentric = is(job, which, Param::clutch_kind, 2);
+  const bool concentric = is(job, which, choice::ClutchKind::concentric);
   if (one_of(p, {Param::clutch_fork_slave, Param::clutch_fork_bearing, Param::clutch_cable_pull,
                  Param::clutch_cable_force}))
     return !concentric;
   if (one_of(p, {Param::clutch_bell, Param::clutch_stack_a, Param::clutch_stack_b,
                  Param::clutch_between, Param::clutch_spacer}))
     return concentric;
-  if (p == Param::clutch_slave_inner) return !is(job, which, Param::clutch_kind, 0);
+  if (p == Param::clutch_slave_inner) return !is(job, which, choice::ClutchKind::push);
   return true;
 }
 
 bool unit_relevant(const Job& job, Which which, Param p) {
   const bool single =
-      is(job, which, Param::master_kind, 0) || is(job, which, Param::control_use, 1);
+      is(job, which, choice::MasterKind::single) || is(job, which, choice::ControlUse::clutch);
   if (one_of(p, {Param::unit_front_outlet, Param::unit_port2_side, Param::unit_port2_thread,
                  Param::unit_port2_seat, Param::unit_chamber2}))
     return !single;
-  if (p == Param::unit_stud_pitch2) return is(job, which, Param::unit_studs, 2);
-  if (p == Param::unit_inlet_pitch) return is(job, which, Param::unit_inlets, 2);
+  if (p == Param::unit_stud_pitch2) return is(job, which, choice::UnitStuds::n4);
+  if (p == Param::unit_inlet_pitch) return is(job, which, choice::UnitInlets::n2);
   return true;
 }
 
@@ -163,7 +162,7 @@ bool asked_of_clutch(const Job& job, Which which, Param p) {
 
 bool relevant(const Job& job, Which which, Param p) {
   if (found_only(info(p).group) && which != Which::found) return false;
-  if (is(job, which, Param::control_use, 1)) return asked_of_clutch(job, which, p);
+  if (is(job, which, choice::ControlUse::clutch)) return asked_of_clutch(job, which, p);
   switch (info(p).group) {
     case Group::control:
       return control_relevant(job, which, p);
@@ -177,7 +176,7 @@ bool relevant(const Job& job, Which which, Param p) {
     case Group::master:
       return master_relevant(job, which, p);
     case Group::circuit:
-      return !is(job, which, Param::master_kind, 0);
+      return !is(job, which, choice::MasterKind::single);
     case Group::lines:
       return lines_relevant(job, which, p);
     case Group::unit:
@@ -186,7 +185,7 @@ bool relevant(const Job& job, Which which, Param p) {
       return p != Param::changed_cover;
     case Group::fit:
       return !one_of(p, {Param::fit_servo_nose, Param::fit_breather}) ||
-             is(job, which, Param::assist_kind, 4);
+             is(job, which, choice::AssistKind::remote);
     case Group::clutch:
       return false;
     default:

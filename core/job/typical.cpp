@@ -37,34 +37,32 @@ std::optional<double> look_up(std::span<const Typical> list, Param p) {
   return std::nullopt;
 }
 
-int option(const Job& job, Which which, Param p) {
-  const Value v = value_of(job, which, p);
-  return v.known() ? static_cast<int>(v.si) : -1;
-}
-
 std::optional<double> by_kind(const Job& job, Which which, Param p) {
   // What is chosen decides the others, never itself.
   if (info(p).kind == Kind::choice) return std::nullopt;
   const Group g = info(p).group;
   if (g == Group::assist) {
-    const int kind = option(job, which, Param::assist_kind);
-    if (kind == 2) return look_up(kHydraulic, p);
-    if (kind == 3) return look_up(kElectric, p);
-    if (kind == 4) return look_up(kRemote, p);
+    if (is(job, which, choice::AssistKind::hydraulic)) return look_up(kHydraulic, p);
+    if (is(job, which, choice::AssistKind::electric)) return look_up(kElectric, p);
+    if (is(job, which, choice::AssistKind::remote)) return look_up(kRemote, p);
     return std::nullopt;
   }
   if (p == Param::supply_vacuum_volume) {
     const Value second = value_of(job, which, Param::assist_diaphragm2);
     return second.known() && second.si > 0 ? std::optional(0.0028) : std::nullopt;
   }
-  if (p == Param::front_wear && option(job, which, Param::front_kind) == 2) return 0.003;
-  if (p == Param::rear_wear && option(job, which, Param::rear_kind) == 2) return 0.003;
+  if (p == Param::front_wear && is(job, which, Param::front_kind, choice::BrakeKind::drum))
+    return 0.003;
+  if (p == Param::rear_wear && is(job, which, Param::rear_kind, choice::BrakeKind::drum))
+    return 0.003;
   if (g != Group::control && g != Group::master && g != Group::target && g != Group::front &&
       g != Group::rear)
     return std::nullopt;
-  if (option(job, which, Param::control_use) == 1)
+  if (is(job, which, choice::ControlUse::clutch))
     if (const auto v = look_up(kClutch, p)) return v;
-  if (option(job, which, Param::control_kind) >= 1) return look_up(kLever, p);
+  if (is(job, which, choice::ControlKind::lever_radial) ||
+      is(job, which, choice::ControlKind::lever_axial))
+    return look_up(kLever, p);
   return std::nullopt;
 }
 

@@ -18,7 +18,7 @@ std::optional<double> arm_ratio(const Values& v) {
       v.si(Param::control_pin_arm) <= 0)
     return std::nullopt;
   double ratio = v.si(Param::control_pad_arm) / v.si(Param::control_pin_arm);
-  if (v.option(Param::control_mid) == 1) {
+  if (v.is(choice::ControlMid::lever)) {
     if (!v.known(Param::control_mid_in) || !v.known(Param::control_mid_out) ||
         v.si(Param::control_mid_out) <= 0)
       return std::nullopt;
@@ -30,21 +30,28 @@ std::optional<double> arm_ratio(const Values& v) {
 std::optional<Outlet> outlet_of(const Values& v, Wheel wheel) {
   const Value& o = v.at(circuit_of(wheel));
   if (!o.known()) return std::nullopt;
-  return o.si == 0 ? Outlet::first : Outlet::second;
+  return o.is(choice::WheelOutlet::n1) ? Outlet::first : Outlet::second;
 }
 
 std::optional<Length> equivalent_bore(const Values& v) {
   if (!v.known(Param::master_bore)) return std::nullopt;
   const Length bore{v.si(Param::master_bore)};
-  if (works_clutch(v) || !v.is(Param::master_kind, 3)) return bore;
+  if (works_clutch(v) || !v.is(choice::MasterKind::twin)) return bore;
   const double a = v.si(Param::master_bar_a);
   const double b = v.si(Param::master_bar_b);
   if (a <= 0 || b <= 0) return std::nullopt;
   return bore * std::sqrt((a + b) / b);
 }
 
+std::optional<int> stud_count(const Values& v) {
+  if (v.is(choice::UnitStuds::n2)) return 2;
+  if (v.is(choice::UnitStuds::n3)) return 3;
+  if (v.is(choice::UnitStuds::n4)) return 4;
+  return std::nullopt;
+}
+
 bool works_clutch(const Values& v) {
-  return v.option(Param::control_use) == 1;
+  return v.is(choice::ControlUse::clutch);
 }
 
 }  // namespace yoke

@@ -14,10 +14,19 @@ class Values {
   [[nodiscard]] const Value& at(Param p) const { return all_[static_cast<std::size_t>(p)]; }
   [[nodiscard]] double si(Param p) const { return at(p).si; }
   [[nodiscard]] bool known(Param p) const { return at(p).known(); }
-  /// Index of the chosen option; 0 when nothing was said.
-  [[nodiscard]] int option(Param p) const { return static_cast<int>(at(p).si); }
-  /// The option is known and it is this one.
-  [[nodiscard]] bool is(Param p, int choice) const { return known(p) && option(p) == choice; }
+  /// The option of a choice, by its parameter; nothing while it is unknown.
+  template <Param p>
+  [[nodiscard]] auto choice() const {
+    return at(p).as<typename ChoiceOf<p>::type>();
+  }
+  /// The option is known and it is this one, of a choice that one parameter alone has.
+  template <class Choice>
+  requires is_choice<Choice>
+  [[nodiscard]] bool is(Choice wanted) const { return at(ParamOf<Choice>::value).is(wanted); }
+  /// The same where several parameters are alike: both axles, both outlets, the wheels.
+  template <class Choice>
+  requires is_choice<Choice>
+  [[nodiscard]] bool is(Param p, Choice wanted) const { return at(p).is(wanted); }
   void set(Param p, const Value& v) { all_[static_cast<std::size_t>(p)] = v; }
   void set_si(Param p, double si) { all_[static_cast<std::size_t>(p)].si = si; }
 
@@ -35,6 +44,8 @@ class Values {
 /// Bore that a rod force meets: of twin masters the first one's, widened by the share of the bar
 /// that reaches it. Nothing while it, or the bar, is unknown.
 [[nodiscard]] std::optional<Length> equivalent_bore(const Values& values);
+/// Studs of the unit's flange; nothing while unknown.
+[[nodiscard]] std::optional<int> stud_count(const Values& values);
 [[nodiscard]] bool works_clutch(const Values& values);
 
 }  // namespace yoke

@@ -4,7 +4,7 @@ namespace yoke {
 
 namespace {
 
-enum class Split { axle, diagonal, other };
+using Split = choice::CircuitSplit;
 
 /// Pairs of wheels that must share an outlet, and that must not.
 struct Rule {
@@ -67,7 +67,7 @@ void check_residual(const Job& job, Which which, OutletReport& r) {
       const auto o = outlet_of(job, which, w);
       if (!o || axle_of(w) != axle || pressure <= 0) continue;
       const Param inside = *o == Outlet::first ? Param::master_residual1 : Param::master_residual2;
-      if (value_of(job, which, inside).si != 1) continue;
+      if (!is(job, which, inside, choice::MasterResidual::residual)) continue;
       r.findings.push_back(hard("plumb.residual_twice",
                                 std::string("Two residual valves in series feed the ") +
                                     (axle == Axle::front ? "front" : "rear") + " brakes",
@@ -75,7 +75,7 @@ void check_residual(const Job& job, Which which, OutletReport& r) {
                                 "Take one out: the one in the line, or the one inside the outlet"));
       break;
     }
-    if (!kind.known() || kind.si == 2 || pressure <= kDiscResidual_pa) continue;
+    if (!kind.known() || kind.is(choice::BrakeKind::drum) || pressure <= kDiscResidual_pa) continue;
     r.findings.push_back(hard("plumb.residual_disc",
                               std::string("A drum residual valve feeds the ") +
                                   (axle == Axle::front ? "front" : "rear") + " discs",
@@ -88,7 +88,7 @@ void check_residual(const Job& job, Which which, OutletReport& r) {
 
 OutletReport outlet_report(const Job& job, Which which) {
   OutletReport r;
-  if (value_of(job, which, Param::control_use).si == 1) return r;
+  if (value_of(job, which, Param::control_use).is(choice::ControlUse::clutch)) return r;
   check_residual(job, which, r);
   const Value kind = value_of(job, which, Param::master_kind);
   for (const Wheel w : kWheels) {
@@ -99,7 +99,7 @@ OutletReport outlet_report(const Job& job, Which which) {
       (*o == Outlet::first ? r.first : r.second).push_back(w);
   }
   r.separated = !r.first.empty() && !r.second.empty();
-  if (!kind.known() || kind.si == 0) {
+  if (!kind.known() || kind.is(choice::MasterKind::single)) {
     if (kind.known())
       r.findings.push_back({Severity::warning, Stage::plumb, "plumb.single",
                             "One circuit feeds all wheels: a single leak takes every brake", "",
@@ -121,14 +121,13 @@ OutletReport outlet_report(const Job& job, Which which) {
                               "Doubled: one outlet feeds all four wheels, the other none",
                               "each outlet feeds its own wheels",
                               "Connect the second outlet; as it is a leak takes every brake"));
-  const Value split = value_of(job, which, Param::circuit_split);
-  if (split.known() && r.separated) check_split(job, which, static_cast<Split>(split.si), r);
-  if (!split.known())
+  const auto split = value_of(job, which, Param::circuit_split).as<choice::CircuitSplit>();
+  if (split && r.separated) check_split(job, which, *split, r);
+  if (!split)
     r.findings.push_back({Severity::note, Stage::plumb, "plumb.split_unknown",
                           "The intended split is not stated: crossings cannot be judged", "",
                           "State which wheels should share an outlet", ""});
-  const Value valve = value_of(job, which, Param::valve_kind);
-  if (valve.si == 1 && split.known() && static_cast<Split>(split.si) == Split::diagonal)
+  if (is(job, which, choice::ValveKind::proportioning) && split == choice::CircuitSplit::diagonal)
     r.findings.push_back({Severity::warning, Stage::plumb, "plumb.valve_diagonal",
                           "A diagonal split needs a rear valve in each circuit", "",
                           "Fit one valve for each rear wheel", "common practice, no source"});

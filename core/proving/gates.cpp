@@ -21,24 +21,24 @@ bool always(const Job&) {
   return true;
 }
 bool clutch(const Job& job) {
-  return value_of(job, Which::plan, Param::control_use).si == 1;
+  return value_of(job, Which::plan, Param::control_use).is(choice::ControlUse::clutch);
 }
 bool brakes(const Job& job) {
   return !clutch(job);
 }
 bool twin(const Job& job) {
-  return brakes(job) && value_of(job, Which::plan, Param::master_kind).si == 3;
+  return brakes(job) && value_of(job, Which::plan, Param::master_kind).is(choice::MasterKind::twin);
 }
 bool tandem(const Job& job) {
   return has_two_circuits(job, Which::plan);
 }
 bool single(const Job& job) {
   const Value v = value_of(job, Which::plan, Param::master_kind);
-  return brakes(job) && v.known() && v.si == 0;
+  return brakes(job) && v.is(choice::MasterKind::single);
 }
 bool deviates(const Job& job) {
   const Value v = value_of(job, Which::plan, Param::rod_staked);
-  return v.known() && v.si > 0;
+  return v.known() && !v.is(choice::RodStaked::maker);
 }
 bool boosted(const Job& job) {
   return has_assist(job, Which::plan);

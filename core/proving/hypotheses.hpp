@@ -58,12 +58,16 @@ struct Symptoms {
   std::optional<double> third_m;   ///< after three
   std::optional<double> sink_m;
   double hold_s = 60;
-  std::optional<double> engine_m;                     ///< pad drop at engine start
-  std::optional<double> rod_play_m;                   ///< at the rod
-  std::optional<double> pivot_play_m;                 ///< at the pad
-  std::optional<double> pin_wear_m;                   ///< at the rod
-  double ratio = 0;                                   ///< that brings it to the pad
-  std::optional<int> lamp, leak, level, creep, drag;  ///< options of the parameters
+  std::optional<double> engine_m;      ///< pad drop at engine start
+  std::optional<double> rod_play_m;    ///< at the rod
+  std::optional<double> pivot_play_m;  ///< at the pad
+  std::optional<double> pin_wear_m;    ///< at the rod
+  double ratio = 0;                    ///< that brings it to the pad
+  std::optional<choice::SymptomLamp> lamp;
+  std::optional<choice::SymptomLeak> leak;
+  std::optional<choice::SymptomLevel> level;
+  std::optional<choice::SymptomCreep> creep;
+  std::optional<choice::SymptomDrag> drag;
   [[nodiscard]] bool any() const;
 };
 [[nodiscard]] Symptoms symptoms_of(const Values& found);

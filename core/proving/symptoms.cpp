@@ -21,15 +21,15 @@ double symptom_penalty(Cause c, const Symptoms& s, bool pressed) {
     if (applies) sum += penalty(letters, c);
   };
   // none air air drum knock hose short long bypass leak weak bore resid front rear pivot dead
-  add(s.leak == 0, "+........-.......");
-  add(s.leak && *s.leak > 0, "-........+.......");
-  add(s.level == 0, "+........-.......");
-  add(s.level == 1, "-........+.......");
-  add(s.creep == 1, "-.......++.+...-.");
-  add(s.drag == 2, "-------+---------");
-  add(s.drag == 1, "-----+.+---------");
-  add(s.drag == 0, "+......-.........");
-  add(s.lamp == 1, "-++.....++.......");
+  add(s.leak == choice::SymptomLeak::none, "+........-.......");
+  add(s.leak && s.leak != choice::SymptomLeak::none, "-........+.......");
+  add(s.level == choice::SymptomLevel::stays, "+........-.......");
+  add(s.level == choice::SymptomLevel::falls, "-........+.......");
+  add(s.creep == choice::SymptomCreep::creeps, "-.......++.+...-.");
+  add(s.drag == choice::SymptomDrag::drag, "-------+---------");
+  add(s.drag == choice::SymptomDrag::slow, "-----+.+---------");
+  add(s.drag == choice::SymptomDrag::free, "+......-.........");
+  add(s.lamp == choice::SymptomLamp::press, "-++.....++.......");
   add(s.engine_m && *s.engine_m < 2e-3, "..........+......");
   add(s.engine_m && *s.engine_m >= 5e-3, "+.........-......");
   add(!pressed && s.rod_play_m && *s.rod_play_m > 3e-3, "-.....+-.........");
@@ -57,9 +57,6 @@ bool Symptoms::any() const {
 
 Symptoms symptoms_of(const Values& v) {
   const auto number = [&v](Param p) { return v.known(p) ? std::optional(v.si(p)) : std::nullopt; };
-  const auto option = [&v](Param p) {
-    return v.known(p) ? std::optional(v.option(p)) : std::nullopt;
-  };
   Symptoms s;
   s.push_n = v.si(Param::symptom_push);
   s.first_m = number(Param::symptom_first);
@@ -72,11 +69,11 @@ Symptoms symptoms_of(const Values& v) {
   s.pivot_play_m = number(Param::symptom_pivot_play);
   s.pin_wear_m = number(Param::symptom_pin_wear);
   s.ratio = arm_ratio(v).value_or(0);
-  s.lamp = option(Param::symptom_lamp);
-  s.leak = option(Param::symptom_leak);
-  s.level = option(Param::symptom_level);
-  s.creep = option(Param::symptom_creep);
-  s.drag = option(Param::symptom_drag);
+  s.lamp = v.choice<Param::symptom_lamp>();
+  s.leak = v.choice<Param::symptom_leak>();
+  s.level = v.choice<Param::symptom_level>();
+  s.creep = v.choice<Param::symptom_creep>();
+  s.drag = v.choice<Param::symptom_drag>();
   return s;
 }
 

@@ -193,7 +193,39 @@ Expected<double> parse_number(std::string_view text) {
   return sign * *v;
 }
 
+bool may_be_grouped(std::string_view text) {
+  // "1,200": one to three digits, not a leading zero, then a comma and exactly three.
+  const std::string cleaned = plain(text);
+  std::string_view s = trim(cleaned);
+  if (!s.empty() && (s.front() == '-' || s.front() == '+')) s = trim(s.substr(1));
+  const std::size_t comma = s.find(',');
+  if (comma == std::string_view::npos || comma == 0 || comma > 3 || s[0] == '0') return false;
+  std::size_t i = 0;
+  while (i < s.size() && (is_digit(s[i]) || i == comma)) ++i;
+  return i == comma + 4 && (i == s.size() || (s[i] != '.' && s[i] != ',' && s[i] != '/'));
+}
+
 Expected<double> parse_quantity(std::string_view text, Kind kind, UnitStyle style) {
+  return parse_quantity(text, kind, Style{style, false});
+}
+
+Expected<double> parse_quantity(std::string_view text, Kind kind, const Style& style) {
+  if (!style.decimal_comma && text.size() <= kMaxText && may_be_grouped(text)) {
+    const std::string_view shown = text;
+    std::string grouped(text);
+    grouped.erase(grouped.find(','), 1);
+    std::string point(text);
+    point.replace(point.find(','), 1, ".");
+    return fail({.field = "",
+                 .value = std::string(shown),
+                 .range = "",
+                 .reason = "“" + std::string(shown) + "” can be read in two ways",
+                 .remedy = "Write " + grouped + " or " + point});
+  }
+  return read_quantity(text, kind, style.units);
+}
+
+Expected<double> read_quantity(std::string_view text, Kind kind, UnitStyle style) {
   if (text.size() > kMaxText) return fail(bad_number("…", "That is too long for a quantity"));
   const std::string cleaned = plain(text);
   const std::string_view s = trim(cleaned);
@@ -207,8 +239,10 @@ Expected<double> parse_quantity(std::string_view text, Kind kind, UnitStyle styl
     return number;
   }
   const auto& words = unit_words(kind);
+  // A bare fraction is one of an inch, whatever unit is shown: nobody writes 15/16 of a millimetre.
+  const bool inches = kind == Kind::length && s.substr(0, end).find('/') != std::string_view::npos;
   const UnitWord* unit =
-      word.empty() ? &words[style == UnitStyle::imperial ? 1 : 0] : find_unit(kind, word);
+      word.empty() ? &words[style == UnitStyle::imperial || inches ? 1 : 0] : find_unit(kind, word);
   if (!unit)
     return fail({.field = "",
                  .value = std::string(text),

@@ -58,9 +58,16 @@ struct UnitWord {
 [[nodiscard]] Expected<double> parse_number(std::string_view text);
 
 /// Reads a quantity: a number and perhaps a unit. A bare number is taken in the unit that `style`
-/// shows first for this kind; "#7" is a number drill. The result is SI. The text is bounded at 64
-/// bytes.
+/// shows first for this kind, a bare fraction of a length in inches; "#7" is a number drill. The
+/// result is SI. The text is bounded at 64 bytes. "1,200" can mean two things and is refused,
+/// unless `style` says that a comma is the decimal sign.
+[[nodiscard]] Expected<double> parse_quantity(std::string_view text, Kind kind, const Style& style);
 [[nodiscard]] Expected<double> parse_quantity(std::string_view text, Kind kind, UnitStyle style);
+
+/// A comma with exactly three digits behind it: a group of thousands, or a decimal sign?
+[[nodiscard]] bool may_be_grouped(std::string_view text);
+/// The same as `parse_quantity` with any comma read as a decimal sign.
+[[nodiscard]] Expected<double> read_quantity(std::string_view text, Kind kind, UnitStyle style);
 
 /// Writes a number with a fixed count of decimals; a negative zero is written as zero.
 [[nodiscard]] std::string format_number(double value, int decimals, const Style& style = {});

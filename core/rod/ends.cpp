@@ -23,23 +23,23 @@ std::string cut_words(const Values& v, double change_m) {
   if (!v.known(Param::rod_end))
     return (shorter ? "Shorten by " : "Lengthen by ") + much +
            "; which end cannot be said: say where its thread is";
-  const int end = v.option(Param::rod_end);
-  if (shorter && end == 0)
+  const auto end = v.choice<Param::rod_end>();
+  if (shorter && end == choice::RodEnd::thread_pedal)
     return "Cut " + much +
            " off the threaded end at the pedal, unless its fork takes so much more thread: the "
            "ball keeps its maker's shape";
-  if (shorter && end == 1)
+  if (shorter && end == choice::RodEnd::thread_ball)
     return "Cut " + much + " off the threaded end at the ball, then set the ball end on it";
   if (shorter)
     return "A rod without thread is not cut and welded: turn a new one, or thread its pedal end";
-  if (end == 2) return "Make a longer rod: never weld a piece in";
+  if (end == choice::RodEnd::plain) return "Make a longer rod: never weld a piece in";
   return "Lengthen by " + much + " at the adjuster while the thread holds, or make a longer rod";
 }
 
 /// Turns until the first end has too little thread left, or none to run over.
 void limits(const Values& v, EndsReport& r) {
   if (!r.per_turn_m || *r.per_turn_m <= 0 || !v.known(Param::rod_diameter)) return;
-  const bool two = v.option(Param::rod_coupling) >= 1;
+  const bool two = !v.is(choice::RodCoupling::fork);
   const double jam = v.known(Param::rod_jam) ? v.si(Param::rod_jam) : 0;
   const double p1 = v.si(Param::rod_pitch);
   const double p2 = v.known(Param::rod_pitch2) ? v.si(Param::rod_pitch2) : p1;
@@ -52,7 +52,7 @@ void limits(const Values& v, EndsReport& r) {
     least(r.turns_shorter, (v.si(Param::rod_thread_spare) - jam) / p1);
   if (!two) return;
   // With both ends the same hand the second end runs the other way.
-  const bool same = v.option(Param::rod_coupling) == 2;
+  const bool same = v.is(choice::RodCoupling::same);
   if (v.known(Param::rod_engaged2))
     least(same ? r.turns_shorter : r.turns_longer, (v.si(Param::rod_engaged2) - need) / p2);
   if (v.known(Param::rod_thread_spare2))
@@ -132,7 +132,7 @@ HeightsReport heights_report(const Job& job, const RodReport& rod) {
   const Values v = resolve(job, Which::plan);
   const Values found = resolve(job, Which::found);
   const double wish = v.si(Param::rod_height_wish);
-  const bool by_rod = v.is(Param::rod_pedal_stop, 1);
+  const bool by_rod = v.is(choice::RodPedalStop::rod);
   h.said =
       !v.known(Param::rod_pedal_stop)
           ? "What the pedal rests against is not known: a stop of its own keeps the height, the "
@@ -176,14 +176,14 @@ RetainedReport retained_report(const Job& job) {
   RetainedReport r;
   const Values v = resolve(job, Which::plan);
   if (!v.known(Param::unit_rod_kept)) return r;
-  const int kept = v.option(Param::unit_rod_kept);
-  r.applies = kept >= 2;
-  if (kept == 0 || kept == 1)
+  using choice::UnitRodKept;
+  r.applies = v.is(UnitRodKept::clipped) || v.is(UnitRodKept::captive);
+  if (!r.applies)
     r.findings.push_back({Severity::warning, Stage::rod, "rod.not_captive",
                           "Nothing keeps the rod in the unit", "captive: it is pulled at each lift",
                           "A clip, a boot that holds it, or a pin at both ends", kPractice});
   if (!r.applies) return r;
-  const bool snaps = kept == 3;
+  const bool snaps = v.is(UnitRodKept::captive);
   r.steps.emplace_back("Try the length first: rod beside the unit, pedal at rest, clearance felt.");
   r.steps.emplace_back(
       "Look into the socket with a lamp: no swarf, no old clip, only fluid or "
@@ -195,7 +195,8 @@ RetainedReport retained_report(const Job& job) {
     r.findings.push_back({Severity::warning, Stage::rod, "rod.pull",
                           fmt::format("Pulled with {:.0f} N only", v.si(Param::rod_pull)), "200 N",
                           "Pull again before it is mounted", kPractice});
-  if (v.known(Param::rod_staked) && v.option(Param::rod_staked) > 0 && !v.is(Param::rod_signed, 1))
+  if (v.known(Param::rod_staked) && !v.is(choice::RodStaked::maker) &&
+      !v.is(choice::RodSigned::yes))
     r.findings.push_back(
         {Severity::hard, Stage::rod, "rod.deviation",
          "The rod is kept in another way than its maker's, and nobody has signed it",
@@ -207,10 +208,10 @@ RetainedReport retained_report(const Job& job) {
 std::vector<Finding> return_findings(const Values& v) {
   std::vector<Finding> f;
   const char* remedy = "Shorten the rod; look for a swollen cup or a covered port";
-  if (v.is(Param::rod_returns, 1))
+  if (v.is(choice::RodReturns::no))
     f.push_back({Severity::hard, Stage::rod, "rod.preload", "No fluid returns at rest, cold",
                  "a small fountain at each tap of the pedal", remedy, kPractice});
-  if (v.is(Param::rod_returns_hot, 1))
+  if (v.is(choice::RodReturnsHot::no))
     f.push_back({Severity::hard, Stage::rod, "rod.preload",
                  "Wheels drag a minute after a hot press", "free after a minute", remedy,
                  kPractice});

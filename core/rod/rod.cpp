@@ -31,7 +31,7 @@ std::optional<UnitFace> read_face(const Job& job, Which which, std::vector<Param
 
 void check_thread(RodReport& r, const Job& job) {
   const Value diameter = value_of(job, Which::plan, Param::rod_diameter);
-  if (value_of(job, Which::plan, Param::rod_coupling).si > 0) return;  // both ends: ends_report
+  if (!is(job, Which::plan, choice::RodCoupling::fork)) return;  // both ends: ends_report
   const Value engaged = value_of(job, Which::plan, Param::rod_engaged);
   const Value spare = value_of(job, Which::plan, Param::rod_thread_spare);
   if (!r.total) return;
@@ -75,15 +75,18 @@ void check_clearance(RodReport& r, const Job& job) {
          "common practice, no source"});
 }
 
+double wished_height_m(const Job& job) {
+  return value_of(job, Which::plan, Param::rod_height_wish).si;
+}
+
 /// The pedal's ratio at rest, or which arms it lacks.
 void read_ratio(RodReport& r, const Job& job) {
   std::vector<Param> arms{Param::control_pad_arm, Param::control_pin_arm};
-  if (value_of(job, Which::plan, Param::control_mid).si == 1)
+  if (value_of(job, Which::plan, Param::control_mid).is(choice::ControlMid::lever))
     arms.insert(arms.end(), {Param::control_mid_in, Param::control_mid_out});
   for (const Param p : arms)
     if (!value_of(job, Which::plan, p).known()) r.missing_turns.push_back(p);
-  if (value_of(job, Which::plan, Param::rod_height_wish).si != 0)
-    r.missing_height = r.missing_turns;
+  if (wished_height_m(job) != 0) r.missing_height = r.missing_turns;
   if (!r.missing_turns.empty()) return;
   r.ratio = arm_ratio(job, Which::plan);
   const Assembly a = assemble(job, Which::plan);
@@ -93,7 +96,7 @@ void read_ratio(RodReport& r, const Job& job) {
 
 /// A pad height that nobody wished for asks nothing of the rod; a wish needs the ratio.
 void read_height(RodReport& r, const Job& job) {
-  const double wish_m = value_of(job, Which::plan, Param::rod_height_wish).si;
+  const double wish_m = wished_height_m(job);
   if (wish_m == 0)
     r.height_part = Length{0.0};
   else if (r.ratio)
@@ -163,9 +166,9 @@ std::optional<Length> length_per_turn(const Values& v) {
   if (!v.known(Param::rod_pitch)) return std::nullopt;
   const double p1 = v.si(Param::rod_pitch);
   const double p2 = v.known(Param::rod_pitch2) ? v.si(Param::rod_pitch2) : p1;
-  const double moved = v.option(Param::rod_coupling) == 1   ? p1 + p2
-                       : v.option(Param::rod_coupling) == 2 ? std::abs(p1 - p2)
-                                                            : p1;
+  const double moved = v.is(choice::RodCoupling::coupling) ? p1 + p2
+                       : v.is(choice::RodCoupling::same)   ? std::abs(p1 - p2)
+                                                           : p1;
   return Length{moved < 1e-6 ? 0.0 : moved};
 }
 

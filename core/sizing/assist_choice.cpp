@@ -14,28 +14,34 @@ namespace {
 
 constexpr double kNone = 1e9;  // sorts what cannot be said last
 
+using choice::AssistKind;
+
 struct Type {
   const char* words;
   double diaphragm_m, second_m;  ///< vacuum types
   double across_m, depth_m;      ///< room it takes with its master
   const char* fails;
-  int kind;
+  AssistKind kind;
   bool pump = false;  ///< brings its own vacuum
 };
 constexpr Type kTypes[] = {
-    {"No assist", 0, 0, 0.10, 0.22, "Nothing to fail: the pedal stays as it is.", 0},
+    {"No assist", 0, 0, 0.10, 0.22, "Nothing to fail: the pedal stays as it is.", AssistKind::none},
     {"Vacuum, 9 in single", 0.2286, 0, 0.25, 0.32,
-     "Stays assisted for a push or two, then the leg alone and its dead force.", 1},
+     "Stays assisted for a push or two, then the leg alone and its dead force.",
+     AssistKind::vacuum},
     {"Vacuum, 8 in tandem", 0.2032, 0.2032, 0.22, 0.38,
-     "Stays assisted for a push or two, then the leg alone and its dead force.", 1},
+     "Stays assisted for a push or two, then the leg alone and its dead force.",
+     AssistKind::vacuum},
     {"Vacuum, 9 in with electric pump", 0.2286, 0, 0.25, 0.32,
-     "With the pump dead the reservoir serves a few pushes; a warning lamp must tell.", 1, true},
+     "With the pump dead the reservoir serves a few pushes; a warning lamp must tell.",
+     AssistKind::vacuum, true},
     {"Steering-fed hydraulic", 0, 0, 0.18, 0.36,
-     "The accumulator serves two or three stops, then the leg alone.", 2},
+     "The accumulator serves two or three stops, then the leg alone.", AssistKind::hydraulic},
     {"Electro-mechanical", 0, 0, 0.20, 0.35, "Dead at once when a feed is missing: the leg alone.",
-     3},
+     AssistKind::electric},
     {"Remote servo in the line", 0.1778, 0, 0.10, 0.22,
-     "The circuits it feeds fall to line pressure; balance between axles changes.", 4}};
+     "The circuits it feeds fall to line pressure; balance between axles changes.",
+     AssistKind::remote}};
 
 void set(Sheet& s, Param p, double si) {
   s.set(p, measured(p, si, How::estimate));
@@ -45,14 +51,15 @@ void set(Sheet& s, Param p, double si) {
 Job with_type(const Job& job, const Type& t, Sheet& values) {
   Job out = job;
   const Value now = value_of(job, Which::plan, Param::assist_kind);
-  const bool same = now.known() && static_cast<int>(now.si) == t.kind;
+  const bool same = now.is(t.kind);
   const Value first = value_of(job, Which::plan, Param::assist_diaphragm1);
-  values.set(Param::assist_kind, measured(Param::assist_kind, t.kind, How::stated));
+  values.set(Param::assist_kind, chosen(t.kind));
   if (t.diaphragm_m > 0 && !(same && first.known() && t.second_m <= 0)) {
     set(values, Param::assist_diaphragm1, t.diaphragm_m);
     set(values, Param::assist_diaphragm2, t.second_m);
   }
-  if (t.kind == 4 && !value_of(job, Which::plan, Param::assist_servo_slave).known())
+  if (t.kind == AssistKind::remote &&
+      !value_of(job, Which::plan, Param::assist_servo_slave).known())
     set(values, Param::assist_servo_slave, 0.01905);
   if (t.pump && value_of(job, Which::plan, Param::supply_pump_flow).si <= 0)
     set(values, Param::supply_pump_flow, 0.0005);
@@ -82,26 +89,27 @@ void supply_says(const Values& v, const Type& t, AssistChoice& c) {
       c.against.emplace_back(why);
     }
   };
-  const bool goes = v.is(Param::room_engine, 1);
-  const bool vacuum = t.kind == 1 || t.kind == 4;
+  const bool goes = v.is(choice::RoomEngine::goes);
+  const bool vacuum = t.kind == AssistKind::vacuum || t.kind == AssistKind::remote;
   no(vacuum && goes && !t.pump && v.si(Param::supply_pump_flow) <= 0,
      "the engine goes: no vacuum without an electric pump");
-  no(t.kind == 2 && goes, "the engine goes: no steering pump");
-  no(t.kind == 2 && v.is(Param::room_pump, 0), "there is no steering pump");
-  no(t.kind == 3 && v.is(Param::room_power, 0), "under 40 A to spare");
-  if (t.kind == 2 && v.is(Param::room_pump, 1))
+  no(t.kind == AssistKind::hydraulic && goes, "the engine goes: no steering pump");
+  no(t.kind == AssistKind::hydraulic && v.is(choice::RoomPump::none), "there is no steering pump");
+  no(t.kind == AssistKind::electric && v.is(choice::RoomPower::no), "under 40 A to spare");
+  if (t.kind == AssistKind::hydraulic && v.is(choice::RoomPump::plain))
     c.against.emplace_back("the pump has no outlet to spare: another pump or a proved tee");
-  if (t.kind == 3 && v.is(Param::room_power, 2))
+  if (t.kind == AssistKind::electric && v.is(choice::RoomPower::weak))
     c.against.emplace_back("a battery far away: size the copper");
-  if (t.pump && v.is(Param::room_noise, 1)) c.against.emplace_back("its pump is heard at idle");
+  if (t.pump && v.is(choice::RoomNoise::quiet)) c.against.emplace_back("its pump is heard at idle");
   if (vacuum && !t.pump && v.known(Param::assist_vacuum) &&
       v.at(Param::assist_vacuum).origin == Origin::measured && v.si(Param::assist_vacuum) < 50.8e3)
     c.against.emplace_back("under 15 inHg at idle is short");
   const auto ask = [&](bool is, const char* what) {
     if (is) c.unknown.emplace_back(what);
   };
-  ask(t.kind == 2 && !v.known(Param::room_pump), "steering pump and its outlets");
-  ask(t.kind == 3 && !v.known(Param::room_power), "amperes to spare");
+  ask(t.kind == AssistKind::hydraulic && !v.known(Param::room_pump),
+      "steering pump and its outlets");
+  ask(t.kind == AssistKind::electric && !v.known(Param::room_power), "amperes to spare");
   ask(vacuum && v.at(Param::assist_vacuum).origin != Origin::measured &&
           !v.known(Param::assist_manifold),
       "vacuum at idle, gauged");
@@ -109,8 +117,7 @@ void supply_says(const Values& v, const Type& t, AssistChoice& c) {
 
 /// The planned booster's own size, where this type is the planned one.
 std::optional<double> own_diaphragm(const Values& v, const Type& t) {
-  if (t.diaphragm_m <= 0 || t.second_m > 0 || !v.is(Param::assist_kind, t.kind) ||
-      !v.known(Param::assist_diaphragm1))
+  if (t.diaphragm_m <= 0 || t.second_m > 0 || !v.is(t.kind) || !v.known(Param::assist_diaphragm1))
     return std::nullopt;
   return v.si(Param::assist_diaphragm1);
 }
@@ -140,7 +147,7 @@ std::vector<AssistChoice> assist_choices(const Job& job) {
   for (const Type& t : kTypes) {
     AssistChoice c;
     c.words = t.words;
-    if (const auto d = own_diaphragm(own, t); d && t.kind == 1)
+    if (const auto d = own_diaphragm(own, t); d && t.kind == AssistKind::vacuum)
       c.words = fmt::format("Vacuum, {:.0f} mm{}", *d * 1e3,
                             t.pump ? " with electric pump" : " as planned");
     c.kind = t.kind;
@@ -156,7 +163,7 @@ std::vector<AssistChoice> assist_choices(const Job& job) {
       c.effort_n = alive.target->at.pad_force_n;
     else
       c.because = alive.reason;
-    const ConditionReport& lost = t.kind == 0 ? alive : dead;
+    const ConditionReport& lost = t.kind == AssistKind::none ? alive : dead;
     if (lost.target && lost.target->reached) {
       c.dead_effort_n = lost.target->at.pad_force_n;
     } else if (c.because.empty()) {

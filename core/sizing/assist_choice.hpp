@@ -11,8 +11,8 @@
 namespace yoke {
 
 struct AssistChoice {
-  std::string words;                    ///< "Vacuum, 9 in"
-  int kind = 0;                         ///< option of assist.kind
+  std::string words;  ///< "Vacuum, 9 in"
+  choice::AssistKind kind = choice::AssistKind::none;
   std::optional<double> effort_n;       ///< at the wanted stop, worst supply
   std::optional<double> dead_effort_n;  ///< at the stop to reach with a failure
   std::string because;                  ///< why a figure cannot be said

@@ -46,8 +46,8 @@ ConcealReport concealed_faults(const Values& found, const Values& plan) {
 
 PlainBore plain_for_take_up(const StripInputs& in) {
   PlainBore r;
-  if (!in.found.is(Param::master_kind, 2) || !in.plan.known(Param::master_kind) ||
-      in.plan.is(Param::master_kind, 2))
+  if (!in.found.is(choice::MasterKind::stepped) || !in.plan.known(Param::master_kind) ||
+      in.plan.is(choice::MasterKind::stepped))
     return r;
   r.applies = true;
   const auto& big = in.found_system.system;
@@ -96,7 +96,7 @@ ChamberReport chamber_report(const StripInputs& in) {
       pistons += displacing_area((*a.system->wheels)[static_cast<std::size_t>(w)]).value();
       outlet = (*a.system->wheels)[static_cast<std::size_t>(w)].outlet;
     }
-    const bool sliding = in.plan.is(of_axle(Param::front_kind, axle), 0);
+    const bool sliding = in.plan.is(of_axle(Param::front_kind, axle), choice::BrakeKind::sliding);
     const double wear = in.plan.si(of_axle(Param::front_wear, axle)) * (sliding ? 2 : 1);
     u.drawn_m3 = wear_volume(Area{pistons}, Length{wear}).value();
     u.chamber_m3 = outlet == Outlet::second ? second : first;

@@ -5,9 +5,9 @@
 #include <algorithm>
 #include <atomic>
 #include <cmath>
-#include <thread>
 
 #include "clutch/assemble_clutch.hpp"
+#include "quantity/workers.hpp"
 
 namespace yoke {
 
@@ -187,23 +187,19 @@ Cell judge(const System& plan, double bore_m, double bore2_m, double ratio, std:
 
 namespace {
 
-void judge_all(const System& plan, const SweepRequest& q, Sweep& s) {
+bool judge_all(const System& plan, const SweepRequest& q, Sweep& s) {
   const std::size_t columns = s.columns();
   const std::size_t rows = s.bores_m.size() * s.assists.size();
   s.cells.resize(rows * columns);
   std::atomic<std::size_t> next{0};
-  const auto work = [&] {
+  const auto work = [&](bool) {
     for (std::size_t row = next++; row < rows; row = next++)
       for (std::size_t c = 0; c < columns; ++c)
         s.cells[row * columns + c] =
             judge(plan, s.bores_m[row % s.bores_m.size()], s.pairs() ? s.bores2_m[c] : 0.0,
                   s.pairs() ? s.ratios.front() : s.ratios[c], row / s.bores_m.size(), q);
   };
-  const unsigned threads =
-      q.threads > 0 ? q.threads : std::clamp(std::thread::hardware_concurrency(), 1u, 16u);
-  std::vector<std::jthread> pool;
-  for (unsigned t = 1; t < threads && rows > 1; ++t) pool.emplace_back(work);
-  work();
+  return run_workers(rows > 1 ? q.threads : 1, work);
 }
 
 }  // namespace
@@ -232,7 +228,9 @@ Expected<Sweep> sweep(const Job& job, const SweepRequest& q) {
                  .remedy = "Use fewer bores or ratios"});
   const Values plan = resolve(job, Which::plan);
   if (!works_clutch(plan)) {
-    judge_all(*a.system, q, s);
+    if (!judge_all(*a.system, q, s))
+      return fail({"sweep", "", "", "The map could not be computed: the machine has no memory left",
+                   "Close something else, then try again"});
     return s;
   }
   const ClutchAssembly clutch = assemble_clutch(plan);

@@ -46,7 +46,7 @@ struct Cell {
 /// One way to help the foot, tried in the map.
 struct AssistOption {
   std::string words;  ///< "as planned", "none", "vacuum, 9 in"
-  int kind = 0;       ///< option of assist.kind
+  choice::AssistKind kind = choice::AssistKind::none;
   Assist assist;
   std::optional<Servo> servo;
   std::optional<Length> stroke;

@@ -21,19 +21,21 @@ std::vector<AssistOption> assist_options(const Job& job) {
   const Values v = resolve(job, Which::plan);
   const Assembly a = assemble(v);
   if (!a.system || works_clutch(v)) return {};
-  const int kind = v.option(Param::assist_kind);
+  using choice::AssistKind;
+  const AssistKind kind = v.choice<Param::assist_kind>().value_or(AssistKind::none);
   std::vector<AssistOption> list{
       {"as planned", kind, a.system->assist, a.system->servo, a.system->booster_stroke}};
   const Values found = resolve(job, Which::found);
-  if (const Assembly f = assemble(found); f.system && found.known(Param::assist_kind) &&
-                                          found.option(Param::assist_kind) != kind &&
-                                          found.option(Param::assist_kind) != 0)
-    list.push_back({"as found", found.option(Param::assist_kind), f.system->assist, f.system->servo,
-                    f.system->booster_stroke});
-  if (kind != 0)
-    list.push_back({"no assist", 0, NoAssist{}, std::nullopt, std::nullopt});
+  const auto before = found.choice<Param::assist_kind>();
+  if (const Assembly f = assemble(found);
+      f.system && before && *before != kind && *before != AssistKind::none)
+    list.push_back(
+        {"as found", *before, f.system->assist, f.system->servo, f.system->booster_stroke});
+  if (kind != AssistKind::none)
+    list.push_back({"no assist", AssistKind::none, NoAssist{}, std::nullopt, std::nullopt});
   else
-    list.push_back({"vacuum, 9 in", 1, usual_booster(v), std::nullopt, std::nullopt});
+    list.push_back(
+        {"vacuum, 9 in", AssistKind::vacuum, usual_booster(v), std::nullopt, std::nullopt});
   return list;
 }
 
@@ -56,8 +58,10 @@ SweepRequest default_request(const Job& job) {
     list.push_back(v);
   };
   const Values wishes = resolve(job, Which::plan);
-  q.preference = static_cast<Preference>(wishes.option(Param::target_preference));
-  if (wishes.is(Param::target_sizes, 1)) {
+  q.preference = wishes.is(choice::TargetPreference::short_) ? Preference::short_travel
+                 : wishes.is(choice::TargetPreference::firm) ? Preference::firm
+                                                             : Preference::light;
+  if (wishes.is(choice::TargetSizes::any)) {
     // Half millimetres: finer than any measurable difference of feel.
     for (int half = static_cast<int>(std::ceil(0.68 * centre / 0.5e-3));
          half * 0.5e-3 < 1.25 * centre; ++half)
@@ -75,7 +79,7 @@ SweepRequest default_request(const Job& job) {
   std::sort(q.bores_m.begin(), q.bores_m.end());
   const Value kind = value_of(job, Which::plan, Param::master_kind);
   const auto plan_ratio = arm_ratio(job, Which::plan);
-  if (kind.known() && kind.si == 3 && plan_ratio) {
+  if (kind.is(choice::MasterKind::twin) && plan_ratio) {
     for (const auto& b : standard_bores())
       if (b.inch && b.bore_m > 0.55 * centre && b.bore_m < 1.45 * centre)
         q.bores2_m.push_back(b.bore_m);

@@ -81,9 +81,9 @@ void judge(const Values& v, GaugeReport& r) {
     else
       needs_hone = true;
   }
-  if (v.is(Param::age_pitting, 2) && !v.known(Param::gauge_pit))
+  if (v.is(choice::AgePitting::pitted) && !v.known(Param::gauge_pit))
     r.missing.emplace_back("where the pits stand");
-  if (v.is(Param::age_pitting, 1)) needs_hone = true;
+  if (v.is(choice::AgePitting::stained)) needs_hone = true;
   // What is too far gone is said even when the rest was not measured.
   if (sleeve)
     r.verdict = v.known(Param::gauge_pit_depth) && v.si(Param::gauge_pit_depth) > 1.5e-3

@@ -19,30 +19,27 @@ std::string bore_words(double m) {
 std::string name_of(const Values& v) {
   std::string t;
   if (v.known(Param::master_kind))
-    t = std::string(info(Param::master_kind)
-                        .options[static_cast<std::size_t>(v.option(Param::master_kind))]
-                        .words);
+    t = format_value(Param::master_kind, v.si(Param::master_kind), {});
   else
     t = "Master of a kind not told";
   if (v.known(Param::master_bore)) t += ", bore " + bore_words(v.si(Param::master_bore));
-  if (v.known(Param::master_step_bore) && v.is(Param::master_kind, 2))
+  if (v.known(Param::master_step_bore) && v.is(choice::MasterKind::stepped))
     t += " with " + bore_words(v.si(Param::master_step_bore)) + " take-up";
   if (v.known(Param::unit_studs) && v.known(Param::unit_stud_pitch))
-    t += fmt::format(", {} studs {:.1f} mm apart", v.option(Param::unit_studs) + 2,
+    t += fmt::format(", {} studs {:.1f} mm apart", stud_count(v).value_or(0),
                      v.si(Param::unit_stud_pitch) * 1e3);
   for (const Param p : {Param::unit_port1_thread, Param::unit_port2_thread})
-    if (v.known(p))
-      t += ", " + std::string(info(p).options[static_cast<std::size_t>(v.option(p))].words);
+    if (v.known(p)) t += ", " + format_value(p, v.si(p), {});
   return t;
 }
 
 void find_two_bores(const Values& v, Identity& id) {
   const bool cast = v.known(Param::unit_cast_mark) && v.known(Param::master_bore);
   const double off = cast ? v.si(Param::unit_cast_mark) - v.si(Param::master_bore) : 0;
-  if (v.is(Param::master_kind, 2) && v.known(Param::master_step_bore)) {
+  if (v.is(choice::MasterKind::stepped) && v.known(Param::master_step_bore)) {
     id.two_bores = TwoBores::measured;
     id.two_bores_words = "two bores, both measured";
-  } else if (v.is(Param::unit_body_step, 1)) {
+  } else if (v.is(choice::UnitBodyStep::yes)) {
     id.two_bores = TwoBores::likely;
     id.two_bores_words = "the body steps up: measure the second bore before trusting the first";
   } else if (cast && std::abs(off) > kCastTolerance_m) {
@@ -64,7 +61,7 @@ Consequence hint(const char* code, std::string what, std::string remedy) {
 
 void front_fed_wrongly(const Values& v, Identity& id) {
   if (!v.known(Param::unit_front_outlet)) return;
-  const Outlet made = v.option(Param::unit_front_outlet) == 0 ? Outlet::first : Outlet::second;
+  const Outlet made = v.is(choice::UnitFrontOutlet::n1) ? Outlet::first : Outlet::second;
   const auto left = outlet_of(v, Wheel::front_left);
   const auto right = outlet_of(v, Wheel::front_right);
   const auto rear = outlet_of(v, Wheel::rear_left);
@@ -79,21 +76,24 @@ void discs_on_drum_unit(const Values& v, Identity& id) {
   for (const Wheel w : {Wheel::front_left, Wheel::rear_left}) {
     const auto o = outlet_of(v, w);
     const Param kind = of_axle(Param::front_kind, axle_of(w));
-    if (!o || !v.known(kind) || v.option(kind) == 2) continue;
+    if (!o || !v.known(kind) || v.is(kind, choice::BrakeKind::drum)) continue;
     const Param inside = *o == Outlet::first ? Param::master_residual1 : Param::master_residual2;
-    if (v.is(inside, 1))
+    if (v.is(inside, choice::MasterResidual::residual))
       id.wrong.push_back(hint("identity.drum_unit",
                               "A drum master's inner residual valve feeds discs",
                               "Another unit, or take the valve out with its maker's leave"));
   }
-  const bool any_disc = (v.known(Param::front_kind) && v.option(Param::front_kind) != 2) ||
-                        (v.known(Param::rear_kind) && v.option(Param::rear_kind) != 2);
-  if (v.is(Param::master_kind, 2) && v.is(Param::front_kind, 2) && v.is(Param::rear_kind, 2))
+  const auto disc = [&v](Param kind) {
+    return v.known(kind) && !v.is(kind, choice::BrakeKind::drum);
+  };
+  const bool any_disc = disc(Param::front_kind) || disc(Param::rear_kind);
+  if (v.is(choice::MasterKind::stepped) && v.is(Param::front_kind, choice::BrakeKind::drum) &&
+      v.is(Param::rear_kind, choice::BrakeKind::drum))
     id.wrong.push_back(hint("identity.take_up",
                             "A take-up master was made for calipers with a large running "
                             "clearance; these are drums all round",
                             "Ask where it came from; a plain bore is the usual unit here"));
-  if (any_disc && v.is(Param::master_kind, 0))
+  if (any_disc && v.is(choice::MasterKind::single))
     id.wrong.push_back(hint("identity.single",
                             "A single-circuit master with discs: no unit was sold so for long",
                             "A tandem master keeps one circuit"));

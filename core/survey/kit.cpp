@@ -6,6 +6,14 @@
 
 namespace yoke {
 
+namespace {
+int cups_of(const Values& v) {
+  if (v.is(Param::kit_cups, choice::KitCups::n4)) return 4;
+  if (v.is(Param::kit_cups, choice::KitCups::n3)) return 3;
+  return v.is(Param::kit_cups, choice::KitCups::n2) ? 2 : 1;
+}
+}  // namespace
+
 std::string_view kit_words(KitVerdict v) {
   static constexpr std::string_view w[] = {"Not enough measured", "Usable", "Usable with work",
                                            "Not for this unit"};
@@ -41,18 +49,19 @@ KitReport kit_report(const Values& found, const Values& kit) {
                       std::abs(*r.rod_change_m) * 1e3, *r.rod_change_m > 0 ? "deeper" : "shallower",
                       std::abs(*r.rod_change_m) * 1e3, *r.rod_change_m > 0 ? "longer" : "shorter"));
   }
-  if (both(Param::kit_cups) && kit.option(Param::kit_cups) != found.option(Param::kit_cups)) {
+  if (both(Param::kit_cups) && kit.choice<Param::kit_cups>() != found.choice<Param::kit_cups>()) {
     no = true;
-    r.reasons.push_back(fmt::format("{} cups in place of {}", kit.option(Param::kit_cups) + 1,
-                                    found.option(Param::kit_cups) + 1));
+    r.reasons.push_back(fmt::format("{} cups in place of {}", cups_of(kit), cups_of(found)));
   }
-  if (both(Param::kit_facing) && kit.option(Param::kit_facing) != found.option(Param::kit_facing)) {
+  if (both(Param::kit_facing) &&
+      kit.choice<Param::kit_facing>() != found.choice<Param::kit_facing>()) {
     no = true;
     r.reasons.emplace_back("the rear cup faces the other way");
   }
-  if (both(Param::kit_valve) && kit.option(Param::kit_valve) != found.option(Param::kit_valve)) {
+  if (both(Param::kit_valve) &&
+      kit.choice<Param::kit_valve>() != found.choice<Param::kit_valve>()) {
     work = true;
-    r.reasons.emplace_back(kit.option(Param::kit_valve) == 1
+    r.reasons.emplace_back(kit.is(choice::KitValve::residual)
                                ? "it brings a valve: leave it out for discs"
                                : "its valve is missing: keep the old one if drums need it");
   }

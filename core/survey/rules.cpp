@@ -19,17 +19,25 @@ struct AgeRule {
   const char* order;
 };
 
+/// An option as the table holds it.
+template <class Choice>
+requires is_choice<Choice>
+constexpr double option(Choice c) {
+  return static_cast<double>(c);
+}
+
 constexpr AgeRule kAge[] = {
-    {Param::age_nuts, Severity::warning, 2, "ageing.nuts", "Line nuts are rounded",
-     "Cut the tube and make it anew: cheaper than a sheared port", "tube, nuts, flaring tool"},
-    {Param::age_nuts, Severity::warning, 1, "ageing.nuts",
+    {Param::age_nuts, Severity::warning, option(choice::AgeNuts::rounded), "ageing.nuts",
+     "Line nuts are rounded", "Cut the tube and make it anew: cheaper than a sheared port",
+     "tube, nuts, flaring tool"},
+    {Param::age_nuts, Severity::warning, option(choice::AgeNuts::rusted), "ageing.nuts",
      "Line nuts are rusted to the tube: turning them twists it off",
      "Soak for days, heat with care, or plan the line as new", "tube and nuts for those lines"},
-    {Param::age_nipples, Severity::warning, 2, "ageing.nipples",
+    {Param::age_nipples, Severity::warning, option(choice::AgeNipples::broken), "ageing.nipples",
      "A nipple is broken or blocked: that wheel cannot be bled",
      "Renew the nipple or the cylinder before bleeding", "nipples, perhaps a wheel cylinder"},
-    {Param::age_nipples, Severity::warning, 1, "ageing.nipples", "A nipple is stuck and will shear",
-     "Soak and warm it before the fluid is out", "nipples"},
+    {Param::age_nipples, Severity::warning, option(choice::AgeNipples::stuck), "ageing.nipples",
+     "A nipple is stuck and will shear", "Soak and warm it before the fluid is out", "nipples"},
     {Param::age_hoses, Severity::warning, 10, "ageing.hoses",
      "Hoses over ten years: they swell inside and crack when bent aside",
      "Renew all of them with this job", "flexible hoses"},
@@ -44,25 +52,25 @@ constexpr AgeRule kAge[] = {
     {Param::age_shelf, Severity::warning, 8, "ageing.shelf",
      "The new unit has lain on a shelf for years: its rubber is old, its bore may be stained",
      "Look into the bore, renew the rubber, or ask for a younger one", "seal kit"},
-    {Param::age_spacers, Severity::warning, 2, "ageing.spacers",
+    {Param::age_spacers, Severity::warning, option(choice::AgeSpacers::missing), "ageing.spacers",
      "A spacer is missing: the studs pull on thin sheet",
      "Measure the stack before anything is ordered; see Fit", "spacer of the measured thickness"},
-    {Param::age_spacers, Severity::note, 1, "ageing.spacers",
+    {Param::age_spacers, Severity::note, option(choice::AgeSpacers::cracked), "ageing.spacers",
      "A cracked spacer changes the rod's clearance when it is renewed",
      "Measure its thickness before it breaks", "spacer, gasket"},
-    {Param::age_drain, Severity::note, 1, "ageing.drain",
+    {Param::age_drain, Severity::note, option(choice::AgeDrain::blocked), "ageing.drain",
      "A blocked drain stands water on the unit's face: the shell rusts through",
      "Clear it first; look at the shell's lower edge", ""},
-    {Param::age_sensor, Severity::note, 2, "ageing.sensor",
+    {Param::age_sensor, Severity::note, option(choice::AgeSensor::brittle), "ageing.sensor",
      "The switch will break when its plug is pulled", "Have one in hand",
      "level or pressure switch"},
-    {Param::age_boot, Severity::warning, 1, "ageing.boot",
+    {Param::age_boot, Severity::warning, option(choice::AgeBoot::torn), "ageing.boot",
      "A torn boot let water in: expect rust at the bore's open end",
      "Gauge the bore before buying a kit", "boot"},
-    {Param::age_grommets, Severity::note, 1, "ageing.grommets",
+    {Param::age_grommets, Severity::note, option(choice::AgeGrommets::hard), "ageing.grommets",
      "Hard grommets tear when the reservoir is rocked out", "Have them in hand",
      "reservoir grommets"},
-    {Param::age_pitting, Severity::warning, 2, "ageing.pitting",
+    {Param::age_pitting, Severity::warning, option(choice::AgePitting::pitted), "ageing.pitting",
      "A pitted bore cuts new cups in weeks", "Gauge it: sleeve or renew", "unit or sleeving"}};
 
 struct ChangeRule {
@@ -107,7 +115,7 @@ Consequence follows(const char* code, std::string what, std::string remedy,
 }
 
 bool drums(const Values& plan, Axle axle) {
-  return plan.is(of_axle(Param::front_kind, axle), 2);
+  return plan.is(of_axle(Param::front_kind, axle), choice::BrakeKind::drum);
 }
 
 void axle_becomes_discs(std::vector<Consequence>& list, const Values& plan, Axle axle) {
@@ -123,8 +131,9 @@ void axle_becomes_discs(std::vector<Consequence>& list, const Values& plan, Axle
   for (const Wheel w : kWheels) {
     const auto o = outlet_of(plan, w);
     if (!o || axle_of(w) != axle) continue;
-    inside = inside ||
-             plan.is(*o == Outlet::first ? Param::master_residual1 : Param::master_residual2, 1);
+    inside =
+        inside || plan.is(*o == Outlet::first ? Param::master_residual1 : Param::master_residual2,
+                          choice::MasterResidual::residual);
   }
   if (plan.si(valve) > 0 || inside)
     list.push_back(follows("later.residual",
@@ -133,10 +142,10 @@ void axle_becomes_discs(std::vector<Consequence>& list, const Values& plan, Axle
                            "Take it out on that day", Severity::warning));
   list.push_back(follows("later.bore", "The bore was sized for " + words + " drums",
                          "Size it anew: discs need about twice the pressure and more fluid"));
-  if (plan.is(Param::valve_kind, 1))
+  if (plan.is(choice::ValveKind::proportioning))
     list.push_back(follows("later.knee", "The rear valve's knee was set for drums",
                            "Set it anew; see the lock order"));
-  if (plan.is(Param::valve_metering, 1) && axle == Axle::rear)
+  if (plan.is(choice::ValveMetering::metering) && axle == Axle::rear)
     list.push_back(follows("later.metering", "The metering valve waits for shoes that will be gone",
                            "Take it out with the drums", Severity::warning));
   if (plan.known(Param::master_reservoir))
@@ -152,8 +161,9 @@ std::vector<Consequence> ageing_consequences(const Values& v) {
   Param last = Param::count_;
   for (const AgeRule& r : kAge) {
     if (r.param == last || !v.known(r.param)) continue;  // the sharper rule stands first
-    const bool choice = info(r.param).kind == Kind::choice;
-    if (choice ? v.option(r.param) != static_cast<int>(r.from) : v.si(r.param) < r.from) continue;
+    // A choice calls for its rule by its option alone, a quantity from a value on.
+    const bool is_option = info(r.param).kind == Kind::choice;
+    if (is_option ? v.si(r.param) != r.from : v.si(r.param) < r.from) continue;
     last = r.param;
     list.push_back({r.what, r.remedy, r.order, r.severity, r.code});
   }
@@ -166,7 +176,8 @@ std::vector<Consequence> ageing_consequences(const Values& v) {
 std::vector<Consequence> upstream_consequences(const Values& v) {
   std::vector<Consequence> list;
   for (const ChangeRule& r : kChanges)
-    if (v.is(r.param, 1)) list.push_back(follows(r.code, r.what, r.remedy, Severity::warning));
+    if (v.is(r.param, choice::Changed::yes))
+      list.push_back(follows(r.code, r.what, r.remedy, Severity::warning));
   return list;
 }
 
@@ -183,7 +194,7 @@ std::string_view later_words(LaterKind what) {
 
 std::vector<Consequence> later_consequences(LaterKind what, const Values& plan) {
   std::vector<Consequence> list;
-  const bool vacuum = plan.is(Param::assist_kind, 1) || plan.is(Param::assist_kind, 4);
+  const bool vacuum = plan.is(choice::AssistKind::vacuum) || plan.is(choice::AssistKind::remote);
   switch (what) {
     case LaterKind::front_discs:
       axle_becomes_discs(list, plan, Axle::front);
@@ -202,7 +213,7 @@ std::vector<Consequence> later_consequences(LaterKind what, const Values& plan) 
         list.push_back(follows("later.vacuum", "No engine, no vacuum: the booster is dead",
                                "Electric vacuum pump with a reservoir, or an electric unit",
                                Severity::warning));
-      if (plan.is(Param::assist_kind, 2))
+      if (plan.is(choice::AssistKind::hydraulic))
         list.push_back(follows("later.pump", "No engine, no steering pump: the booster is dead",
                                "Electric pump, or an electric unit", Severity::warning));
       list.push_back(follows("later.mass", "Battery mass moves the weight between the axles",
@@ -213,7 +224,7 @@ std::vector<Consequence> later_consequences(LaterKind what, const Values& plan) 
                              "Measure them before ordering; size the master anew"));
       break;
     case LaterKind::battery_move:
-      if (plan.is(Param::assist_kind, 3))
+      if (plan.is(choice::AssistKind::electric))
         list.push_back(follows("later.cable", "The longer cable drops more voltage",
                                "Size the copper anew; see Install", Severity::warning));
       list.push_back(follows("later.mass", "Weight moves between the axles", "Weigh both axles"));
@@ -242,7 +253,7 @@ std::vector<Consequence> residual_rules(const Values& v) {
       continue;
     }
     const double has = v.si(valve);
-    if (v.is(kind, 2)) {
+    if (v.is(kind, choice::BrakeKind::drum)) {
       if (has <= 0)
         list.push_back(follows("valves.drum", words + " drums have no residual pressure",
                                "10 psi (0.07 MPa) is usual for cups without expanders"));
@@ -256,11 +267,11 @@ std::vector<Consequence> residual_rules(const Values& v) {
       list.push_back(follows("valves.height",
                              words + " discs: do the calipers stand above the master?",
                              "Above: 2 psi (0.014 MPa); below: none"));
-    else if (v.option(above) == 1 && has <= 0)
+    else if (v.is(above, choice::BrakeAbove::above) && has <= 0)
       list.push_back(follows("valves.add", words + " calipers stand above the master",
                              "Fit 2 psi (0.014 MPa), or the pedal drops after a night",
                              Severity::warning));
-    else if (v.option(above) == 0 && has > 0)
+    else if (v.is(above, choice::BrakeAbove::below) && has > 0)
       list.push_back(follows("valves.remove", words + " calipers stand below the master",
                              "Take the residual valve out: pads would drag", Severity::warning));
     else

@@ -21,8 +21,8 @@ SlackBudget slack_budget(const Values& v) {
     b.parts.push_back({"worn pivot", v.si(Param::symptom_pivot_play)});
   else
     b.missing.emplace_back("worn pivot");
-  const bool boosted = v.known(Param::assist_kind) && v.option(Param::assist_kind) >= 1 &&
-                       v.option(Param::assist_kind) <= 3;
+  const bool boosted = v.is(choice::AssistKind::vacuum) || v.is(choice::AssistKind::hydraulic) ||
+                       v.is(choice::AssistKind::electric);
   if (boosted && ratio)
     b.parts.push_back(
         {"booster's own lost travel and output gap",

@@ -19,8 +19,7 @@ struct Rule {
 };
 
 std::vector<Rule> rules_for(const Job& job) {
-  const double kind = value_of(job, Which::plan, Param::control_kind).si;
-  if (kind != 0)
+  if (!is(job, Which::plan, choice::ControlKind::pedal))
     return {{"Front brake alone, by hand", kCycleRule, ConditionId::plan, 4.4 / kGravity_m_s2, 200},
             {"Comfort of a hand lever", kComfort, ConditionId::plan, 0.8, 120}};
   const bool assisted = has_assist(job, Which::plan);

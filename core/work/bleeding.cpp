@@ -77,10 +77,10 @@ BleedPlan bleed_plan(const Job& job) {
                         Param::master_reservoir})
     if (value_of(job, Which::plan, p).origin == Origin::typical) plan.typical.push_back(p);
   const System& s = *a.system;
-  const bool left = steering.si == 0;
-  const bool diagonal = two_circuits(s.master) &&
-                        value_of(job, Which::plan, Param::circuit_split).si == 1 &&
-                        value_of(job, Which::plan, Param::circuit_split).known();
+  const bool left = steering.is(choice::VehicleSteering::left);
+  const bool diagonal =
+      two_circuits(s.master) &&
+      value_of(job, Which::plan, Param::circuit_split).is(choice::CircuitSplit::diagonal);
   plan.order_reason = diagonal ? "Diagonal split: one circuit after the other, its rear wheel first"
                       : left   ? "Farthest first, master at the front left"
                                : "Farthest first, master at the front right";

@@ -77,9 +77,9 @@ std::vector<DisturbedPart> disturbed_parts(const Job& job) {
   };
   add(!clutch, "Brake lamp switch", "comes off with the push rod",
       "off at rest, on before pressure builds");
-  add(found.known(Param::unit_switch) && found.option(Param::unit_switch) > 0, "Warning switch",
+  add(found.known(Param::unit_switch) && !found.is(choice::UnitSwitch::none), "Warning switch",
       "its plug is pulled with the unit", "lamp lights on test, goes out, lights when it should");
-  add(found.known(Param::unit_inlets) && found.option(Param::unit_inlets) > 0, "Reservoir grommets",
+  add(found.known(Param::unit_inlets) && !found.is(choice::UnitInlets::n0), "Reservoir grommets",
       "the reservoir is rocked out", "dry after a night, pulled by hand");
   add(has_assist(job, Which::found) || has_assist(job, Which::plan), "Vacuum or pressure hose",
       "moved with the booster", "valve the right way, clamp tight, pedal drops at engine start");

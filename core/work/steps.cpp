@@ -36,21 +36,18 @@ struct Facts {
 };
 
 Facts facts_of(const Job& job) {
-  const auto is = [&job](Which w, Param p, int option) {
-    const Value v = value_of(job, w, p);
-    return v.known() && static_cast<int>(v.si) == option;
-  };
   Facts f;
   f.assist_there = has_assist(job, Which::plan);
-  f.vacuum = is(Which::plan, Param::assist_kind, 1);
-  f.hydraulic = is(Which::plan, Param::assist_kind, 2);
-  f.electric = is(Which::plan, Param::assist_kind, 3);
+  f.vacuum = is(job, Which::plan, choice::AssistKind::vacuum);
+  f.hydraulic = is(job, Which::plan, choice::AssistKind::hydraulic);
+  f.electric = is(job, Which::plan, choice::AssistKind::electric);
   f.assist_new = f.assist_there && !has_assist(job, Which::found);
   f.tandem = has_two_circuits(job, Which::plan);
-  f.single_to_tandem = f.tandem && is(Which::found, Param::master_kind, 0);
+  f.single_to_tandem = f.tandem && is(job, Which::found, choice::MasterKind::single);
   const auto to_disc = [&](Param kind) {
-    const Value now = value_of(job, Which::plan, kind);
-    return is(Which::found, kind, 2) && now.known() && now.si < 2;
+    const auto now = value_of(job, Which::plan, kind).as<choice::BrakeKind>();
+    return is(job, Which::found, kind, choice::BrakeKind::drum) && now &&
+           *now != choice::BrakeKind::drum;
   };
   f.front_to_disc = to_disc(Param::front_kind);
   f.rear_to_disc = to_disc(Param::rear_kind);
@@ -60,12 +57,12 @@ Facts facts_of(const Job& job) {
                                         std::abs(bore_old.si - bore_new.si) > 3e-5);
   const RodReport rod = rod_report(job);
   f.rod_changes = rod.total && std::abs(rod.total->value()) >= kLeastRodChange_m;
-  f.valve = is(Which::plan, Param::valve_kind, 1);
-  f.silicone = is(Which::plan, Param::fluid_grade, 2);
-  f.clutch = is(Which::plan, Param::control_use, 1);
-  f.concentric = f.clutch && is(Which::plan, Param::clutch_kind, 2);
-  f.remote = !f.clutch && is(Which::plan, Param::assist_kind, 4);
-  f.twin = !f.clutch && is(Which::plan, Param::master_kind, 3);
+  f.valve = is(job, Which::plan, choice::ValveKind::proportioning);
+  f.silicone = is(job, Which::plan, choice::FluidGrade::n5);
+  f.clutch = is(job, Which::plan, choice::ControlUse::clutch);
+  f.concentric = f.clutch && is(job, Which::plan, choice::ClutchKind::concentric);
+  f.remote = !f.clutch && is(job, Which::plan, choice::AssistKind::remote);
+  f.twin = !f.clutch && is(job, Which::plan, choice::MasterKind::twin);
   if (f.clutch)
     f.valve = f.front_to_disc = f.rear_to_disc = f.vacuum = f.hydraulic = f.electric = false;
   const PatternReport pattern = pattern_report(job);

@@ -184,9 +184,9 @@ const std::map<std::string, std::function<double()>>& unit_examples() {
       {"fit.turn mm same hand",
        [] {
          Job job = known_job();
-         for (const auto& [p, si] :
-              {std::pair{Param::rod_pitch, 0.0254 / 24}, {Param::rod_pitch2, 0.0254 / 20},
-               {Param::rod_coupling, 2.0}})
+         for (const auto& [p, si] : {std::pair{Param::rod_pitch, 0.0254 / 24},
+                                     {Param::rod_pitch2, 0.0254 / 20},
+                                     {Param::rod_coupling, 2.0}})
            job.plan.set(p, measured(p, si, How::calliper));
          return *ends_report(job, rod_report(job)).per_turn_m * 1e3;
        }},

@@ -1,11 +1,15 @@
+#include <atomic>
 #include <catch2/catch.hpp>
 #include <cmath>
 #include <cstdio>
+#include <new>
+#include <stdexcept>
 #include <string>
 
 #include "job/params.hpp"
 #include "quantity/drills.hpp"
 #include "quantity/quantity.hpp"
+#include "quantity/workers.hpp"
 #include "support/gnu_units.hpp"
 
 using namespace yoke;
@@ -63,8 +67,8 @@ TEST_CASE("quantities are read as people write them", "[comma]") {
 }
 
 TEST_CASE("a bare number takes the unit that is shown first") {
-  CHECK(*parse_quantity("7/8", Kind::length, UnitStyle::imperial) == Approx(0.022225));
-  CHECK(*parse_quantity("7/8", Kind::length, UnitStyle::both) == Approx(0.000875));
+  CHECK(*parse_quantity("0.875", Kind::length, UnitStyle::imperial) == Approx(0.022225));
+  CHECK(*parse_quantity("0.875", Kind::length, UnitStyle::both) == Approx(0.000875));
 }
 
 TEST_CASE("what is not a quantity is refused with a reason") {
@@ -116,8 +120,9 @@ TEST_CASE("what is written is read back") {
   for (int i = 1; i < 400; ++i) {
     const double si = i * 0.000137;
     for (const UnitStyle u : {UnitStyle::metric, UnitStyle::imperial}) {
-      const auto text = format_quantity(si, Kind::length, 3, {u, i % 2 == 0});
-      CHECK(*parse_quantity(text, Kind::length, u) == Approx(si).margin(4e-6));
+      const Style style{u, i % 2 == 0};
+      const auto text = format_quantity(si, Kind::length, 3, style);
+      CHECK(*parse_quantity(text, Kind::length, style) == Approx(si).margin(4e-6));
     }
   }
 }
@@ -210,4 +215,46 @@ TEST_CASE("impossible values are refused by name, range and remedy") {
   CHECK(*parse_value(Param::fluid_grade, "DOT 5.1", s) == 3);
   CHECK(*parse_value(Param::fluid_grade, "5.1", s) == 3);
   CHECK_FALSE(parse_value(Param::master_bore, "a big one", s));
+}
+
+TEST_CASE("a comma with three digits behind it is asked about, or settled by the range",
+          "[comma]") {
+  for (const char* text : {"1,200 lbf", "19,050 mm", "-1,500", "1,200"}) {
+    INFO(text);
+    CHECK(may_be_grouped(text));
+    const auto v = parse_quantity(text, Kind::force, UnitStyle::metric);
+    REQUIRE_FALSE(v);
+  }
+  const auto asked = parse_quantity("1,200 lbf", Kind::force, UnitStyle::metric);
+  CHECK(asked.error().text().find("1200 lbf or 1.200 lbf") != std::string::npos);
+  // Where a comma is the decimal sign there is nothing to ask.
+  CHECK(*parse_quantity("1,200 N", Kind::force, Style{UnitStyle::metric, true}) == Approx(1.2));
+  for (const char* text : {"0,750", "19,05 mm", "1,2345", "1200,500", "1.200", "1,200.5", "1,2"})
+    CHECK_FALSE(may_be_grouped(text));
+  CHECK(parse_quantity("0,750 mm", Kind::length, UnitStyle::metric) == 0.75e-3);
+  // Where only one of the two readings can be, it is taken.
+  CHECK(*parse_value(Param::master_bore, "19,050 mm", {}) == Approx(0.01905));
+  CHECK(*parse_value(Param::vehicle_mass, "1,200 kg", {}) == Approx(1200));
+  CHECK(*parse_value(Param::control_pad_arm, "0,330 m", {}) == Approx(0.33));
+  CHECK_FALSE(parse_value(Param::vehicle_wheelbase, "2,540", {UnitStyle::imperial}));
+  CHECK_FALSE(parse_value(Param::clutch_peak, "1,200 lbf", {UnitStyle::imperial}) == 1.2);
+}
+
+TEST_CASE("a bare fraction is one of an inch, whatever unit is shown") {
+  for (const UnitStyle style : {UnitStyle::metric, UnitStyle::imperial, UnitStyle::both}) {
+    CHECK(*parse_quantity("15/16", Kind::length, style) == Approx(0.0238125));
+    CHECK(*parse_quantity("1 3/16", Kind::length, style) == Approx(0.0301625));
+    CHECK(*parse_quantity("7/8 mm", Kind::length, style) == Approx(0.000875));
+  }
+  CHECK(*parse_quantity("1/2", Kind::number, UnitStyle::metric) == Approx(0.5));
+}
+
+TEST_CASE("an exception in a worker ends its work, not the program") {
+  std::atomic<int> ran{0};
+  CHECK(run_workers(3, [&](bool) { ++ran; }));
+  CHECK(ran == 3);
+  CHECK_FALSE(run_workers(3, [](bool first) {
+    if (!first) throw std::bad_alloc();
+  }));
+  CHECK_FALSE(run_workers(1, [](bool) { throw std::runtime_error("x"); }));
 }

@@ -222,12 +222,12 @@ TEST_CASE("symptoms without known brakes: pumped up is clearance, sinking is a b
   CHECK_FALSE(d.next_test.empty());
   s.third_m = 0.109;
   s.sink_m = 0.040;
-  s.leak = 0;
-  s.creep = 1;
+  s.leak = choice::SymptomLeak::none;
+  s.creep = choice::SymptomCreep::creeps;
   d = diagnose_symptoms(nullptr, {}, s);
   CHECK(d.ranked[0].cause == Cause::bypass);
   CHECK(std::string(cause_advice(d.ranked[0].cause)).find("would not help") != std::string::npos);
-  s.leak = 1;
+  s.leak = choice::SymptomLeak::wheel;
   d = diagnose_symptoms(nullptr, {}, s);
   CHECK(d.ranked[0].cause == Cause::leak);
   double sum = 0;
@@ -246,7 +246,7 @@ TEST_CASE("symptoms of a known car: the simulated cause explains its own signs")
     out.sink_m = 0;
     out.rod_play_m = 0.001;
     out.pivot_play_m = slack_m;
-    out.leak = 0;
+    out.leak = choice::SymptomLeak::none;
     return out;
   };
   System loose = sound;

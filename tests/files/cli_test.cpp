@@ -171,3 +171,14 @@ TEST_CASE("an option that would be ignored is an error, and every quantity has a
              "5"})
             .err.find("--bore-old") != std::string::npos);
 }
+
+TEST_CASE("a condition that a clutch does not have is an error, not another system's report") {
+  const std::string clutch = std::string(YOKE_SOURCE_DIR) + "/data/demo/roadster-clutch.yoke";
+  CHECK(run({"curve", clutch, "--condition", "plan"}).status == 0);
+  for (const char* condition : {"assist_lost", "second_lost"}) {
+    const auto out = run({"curve", clutch, "--condition", condition});
+    CHECK(out.status == 2);
+    CHECK(out.err.find("no such condition") != std::string::npos);
+    CHECK(run({"doubt", clutch, "--condition", condition}).status == 2);
+  }
+}

@@ -75,7 +75,7 @@ void ProvePage::build_pump(QVBoxLayout* box) {
       const QString typed = e->text().trimmed();
       std::optional<double> v;
       if (!typed.isEmpty()) {
-        const auto parsed = parse_quantity(typed.toStdString(), l.kind, session_.style().units);
+        const auto parsed = parse_quantity(typed.toStdString(), l.kind, session_.style());
         const bool ok = parsed && l.range.holds(*parsed);
         readings_->refuse(ok       ? QString()
                           : parsed ? tr("%1 cannot be %2").arg(l.words, typed)

@@ -328,8 +328,10 @@ void SizePage::refresh_map() {
   const QString equal = equal_feel(session_.job(), session_.style());
   set_note(equal.isEmpty() ? QString() : equal.left(1).toUpper() + equal.mid(1));
   const Values plan = resolve(session_.job(), Which::plan);
-  wishes_[static_cast<std::size_t>(plan.option(Param::target_preference))]->setChecked(true);
-  wishes_[3 + static_cast<std::size_t>(plan.option(Param::target_sizes))]->setChecked(true);
+  wishes_[static_cast<std::size_t>(
+              plan.choice<Param::target_preference>().value_or(choice::TargetPreference::light))]
+      ->setChecked(true);
+  wishes_[plan.is(choice::TargetSizes::any) ? 4 : 3]->setChecked(true);
   const QString chosen = map_->cursor_words();
   cell_->setText(chosen.isEmpty() ? ranking_line(session_, map_->assist()) : chosen);
   doubt_->setText({});

@@ -53,7 +53,8 @@ PlumbPage::PlumbPage(Session& session, QWidget* parent)
 }
 
 void PlumbPage::refresh() {
-  const bool clutch = value_of(session_.job(), Which::plan, Param::control_use).si == 1;
+  const bool clutch =
+      value_of(session_.job(), Which::plan, Param::control_use).is(choice::ControlUse::clutch);
   // A clutch has one line: no wheels to trace and no outlets to cross.
   drawing_->setVisible(!clutch);
   panel_->setVisible(!clutch);
@@ -70,9 +71,9 @@ void PlumbPage::refresh() {
   const bool hard = std::any_of(r.findings.begin(), r.findings.end(),
                                 [](const Finding& f) { return f.severity == Severity::hard; });
   const Value kind = value_of(session_.job(), Which::plan, Param::master_kind);
-  if (value_of(session_.job(), Which::plan, Param::control_use).si == 1)
+  if (value_of(session_.job(), Which::plan, Param::control_use).is(choice::ControlUse::clutch))
     answer_->setText(tr("One line, from the master to the slave: nothing to cross."));
-  else if (kind.known() && kind.si == 0)
+  else if (kind.is(choice::MasterKind::single))
     answer_->setText(tr("A single circuit: one leak takes every brake."));
   else if (hard)
     answer_->setText(tr("The outlets are not as intended."));

@@ -1,0 +1,64 @@
+// The demo jobs give the answers that were stored: a change of structure changes none of them.
+// Where an answer is meant to change, tools/golden.sh stores it anew, and the change is read in
+// review.
+#include <catch2/catch.hpp>
+#include <cmath>
+#include <filesystem>
+#include <fstream>
+#include <nlohmann/json.hpp>
+
+#include "cli/commands.hpp"
+
+using namespace yoke;
+using nlohmann::json;
+namespace fs = std::filesystem;
+
+namespace {
+
+/// Equal but for the last bits of numbers; the place of the first difference otherwise.
+std::string difference(const json& a, const json& b, const std::string& place) {
+  if (a.is_number() && b.is_number()) {
+    const double x = a.get<double>();
+    const double y = b.get<double>();
+    return std::abs(x - y) <= 1e-9 + 1e-7 * std::abs(x)
+               ? ""
+               : place + ": " + a.dump() + " → " + b.dump();
+  }
+  if (a.type() != b.type() || a.size() != b.size())
+    return place + ": " + a.dump() + " → " + b.dump();
+  if (a.is_object()) {
+    for (const auto& [key, v] : a.items()) {
+      if (!b.contains(key)) return place + "." + key + ": gone";
+      if (auto d = difference(v, b[key], place + "." + key); !d.empty()) return d;
+    }
+    return "";
+  }
+  if (a.is_array()) {
+    for (std::size_t i = 0; i < a.size(); ++i)
+      if (auto d = difference(a[i], b[i], place + "[" + std::to_string(i) + "]"); !d.empty())
+        return d;
+    return "";
+  }
+  return a == b ? "" : place + ": " + a.dump() + " → " + b.dump();
+}
+
+}  // namespace
+
+TEST_CASE("the demo jobs give the answers that were stored") {
+  int compared = 0;
+  for (const auto& e : fs::directory_iterator(std::string(YOKE_SOURCE_DIR) + "/tests/golden")) {
+    // "estate-discs.solve.json"
+    const std::string job = e.path().stem().stem().string();
+    const std::string command = e.path().stem().extension().string().substr(1);
+    INFO(job << " " << command);
+    std::ifstream in(e.path());
+    const json stored = json::parse(in);
+    const auto out =
+        cli::run({command, std::string(YOKE_SOURCE_DIR) + "/data/demo/" + job + ".yoke", "--format",
+                  "json"});
+    REQUIRE(out.status != 2);
+    CHECK(difference(stored, json::parse(out.out), "") == "");
+    ++compared;
+  }
+  CHECK(compared >= 11);
+}

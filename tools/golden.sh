@@ -1,0 +1,15 @@
+#!/bin/sh
+# Stores the answers of the demo jobs anew in tests/golden: solve, figures, check and map as JSON.
+set -eu
+cd "$(dirname "$0")/.."
+cli=build/check/yokestep-cli
+ninja -C build/check yokestep-cli
+rm -f tests/golden/*.json
+for job in data/demo/*.yoke; do
+  name=$(basename "$job" .yoke)
+  for command in solve figures check map; do
+    to=tests/golden/$name.$command.json
+    $cli $command "$job" --format json >"$to" 2>/dev/null || [ $? = 1 ] || rm -f "$to"
+  done
+done
+git diff --stat -- tests/golden
