@@ -8,7 +8,7 @@
 #include "cli/options.hpp"
 #include "doubt/doubt.hpp"
 #include "files/json_job.hpp"
-#include "job/findings.hpp"
+#include "judge/findings.hpp"
 #include "sizing/relative.hpp"
 
 namespace yoke::cli {

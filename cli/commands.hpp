@@ -7,8 +7,8 @@
 #include <vector>
 
 #include "cli/table.hpp"
-#include "feel/conditions.hpp"
-#include "job/job.hpp"
+#include "document/job.hpp"
+#include "strip/conditions.hpp"
 
 namespace yoke::cli {
 

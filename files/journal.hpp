@@ -12,8 +12,8 @@
 #include <string>
 #include <vector>
 
+#include "document/job.hpp"
 #include "files/disk.hpp"
-#include "job/job.hpp"
 
 namespace yoke {
 

@@ -5,8 +5,8 @@
 #include <string>
 #include <string_view>
 
+#include "document/job.hpp"
 #include "files/limits.hpp"
-#include "job/job.hpp"
 
 namespace yoke {
 

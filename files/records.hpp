@@ -4,8 +4,8 @@
 
 #include <array>
 
+#include "document/job.hpp"
 #include "files/limits.hpp"
-#include "job/job.hpp"
 
 namespace yoke {
 

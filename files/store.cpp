@@ -3,7 +3,7 @@
 #include <algorithm>
 #include <system_error>
 
-#include "job/findings.hpp"
+#include "judge/findings.hpp"
 #include "quantity/text.hpp"
 
 namespace yoke {

@@ -1,8 +1,8 @@
 // The travel budget: what eats the pad's travel, as layers side by side for two designs.
 #pragma once
 
-#include "feel/conditions.hpp"
 #include "paint/picture.hpp"
+#include "strip/conditions.hpp"
 
 namespace yoke {
 

@@ -4,7 +4,7 @@
 #include <algorithm>
 #include <cmath>
 
-#include "job/relevance.hpp"
+#include "assembly/relevance.hpp"
 #include "paint/theme.hpp"
 #include "paint/words.hpp"
 

@@ -3,7 +3,7 @@
 #include <QPainterPath>
 #include <cmath>
 
-#include "clutch/assemble_clutch.hpp"
+#include "assembly/assemble_clutch.hpp"
 #include "paint/master_line.hpp"
 #include "paint/theme.hpp"
 #include "paint/words.hpp"

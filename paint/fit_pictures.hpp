@@ -3,7 +3,7 @@
 // heights of pad, accelerator and lamp.
 #pragma once
 
-#include "job/job.hpp"
+#include "document/job.hpp"
 #include "paint/picture.hpp"
 
 namespace yoke {

@@ -3,8 +3,8 @@
 
 #include <vector>
 
-#include "feel/conditions.hpp"
 #include "paint/picture.hpp"
+#include "strip/conditions.hpp"
 
 namespace yoke {
 

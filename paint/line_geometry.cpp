@@ -3,8 +3,8 @@
 #include <algorithm>
 #include <cmath>
 
+#include "assembly/choice_map.hpp"
 #include "clutch/clutch.hpp"
-#include "job/choice_map.hpp"
 
 namespace yoke {
 

@@ -4,8 +4,8 @@
 
 #include <optional>
 
-#include "feel/conditions.hpp"
 #include "paint/picture.hpp"
+#include "strip/conditions.hpp"
 
 namespace yoke {
 

@@ -2,7 +2,7 @@
 // its bracket for the rod's angle.
 #pragma once
 
-#include "job/job.hpp"
+#include "document/job.hpp"
 #include "paint/picture.hpp"
 #include "plumbing/outlets.hpp"
 #include "rod/rod.hpp"

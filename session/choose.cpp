@@ -2,7 +2,7 @@
 
 #include <cmath>
 
-#include "job/assemble.hpp"
+#include "assembly/assemble.hpp"
 #include "master/bores.hpp"
 #include "session/texts.hpp"
 #include "sizing/relative.hpp"

@@ -3,7 +3,7 @@
 
 #include <QStringList>
 
-#include "job/job.hpp"
+#include "document/job.hpp"
 
 namespace yoke {
 

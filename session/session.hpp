@@ -10,12 +10,12 @@
 #include <optional>
 #include <vector>
 
-#include "feel/conditions.hpp"
 #include "files/json_job.hpp"
 #include "files/store.hpp"
-#include "job/findings.hpp"
+#include "judge/findings.hpp"
 #include "session/journal_writer.hpp"
 #include "sizing/sweep.hpp"
+#include "strip/conditions.hpp"
 
 namespace yoke {
 

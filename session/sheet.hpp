@@ -6,8 +6,8 @@
 #include <QPageSize>
 #include <QString>
 
-#include "feel/conditions.hpp"
-#include "job/findings.hpp"
+#include "judge/findings.hpp"
+#include "strip/conditions.hpp"
 
 namespace yoke {
 

@@ -4,7 +4,7 @@
 #include <QString>
 #include <string_view>
 
-#include "job/job.hpp"
+#include "document/job.hpp"
 
 namespace yoke {
 

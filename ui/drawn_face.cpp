@@ -3,7 +3,7 @@
 #include <QHBoxLayout>
 #include <QTimer>
 
-#include "job/relevance.hpp"
+#include "assembly/relevance.hpp"
 #include "session/texts.hpp"
 #include "ui/stage_page.hpp"
 

@@ -1,7 +1,7 @@
 // The line of force on screen: touch a dimension, drag the pad. And its folded form.
 #pragma once
 
-#include "job/params.hpp"
+#include "document/params.hpp"
 #include "paint/line_of_force.hpp"
 #include "session/session.hpp"
 #include "ui/callout_editor.hpp"

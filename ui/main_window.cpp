@@ -11,7 +11,7 @@
 #include <QVBoxLayout>
 #include <algorithm>
 
-#include "job/relevance.hpp"
+#include "assembly/relevance.hpp"
 #include "paint/foot_strip.hpp"
 #include "session/texts.hpp"
 #include "ui/action_finder.hpp"
@@ -219,7 +219,7 @@ void MainWindow::show_stage(Stage stage) {
 void MainWindow::refresh_title() {
   const QString name =
       session_.has_path() ? one_line(QFileInfo(session_.path()).fileName(), 40) : tr("no file yet");
-  const bool typed = !typed_entries().isEmpty();
+  const bool typed = !session_.dirty() && !typed_entries().isEmpty();  // looked for when it matters
   QString state = session_.dirty() || typed ? tr("● not saved") : tr("saved");
   if (!session_.has_path() && !session_.dirty() && !typed) state = tr("empty");
   if (session_.recovered()) state += tr(", brought back after a crash");

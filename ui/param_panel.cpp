@@ -4,7 +4,7 @@
 #include <QScrollBar>
 #include <algorithm>
 
-#include "job/relevance.hpp"
+#include "assembly/relevance.hpp"
 #include "ui/stage_page.hpp"
 
 namespace yoke {

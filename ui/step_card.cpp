@@ -3,7 +3,7 @@
 #include <QDate>
 #include <QHBoxLayout>
 
-#include "job/assemble.hpp"
+#include "assembly/assemble.hpp"
 #include "session/texts.hpp"
 #include "ui/plain.hpp"
 #include "ui/stage_page.hpp"

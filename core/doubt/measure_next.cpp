@@ -5,7 +5,7 @@
 #include <algorithm>
 #include <cmath>
 
-#include "job/relevance.hpp"
+#include "assembly/relevance.hpp"
 
 namespace yoke {
 

@@ -1,7 +1,7 @@
 // Clutch: release, bite, over-travel, wear; the stack of a slave around the shaft.
 #include <fmt/format.h>
 
-#include "clutch/assemble_clutch.hpp"
+#include "assembly/assemble_clutch.hpp"
 #include "figures/groups.hpp"
 
 namespace yoke::groups {

@@ -7,8 +7,8 @@
 #include "figures/groups.hpp"
 #include "master/bores.hpp"
 #include "sizing/sweep.hpp"
-#include "vehicle/benchmarks.hpp"
-#include "vehicle/holding.hpp"
+#include "strip/benchmarks.hpp"
+#include "strip/holding.hpp"
 
 namespace yoke::groups {
 

@@ -8,8 +8,8 @@
 #include <string>
 #include <vector>
 
-#include "job/finding.hpp"
-#include "job/job.hpp"
+#include "document/finding.hpp"
+#include "document/job.hpp"
 
 namespace yoke {
 

@@ -6,6 +6,7 @@
 #include <cmath>
 
 #include "quantity/drills.hpp"
+#include "quantity/units.hpp"
 
 namespace yoke {
 

@@ -7,8 +7,8 @@
 #include <string>
 #include <vector>
 
-#include "job/finding.hpp"
-#include "job/values.hpp"
+#include "document/finding.hpp"
+#include "document/values.hpp"
 
 namespace yoke {
 

@@ -5,7 +5,7 @@
 #include <algorithm>
 #include <cmath>
 
-#include "job/assemble.hpp"
+#include "assembly/assemble.hpp"
 #include "quantity/drills.hpp"
 #include "quantity/text.hpp"
 

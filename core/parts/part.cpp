@@ -5,8 +5,8 @@
 #include <algorithm>
 #include <cmath>
 
-#include "job/relevance.hpp"
-#include "job/values.hpp"
+#include "assembly/relevance.hpp"
+#include "document/values.hpp"
 
 namespace yoke {
 

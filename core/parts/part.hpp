@@ -10,7 +10,7 @@
 #include <utility>
 #include <vector>
 
-#include "job/job.hpp"
+#include "document/job.hpp"
 
 namespace yoke {
 

@@ -4,8 +4,8 @@
 
 #include <vector>
 
-#include "job/assemble.hpp"
-#include "job/finding.hpp"
+#include "assembly/assemble.hpp"
+#include "document/finding.hpp"
 
 namespace yoke {
 

@@ -9,8 +9,8 @@
 #include <string>
 #include <vector>
 
+#include "document/job.hpp"
 #include "feel/feel.hpp"
-#include "job/job.hpp"
 
 namespace yoke {
 

@@ -4,8 +4,8 @@
 #include <string>
 #include <vector>
 
-#include "feel/conditions.hpp"
-#include "job/finding.hpp"
+#include "document/finding.hpp"
+#include "strip/conditions.hpp"
 
 namespace yoke {
 

@@ -7,7 +7,7 @@
 #include <string>
 #include <vector>
 
-#include "job/values.hpp"
+#include "document/values.hpp"
 #include "proving/fit.hpp"
 
 namespace yoke {

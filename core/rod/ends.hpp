@@ -9,7 +9,7 @@
 #include <string>
 #include <vector>
 
-#include "job/finding.hpp"
+#include "document/finding.hpp"
 #include "rod/rod.hpp"
 
 namespace yoke {

@@ -4,8 +4,8 @@
 
 #include <cmath>
 
+#include "assembly/assemble.hpp"
 #include "control/control.hpp"
-#include "job/assemble.hpp"
 
 namespace yoke {
 

@@ -10,11 +10,11 @@
 #include <string>
 #include <vector>
 
-#include "feel/conditions.hpp"
-#include "job/finding.hpp"
-#include "job/job.hpp"
-#include "job/values.hpp"
+#include "document/finding.hpp"
+#include "document/job.hpp"
+#include "document/values.hpp"
 #include "quantity/units.hpp"
+#include "strip/conditions.hpp"
 
 namespace yoke {
 

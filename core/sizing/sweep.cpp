@@ -6,7 +6,7 @@
 #include <atomic>
 #include <cmath>
 
-#include "clutch/assemble_clutch.hpp"
+#include "assembly/assemble_clutch.hpp"
 #include "quantity/workers.hpp"
 
 namespace yoke {

@@ -10,7 +10,7 @@
 #include <string>
 #include <vector>
 
-#include "job/values.hpp"
+#include "document/values.hpp"
 
 namespace yoke {
 

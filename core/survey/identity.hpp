@@ -3,8 +3,8 @@
 // model.
 #pragma once
 
-#include "feel/conditions.hpp"
-#include "job/finding.hpp"
+#include "document/finding.hpp"
+#include "strip/conditions.hpp"
 #include "survey/rules.hpp"
 
 namespace yoke {

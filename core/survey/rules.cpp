@@ -1,4 +1,5 @@
 #include "survey/rules.hpp"
+#include "assembly/assemble.hpp"
 
 #include <fmt/format.h>
 

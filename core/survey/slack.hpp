@@ -6,7 +6,7 @@
 #include <string>
 #include <vector>
 
-#include "job/values.hpp"
+#include "document/values.hpp"
 
 namespace yoke {
 

@@ -3,7 +3,7 @@
 #include <algorithm>
 #include <cmath>
 
-#include "clutch/assemble_clutch.hpp"
+#include "assembly/assemble_clutch.hpp"
 
 namespace yoke {
 

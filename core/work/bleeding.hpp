@@ -6,7 +6,7 @@
 #include <string>
 #include <vector>
 
-#include "feel/conditions.hpp"
+#include "strip/conditions.hpp"
 
 namespace yoke {
 

@@ -2,7 +2,7 @@
 
 #include <algorithm>
 
-#include "job/assemble.hpp"
+#include "assembly/assemble.hpp"
 #include "work/steps.hpp"
 
 namespace yoke {

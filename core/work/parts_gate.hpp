@@ -5,7 +5,7 @@
 #include <string>
 #include <vector>
 
-#include "job/job.hpp"
+#include "document/job.hpp"
 
 namespace yoke {
 

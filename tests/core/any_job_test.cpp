@@ -3,11 +3,11 @@
 #include <catch2/catch.hpp>
 #include <cmath>
 
+#include "assembly/relevance.hpp"
 #include "doubt/doubt.hpp"
 #include "doubt/measure_next.hpp"
 #include "figures/figures.hpp"
-#include "job/findings.hpp"
-#include "job/relevance.hpp"
+#include "judge/findings.hpp"
 #include "proving/fit.hpp"
 #include "proving/gates.hpp"
 #include "rod/rod.hpp"

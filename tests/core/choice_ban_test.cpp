@@ -1,4 +1,4 @@
-// A choice is never compared with a number: the enums of job/choices.hpp are the only way. The
+// A choice is never compared with a number: the enums of document/choices.hpp are the only way. The
 // compiler sees to it where a choice is asked for; this reads the sources for what goes around it.
 #include <catch2/catch.hpp>
 #include <filesystem>
@@ -6,8 +6,8 @@
 #include <regex>
 #include <sstream>
 
-#include "job/job.hpp"
-#include "job/values.hpp"
+#include "document/job.hpp"
+#include "document/values.hpp"
 
 using namespace yoke;
 

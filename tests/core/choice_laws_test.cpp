@@ -9,7 +9,7 @@
 #include "fitting/envelope.hpp"
 #include "fitting/pattern.hpp"
 #include "fitting/template.hpp"
-#include "job/findings.hpp"
+#include "judge/findings.hpp"
 #include "parts/part.hpp"
 #include "quantity/drills.hpp"
 #include "sizing/assist_choice.hpp"

@@ -5,7 +5,7 @@
 
 #include "doubt/doubt.hpp"
 #include "figures/figures.hpp"
-#include "job/findings.hpp"
+#include "judge/findings.hpp"
 #include "parts/part.hpp"
 #include "proving/fit.hpp"
 #include "proving/gates.hpp"

@@ -2,10 +2,10 @@
 #include <catch2/catch.hpp>
 #include <cmath>
 
-#include "clutch/assemble_clutch.hpp"
+#include "assembly/assemble_clutch.hpp"
+#include "assembly/relevance.hpp"
 #include "figures/figures.hpp"
-#include "job/findings.hpp"
-#include "job/relevance.hpp"
+#include "judge/findings.hpp"
 #include "proving/gates.hpp"
 #include "support/build.hpp"
 #include "work/bleeding.hpp"

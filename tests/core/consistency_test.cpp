@@ -3,8 +3,8 @@
 #include <catch2/catch.hpp>
 #include <cmath>
 
-#include "job/relevance.hpp"
-#include "job/typical.hpp"
+#include "assembly/relevance.hpp"
+#include "document/typical.hpp"
 #include "sizing/sweep.hpp"
 #include "support/build.hpp"
 

@@ -3,11 +3,11 @@
 #include <cmath>
 
 #include "figures/figures.hpp"
-#include "job/findings.hpp"
+#include "judge/findings.hpp"
 #include "sizing/sweep.hpp"
+#include "strip/benchmarks.hpp"
+#include "strip/holding.hpp"
 #include "support/build.hpp"
-#include "vehicle/benchmarks.hpp"
-#include "vehicle/holding.hpp"
 #include "work/work_stages.hpp"
 
 using namespace yoke;

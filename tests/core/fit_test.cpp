@@ -8,7 +8,7 @@
 #include "fitting/envelope.hpp"
 #include "fitting/pattern.hpp"
 #include "fitting/template.hpp"
-#include "job/findings.hpp"
+#include "judge/findings.hpp"
 #include "proving/gates.hpp"
 #include "quantity/drills.hpp"
 #include "rod/ends.hpp"

@@ -4,8 +4,8 @@
 #include <catch2/catch.hpp>
 #include <cmath>
 
-#include "job/findings.hpp"
-#include "job/relevance.hpp"
+#include "assembly/relevance.hpp"
+#include "judge/findings.hpp"
 #include "proving/gates.hpp"
 #include "sizing/sweep.hpp"
 #include "support/build.hpp"

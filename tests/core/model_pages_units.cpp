@@ -17,12 +17,12 @@
 #include "rod/ends.hpp"
 #include "sizing/changes.hpp"
 #include "sizing/sweep.hpp"
+#include "strip/benchmarks.hpp"
+#include "strip/holding.hpp"
 #include "support/build.hpp"
 #include "survey/gauging.hpp"
 #include "survey/kit.hpp"
 #include "survey/slack.hpp"
-#include "vehicle/benchmarks.hpp"
-#include "vehicle/holding.hpp"
 
 namespace yoke::test {
 

@@ -3,7 +3,7 @@
 
 #include "calc/calculators.hpp"
 #include "figures/figures.hpp"
-#include "job/findings.hpp"
+#include "judge/findings.hpp"
 #include "quantity/quantity.hpp"
 #include "rod/rod.hpp"
 #include "support/build.hpp"

@@ -6,7 +6,7 @@
 #include <stdexcept>
 #include <string>
 
-#include "job/params.hpp"
+#include "document/params.hpp"
 #include "quantity/drills.hpp"
 #include "quantity/quantity.hpp"
 #include "quantity/workers.hpp"

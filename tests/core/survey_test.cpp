@@ -2,10 +2,10 @@
 #include <catch2/catch.hpp>
 #include <cmath>
 
+#include "assembly/relevance.hpp"
 #include "doubt/measure_next.hpp"
 #include "figures/figures.hpp"
-#include "job/findings.hpp"
-#include "job/relevance.hpp"
+#include "judge/findings.hpp"
 #include "proving/hypotheses.hpp"
 #include "support/build.hpp"
 #include "survey/gauging.hpp"

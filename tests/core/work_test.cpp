@@ -3,8 +3,8 @@
 #include <catch2/catch.hpp>
 #include <cmath>
 
-#include "job/findings.hpp"
-#include "job/relevance.hpp"
+#include "assembly/relevance.hpp"
+#include "judge/findings.hpp"
 #include "master/bores.hpp"
 #include "plumbing/outlets.hpp"
 #include "proving/fit.hpp"

@@ -13,7 +13,7 @@
 
 #include "files/journal.hpp"
 #include "files/store.hpp"
-#include "job/findings.hpp"
+#include "judge/findings.hpp"
 #include "support/build.hpp"
 #include "support/folder.hpp"
 

@@ -11,7 +11,7 @@
 #include "files/journal.hpp"
 #include "files/store.hpp"
 #include "files/unit_key.hpp"
-#include "job/findings.hpp"
+#include "judge/findings.hpp"
 #include "support/build.hpp"
 #include "support/folder.hpp"
 

@@ -113,6 +113,15 @@ TEST_CASE("a template larger than the paper is tiled, each sheet with its rules"
   }
 }
 
+TEST_CASE("a title with control characters and markup leaves the SVG and the DXF whole") {
+  Template t = drawing(0.080);
+  t.title = "a\x01\x0b<b>&\"z";
+  const std::string svg = template_svg(t);
+  for (const char c : svg) CHECK((static_cast<unsigned char>(c) >= 0x20 || c == '\n'));
+  CHECK(svg.find("&lt;b&gt;&amp;&quot;z") != std::string::npos);
+  for (const char c : template_dxf(t)) CHECK((static_cast<unsigned char>(c) >= 0x20 || c == '\n'));
+}
+
 TEST_CASE("templates as SVG and DXF, other endings and bad places are refused") {
   QTemporaryDir dir;
   const Template t = drawing(0.080);

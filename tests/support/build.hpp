@@ -3,8 +3,8 @@
 
 #include <random>
 
-#include "feel/conditions.hpp"
-#include "job/job.hpp"
+#include "document/job.hpp"
+#include "strip/conditions.hpp"
 
 namespace yoke::test {
 

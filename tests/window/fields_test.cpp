@@ -1,7 +1,7 @@
 // Every parameter can be entered in the window, by the mouse's fields and in any unit.
 #include <span>
 
-#include "job/relevance.hpp"
+#include "assembly/relevance.hpp"
 #include "proving/gates.hpp"
 #include "session/texts.hpp"
 #include "window/bench.hpp"

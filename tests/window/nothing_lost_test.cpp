@@ -147,6 +147,22 @@ TEST_CASE("unsaved work of a crash is offered in words: brought back, kept apart
   CHECK(b.told.size() == 1);
 }
 
+TEST_CASE("a journal that cannot be written stands in the title at once") {
+  Bench b;
+  const QString folder = b.dir.filePath("jobs");
+  REQUIRE(QDir().mkpath(folder));
+  REQUIRE(QFile::copy(demo(b.dir), folder + "/job.yoke"));
+  b.session.set_state_folder(demo(b.dir) + "/below-a-file");
+  REQUIRE(b.window->open_path(folder + "/job.yoke"));
+  REQUIRE(QDir().rename(folder, b.dir.filePath("unplugged")));
+  b.session.edit("note", [](Job& j) { j.notes = "not on any disk"; });
+  CHECK(QTest::qWaitFor([&] { return b.window->windowTitle().contains("not protected"); }, 5000));
+  CHECK(b.window->menuBar()->cornerWidget()->property("text").toString().contains("SAVE NOW"));
+  REQUIRE(QDir().rename(b.dir.filePath("unplugged"), folder));
+  b.session.edit("note", [](Job& j) { j.notes = "again"; });
+  CHECK(QTest::qWaitFor([&] { return !b.window->windowTitle().contains("not protected"); }, 5000));
+}
+
 TEST_CASE("unnamed work is offered beside whatever the start opens") {
   Bench b;
   QTemporaryDir state;

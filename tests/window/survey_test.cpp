@@ -3,7 +3,7 @@
 #include <QCheckBox>
 #include <QLineEdit>
 
-#include "job/relevance.hpp"
+#include "assembly/relevance.hpp"
 #include "window/bench.hpp"
 
 using namespace yoke;

@@ -2,7 +2,7 @@
 #include <QHBoxLayout>
 #include <QLocale>
 
-#include "job/assemble.hpp"
+#include "assembly/assemble.hpp"
 #include "paint/fit_pictures.hpp"
 #include "paint/sections.hpp"
 #include "rod/ends.hpp"

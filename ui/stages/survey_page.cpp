@@ -1,7 +1,7 @@
 #include <QButtonGroup>
 #include <QHBoxLayout>
 
-#include "job/relevance.hpp"
+#include "assembly/relevance.hpp"
 #include "session/curves.hpp"
 #include "session/texts.hpp"
 #include "ui/stages/pages.hpp"

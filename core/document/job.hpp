@@ -1,0 +1,195 @@
+// The job: one value. Copying is the snapshot, comparing is the dirty check.
+#pragma once
+
+#include <map>
+#include <optional>
+#include <string>
+#include <vector>
+
+#include "document/choices.hpp"
+#include "document/measured.hpp"
+
+namespace yoke {
+
+/// Which of the job's three systems: as found, as planned, as built.
+enum class Which { found, plan };
+
+/// A step of the procedure that was done.
+struct StepRecord {
+  bool done = false;
+  std::string date;  ///< ISO day, as the builder ticked it
+  std::string note;
+  Unread unread{};
+  bool operator==(const StepRecord&) const = default;
+};
+
+/// Bleeding of one wheel, or of the master on the bench ("bench").
+struct BleedRecord {
+  int strokes = 0;
+  int refills = 0;
+  int clear_strokes = 0;  ///< bubble-free strokes in a row, down and up
+  Unread unread{};
+  bool operator==(const BleedRecord&) const = default;
+};
+
+/// One reading of the pressed pedal.
+struct Reading {
+  double force_n = 0;
+  double travel_m = 0;
+  double force_doubt_n = 10;       ///< a bathroom scale read in a hurry
+  double travel_doubt_m = 0.0015;  ///< a tape
+  bool assist_alive = false;
+  bool second_apply = false;   ///< right after another press: clearances are taken up
+  bool hoses_clamped = false;  ///< flexible hoses clamped off: only the lines before them give
+  std::optional<double> pressure_pa = std::nullopt;  ///< a gauge in the line, where one is fitted
+  Unread unread{};
+  bool operator==(const Reading&) const = default;
+};
+
+/// Pad depths of presses in a row at the same push, and the sink under a steady foot.
+struct PumpTest {
+  std::optional<double> first_m;
+  std::optional<double> third_m;
+  std::optional<double> sink_m;  ///< pad sink while held
+  std::optional<double> hold_s;  ///< held for
+  Unread unread{};
+  bool operator==(const PumpTest&) const = default;
+};
+
+enum class GateState { open, passed, failed };
+struct GateRecord {
+  GateState state = GateState::open;
+  std::string date;
+  std::string note;
+  Unread unread{};
+  bool operator==(const GateRecord&) const = default;
+};
+
+/// What kind of thing a part is; decides which dimensions describe it.
+enum class PartKind { master, booster, slave, lever };
+
+/// Another unit that is thought about: its own values, laid over the plan's.
+struct Candidate {
+  std::string name;
+  std::string maker;
+  PartKind kind = PartKind::master;
+  Sheet sheet;
+  Unread unread{};
+  bool operator==(const Candidate&) const = default;
+};
+
+/// A later conversion that this one must not forget.
+enum class LaterKind {
+  front_discs,
+  rear_discs,
+  booster,
+  electric_drive,
+  axle_swap,
+  battery_move,
+  bigger_tyres
+};
+struct Later {
+  LaterKind what = LaterKind::front_discs;
+  std::string date;  ///< ISO day it is planned for; empty: some day
+  Unread unread{};
+  bool operator==(const Later&) const = default;
+};
+
+/// A box in the engine bay, for the room around the unit. x forward, y to the right, z up, from the
+/// middle of the mounting face.
+struct Box {
+  enum class Kind { unit, fixed, moving, hot };
+  std::string name;
+  Kind kind = Kind::fixed;
+  double x_m = 0, y_m = 0, z_m = 0;     ///< its middle
+  double dx_m = 0, dy_m = 0, dz_m = 0;  ///< whole lengths
+  double swing_m = 0;                   ///< how far it moves each way
+  Unread unread{};
+  bool operator==(const Box&) const = default;
+};
+
+/// A part that is waited for, and what was proved on it by hand.
+struct PartInHand {
+  std::string name;
+  std::string promised;  ///< ISO day; empty: not promised
+  bool here = false;
+  bool thread = false;       ///< its thread was screwed together by hand with its mate
+  bool seat = false;         ///< its seat was looked at against its mate
+  bool place = false;        ///< it was held where it goes
+  bool before_apart = true;  ///< needed before the car comes apart
+  std::string note;
+  Unread unread{};
+  bool operator==(const PartInHand&) const = default;
+};
+
+enum class JobState { in_work, proved, left_unsafe };
+
+struct Job {
+  std::string title;
+  std::string vehicle;  ///< the builder's own words
+  std::string notes;
+  JobState state = JobState::in_work;
+  Sheet found;
+  Sheet plan;
+  Sheet built;  ///< as-built measurements; where present they replace the planned value
+  std::map<std::string, StepRecord> steps;
+  std::map<std::string, BleedRecord> bleeding;
+  std::vector<Reading> readings;
+  std::vector<Reading> before;  ///< of the system as found, kept for comparison
+  std::vector<Candidate> candidates;
+  std::vector<Later> later;
+  std::vector<PartInHand> parts;
+  std::vector<Box> boxes;
+  PumpTest pump;
+  std::map<std::string, GateRecord> gates;
+  Unread unread{};
+  bool operator==(const Job&) const = default;
+};
+
+enum class Origin { measured, typical, unknown };
+
+/// A value as the computation uses it.
+struct Value {
+  Origin origin = Origin::unknown;
+  double si = 0;
+  double doubt_si = 0;
+  How how = How::unknown;
+  bool inherited = false;  ///< a plan that took the fitted system's value
+  bool as_built = false;
+  [[nodiscard]] bool known() const { return origin != Origin::unknown; }
+  /// The option of a choice; nothing while it is unknown. A choice is never compared with a number.
+  template <class Choice>
+  requires is_choice<Choice>
+  [[nodiscard]] std::optional<Choice> as() const {
+    return known() ? std::optional(static_cast<Choice>(static_cast<int>(si))) : std::nullopt;
+  }
+  template <class Choice>
+  requires is_choice<Choice>
+  [[nodiscard]] bool is(Choice wanted) const { return as<Choice>() == wanted; }
+};
+
+/// The value of a parameter: as built, planned, as found, typical, or unknown, in that order for a
+/// plan; as found, typical, unknown for the fitted system. What is said to be unknown falls back to
+/// the typical value where there is one, so that no figure is ever computed from an empty value.
+/// Typical values carry 20 %, an efficiency no more than its distance from 1.
+[[nodiscard]] Value value_of(const Job& job, Which which, Param param);
+
+/// Whether a system has this option of a choice that one parameter alone has.
+template <class Choice>
+[[nodiscard]] bool is(const Job& job, Which which, Choice wanted) {
+  return value_of(job, which, ParamOf<Choice>::value).is(wanted);
+}
+
+/// The same where several parameters are alike: both axles, both outlets, the wheels.
+template <class Choice>
+[[nodiscard]] bool is(const Job& job, Which which, Param p, Choice wanted) {
+  return value_of(job, which, p).is(wanted);
+}
+
+/// Where a value comes from, in words for the sheet: "calliper", "typical (common practice, …)".
+[[nodiscard]] std::string origin_words(const Job& job, Which which, Param param);
+
+/// "2026-05-31": a day that exists.
+[[nodiscard]] bool is_day(std::string_view text);
+
+}  // namespace yoke

@@ -1,0 +1,55 @@
+#include "document/measured.hpp"
+
+#include <algorithm>
+#include <cmath>
+
+namespace yoke {
+
+namespace {
+struct HowInfo {
+  How how;
+  std::string_view key;
+  std::string_view words;
+};
+constexpr HowInfo kHowTable[] = {
+    {How::unknown, "unknown", "unknown"}, {How::calliper, "calliper", "calliper"},
+    {How::rule, "rule", "rule"},          {How::tape, "tape", "tape"},
+    {How::maker, "maker", "maker"},       {How::estimate, "estimate", "guess"},
+    {How::stated, "stated", "known fact"}};
+}  // namespace
+
+std::string_view how_words(How how) {
+  return kHowTable[static_cast<size_t>(how)].words;
+}
+std::string_view how_key(How how) {
+  return kHowTable[static_cast<size_t>(how)].key;
+}
+
+std::optional<How> find_how(std::string_view key) {
+  for (const auto& h : kHowTable)
+    if (h.key == key || h.words == key) return h.how;
+  return std::nullopt;
+}
+
+double default_doubt_si(How how, Kind kind, double si) {
+  if (kind == Kind::choice || how == How::unknown || how == How::maker || how == How::stated)
+    return 0.0;
+  if (how == How::estimate) return std::abs(si) * 0.10;
+  if (kind == Kind::length || kind == Kind::pitch) {
+    if (how == How::calliper) return 0.05e-3;
+    if (how == How::rule) return 0.5e-3;
+    return 1.5e-3;
+  }
+  return std::abs(si) * 0.02;
+}
+
+double most_doubt_si(Param param) {
+  const ParamInfo& p = info(param);
+  return std::max({p.max_si - p.min_si, std::abs(p.max_si), std::abs(p.min_si)});
+}
+
+Measured measured(Param param, double si, How how) {
+  return {si, how, default_doubt_si(how, info(param).kind, si), {}};
+}
+
+}  // namespace yoke

@@ -1,0 +1,79 @@
+// A measured value is one type: the number, how it was measured, its doubt, a note; or unknown.
+#pragma once
+
+#include <array>
+#include <map>
+#include <optional>
+#include <string>
+#include <string_view>
+
+#include "document/choices.hpp"
+#include "document/params.hpp"
+
+namespace yoke {
+
+/// How a value came to be known.
+enum class How { unknown, calliper, rule, tape, maker, estimate, stated };
+inline constexpr How kHows[] = {How::unknown, How::calliper, How::rule,  How::tape,
+                                How::maker,   How::estimate, How::stated};
+
+[[nodiscard]] std::string_view how_words(How how);  ///< on screen
+[[nodiscard]] std::string_view how_key(How how);    ///< in files
+[[nodiscard]] std::optional<How> find_how(std::string_view key);
+
+/// Twice the standard uncertainty that goes with a way of measuring (common practice, no source):
+/// calliper 0.05 mm, rule 0.5 mm, tape 1.5 mm, estimate 10 %, typical 20 %. A maker's figure or a
+/// stated fact carries none; other kinds of quantity carry 2 % when measured.
+[[nodiscard]] double default_doubt_si(How how, Kind kind, double si);
+
+/// Members of a file that this version does not know, by their key, each as JSON text: they hang on
+/// the record they came with, move and go with it, and are written back.
+using Unread = std::map<std::string, std::string>;
+
+struct Measured {
+  double si = 0.0;         ///< SI, or the option index of a choice
+  How how = How::unknown;  ///< unknown: `si` says nothing
+  double doubt_si = 0.0;   ///< ±, twice the standard uncertainty
+  std::string note;
+  [[nodiscard]] bool known() const { return how != How::unknown; }
+  /// Of an unknown value the number says nothing.
+  bool operator==(const Measured& o) const {
+    return how == o.how && note == o.note && (!known() || (si == o.si && doubt_si == o.doubt_si));
+  }
+};
+
+/// The largest ± that still says anything: as wide as the parameter's whole range.
+[[nodiscard]] double most_doubt_si(Param param);
+
+/// A value with the doubt that goes with how it was measured.
+[[nodiscard]] Measured measured(Param param, double si, How how);
+
+/// An option that was stated.
+template <class Choice>
+requires is_choice<Choice>
+[[nodiscard]] Measured chosen(Choice option) {
+  return {static_cast<double>(option), How::stated, 0.0, {}};
+}
+
+/// All parameters of one system. An entry that is not there was never asked: in a plan it takes the
+/// fitted system's value; an entry that is there but unknown is unknown on purpose.
+class Sheet {
+ public:
+  [[nodiscard]] const std::optional<Measured>& at(Param p) const {
+    return values_[static_cast<size_t>(p)];
+  }
+  void set(Param p, Measured m) { values_[static_cast<size_t>(p)] = std::move(m); }
+  void clear(Param p) {
+    values_[static_cast<size_t>(p)].reset();
+    unread_of.erase(p);
+  }
+  bool operator==(const Sheet&) const = default;
+
+  Unread unread;                      ///< parameters of a newer writer, by id
+  std::map<Param, Unread> unread_of;  ///< further members of a value that is there
+
+ private:
+  std::array<std::optional<Measured>, kParamCount> values_;
+};
+
+}  // namespace yoke

@@ -1,0 +1,118 @@
+// The parameter table: each parameter is described once (id, words, kind, range, typical value,
+// source, help). Entry fields, validation, files, the command line and the docs all read it.
+#pragma once
+
+#include <cstddef>
+#include <optional>
+#include <span>
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "quantity/error.hpp"
+#include "quantity/quantity.hpp"
+
+namespace yoke {
+
+enum class Param : int {
+#define PARAM(name, ...) name,
+#include "document/params.def"
+#undef PARAM
+  count_
+};
+
+inline constexpr std::size_t kParamCount = static_cast<std::size_t>(Param::count_);
+
+enum class Group {
+  control,
+  assist,
+  supply,
+  master,
+  front,
+  rear,
+  lines,
+  circuit,
+  clutch,
+  vehicle,
+  target,
+  rod,
+  fit,      ///< bolting on, square to the pedal, how it hangs
+  unit,     ///< the unit on the bench: what another one is compared by
+  kit,      ///< a repair kit: found what is in it, plan what the kit holds
+  symptom,  ///< of the fitted system only, as are the next four
+  ageing,
+  gauge,
+  changed,
+  room
+};
+/// What a press depends on; the others describe, compare and judge.
+[[nodiscard]] constexpr bool pressed_by(Group g) {
+  return g < Group::target;
+}
+/// Asked of the fitted system only.
+[[nodiscard]] constexpr bool found_only(Group g) {
+  return g == Group::symptom || g == Group::ageing || g == Group::gauge || g == Group::changed ||
+         g == Group::room;
+}
+
+struct ParamOption {
+  std::string_view key;    ///< in files and on the command line
+  std::string_view words;  ///< on screen
+};
+
+struct ParamInfo {
+  Param param;
+  std::string_view id;
+  std::string_view words;
+  Group group;
+  Kind kind;
+  double min_si;
+  double max_si;
+  std::optional<double> typical_si;
+  int digits;     ///< decimals of the metric unit
+  bool inherits;  ///< a plan that says nothing takes the fitted system's value
+  std::vector<ParamOption> options;
+  std::string_view source;  ///< where the typical value comes from
+  std::string_view help;    ///< how to measure
+};
+
+enum class Axle { front, rear };
+enum class Wheel { front_left, front_right, rear_left, rear_right };
+inline constexpr Wheel kWheels[] = {Wheel::front_left, Wheel::front_right, Wheel::rear_left,
+                                    Wheel::rear_right};
+
+[[nodiscard]] const ParamInfo& info(Param param);
+[[nodiscard]] std::span<const ParamInfo> all_params();
+[[nodiscard]] std::optional<Param> find_param(std::string_view id);
+[[nodiscard]] std::string_view group_words(Group group);
+
+/// The same parameter of an axle: pass the front one.
+[[nodiscard]] constexpr Param of_axle(Param front, Axle axle) {
+  constexpr auto block =
+      static_cast<std::size_t>(Param::rear_kind) - static_cast<std::size_t>(Param::front_kind);
+  return axle == Axle::front ? front : static_cast<Param>(static_cast<std::size_t>(front) + block);
+}
+[[nodiscard]] constexpr Param circuit_of(Wheel wheel) {
+  return static_cast<Param>(static_cast<std::size_t>(Param::circuit_fl) +
+                            static_cast<std::size_t>(wheel));
+}
+[[nodiscard]] constexpr Axle axle_of(Wheel wheel) {
+  return wheel == Wheel::front_left || wheel == Wheel::front_right ? Axle::front : Axle::rear;
+}
+[[nodiscard]] std::string_view wheel_words(Wheel wheel);
+[[nodiscard]] std::string_view wheel_key(Wheel wheel);  ///< "fl", "fr", "rl", "rr"
+
+/// The allowed range in words, "8.00 mm to 60.00 mm", or the options of a choice.
+[[nodiscard]] std::string range_words(const ParamInfo& info, const Style& style);
+
+/// Checks that a value is finite and within the parameter's range.
+[[nodiscard]] Expected<double> check_range(Param param, double si, const Style& style = {});
+
+/// Reads a value for this parameter as a person writes it, and checks its range. Choices are read
+/// by key or by words.
+[[nodiscard]] Expected<double> parse_value(Param param, std::string_view text, const Style& style);
+
+/// Writes a value of this parameter in one unit, or the words of its option.
+[[nodiscard]] std::string format_value(Param param, double si, const Style& style);
+
+}  // namespace yoke

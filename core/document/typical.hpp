@@ -1,0 +1,14 @@
+// Typical values that depend on what is fitted: a hand lever, a clutch, a booster of another kind.
+#pragma once
+
+#include <optional>
+
+#include "document/job.hpp"
+
+namespace yoke {
+
+/// The typical value of a parameter for this very system, SI; nothing where only a measurement can
+/// tell. All are common practice without a source unless the table names one.
+[[nodiscard]] std::optional<double> typical_of(const Job& job, Which which, Param param);
+
+}  // namespace yoke

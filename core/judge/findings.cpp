@@ -1,0 +1,334 @@
+#include "judge/findings.hpp"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+
+#include "figures/figures.hpp"
+#include "fitting/envelope.hpp"
+#include "fitting/pattern.hpp"
+#include "plumbing/outlets.hpp"
+#include "proving/fit.hpp"
+#include "proving/gates.hpp"
+#include "rod/ends.hpp"
+#include "rod/rod.hpp"
+#include "sizing/changes.hpp"
+#include "sizing/relative.hpp"
+#include "survey/identity.hpp"
+#include "work/bleeding.hpp"
+#include "work/parts_gate.hpp"
+#include "work/steps.hpp"
+
+namespace yoke {
+
+namespace {
+
+void add(std::vector<Finding>& all, std::vector<Finding> more) {
+  all.insert(all.end(), std::make_move_iterator(more.begin()), std::make_move_iterator(more.end()));
+}
+
+const ConditionReport* report_of(const std::vector<ConditionReport>& strip, ConditionId id) {
+  for (const auto& c : strip)
+    if (c.id == id) return &c;
+  return nullptr;
+}
+
+std::vector<Finding> prove_findings(const Job& job) {
+  std::vector<Finding> f;
+  const Value bore = value_of(job, Which::plan, Param::master_bore);
+  if (const auto ratio = arm_ratio(job, Which::plan); bore.known() && ratio) {
+    const PumpReport p = pump_report(job.pump, Length{bore.si}, *ratio);
+    if (p.sinking)
+      f.push_back({Severity::hard, Stage::prove, "prove.sinking", p.words.back(),
+                   "no more than a tape can mistake, 2 mm a minute",
+                   "Look for a leak outside first; if all is dry, the master's cups pass fluid",
+                   "common practice, no source"});
+  }
+  for (const auto& [id, gate] : job.gates)
+    if (gate.state == GateState::failed)
+      f.push_back(
+          {Severity::hard, Stage::prove, "prove.gate_failed",
+           "A gate stands failed: " + id + (gate.note.empty() ? "" : " (" + gate.note + ")"),
+           "passed", "Put it right, then prove it again", "the builder"});
+  if (job.state == JobState::left_unsafe)
+    f.push_back({Severity::hard, Stage::record, "job.unsafe", "Marked: left unsafe, do not drive",
+                 "", "Finish and prove the job", "the builder"});
+  return f;
+}
+
+const char* failure_code(ConditionId id) {
+  switch (id) {
+    case ConditionId::assist_lost:
+      return "size.no_assist";
+    case ConditionId::first_lost:
+    case ConditionId::second_lost:
+      return "size.failed_circuit";
+    case ConditionId::plan:
+      return "size.plan";
+    case ConditionId::hot:
+      return "size.hot";
+    case ConditionId::air_left:
+      return "size.air_left";
+    case ConditionId::found:
+      break;
+  }
+  return "size.found";
+}
+
+}  // namespace
+
+std::vector<Finding> survey_findings(const Job& job) {
+  std::vector<Finding> f;
+  for (const Which which : {Which::found, Which::plan}) {
+    const Assembly a = assemble(job, which);
+    const std::string who = which == Which::found ? "As found: " : "Plan: ";
+    if (!a.missing_system.empty())
+      f.push_back({Severity::warning, Stage::survey, "survey.missing",
+                   who + param_list(a.missing_system) + " not known", "needed for any force",
+                   "Measure it, or leave it: two bores and two ratios already say how much harder "
+                   "and shorter",
+                   ""});
+    for (const Error& e : a.impossible)
+      f.push_back({Severity::hard, Stage::survey, "survey.impossible", who + e.reason, e.range,
+                   e.remedy, "geometry"});
+  }
+  if (const Assembly plan = assemble(job, Which::plan);
+      plan.system && !plan.system->strokes_known && plan.missing_brakes.empty())
+    f.push_back(
+        {Severity::warning, Stage::survey, "survey.strokes_unknown",
+         "Plan: piston strokes not known, so the end of the bore is not checked",
+         "both strokes measured",
+         "Push each piston to its end with a rod and measure; reserve counts to the floor only",
+         ""});
+  const Value pin = value_of(job, Which::plan, Param::control_pin_arm);
+  if (pin.known() && pin.si > 0 && pin.doubt_si / pin.si > 0.03)
+    f.push_back({Severity::note, Stage::survey, "survey.pin_doubt",
+                 fmt::format("Pivot to pin is known to ±{:.1f} mm only: ±{:.0f} % of every force",
+                             pin.doubt_si * 1e3, pin.doubt_si / pin.si * 100),
+                 "±3 %", "Measure the short arm with a calliper", "first-order propagation"});
+  if (value_of(job, Which::plan, Param::master_bore).inherited)
+    f.push_back({Severity::note, Stage::size, "size.bore_kept", "The plan keeps the fitted bore",
+                 "", "Choose a cell of the map to change it", ""});
+  return f;
+}
+
+std::vector<Finding> choice_findings(const Job& job, const std::vector<ConditionReport>& strip) {
+  std::vector<Finding> f;
+  const Values found = resolve(job, Which::found);
+  const Values plan = resolve(job, Which::plan);
+  const bool clutch = works_clutch(plan);
+  const char* source = "common practice, no source";
+  const auto tell = [&](const std::vector<Consequence>& list, Stage stage) {
+    for (const Consequence& c : list)
+      if (c.severity != Severity::note)
+        f.push_back({c.severity, stage, c.code, c.what, "", c.remedy, source});
+  };
+  tell(ageing_consequences(found), Stage::survey);
+  tell(upstream_consequences(found), Stage::survey);
+  if (!clutch) {
+    tell(identify(job, found, report_of(strip, ConditionId::found)).wrong, Stage::survey);
+    tell(residual_rules(plan), Stage::size);
+  }
+  for (const Concealed& c : concealed_faults(found, plan).faults)
+    if (c.hidden_m() >= 3e-3)
+      f.push_back({Severity::warning, Stage::size, "size.concealed",
+                   fmt::format("An unsolved fault is only concealed: {} eats {:.0f} mm now and "
+                               "{:.0f} mm with the plan",
+                               c.fault, c.before_m * 1e3, c.after_m * 1e3),
+                   "the cause found and cured", "Cure it first; see the causes in Survey", source});
+  const PlainBore plain = plain_for_take_up(strip_inputs(found, plan));
+  if (plain.applies && plain.because.empty() && plain.calipers_too)
+    f.push_back({Severity::warning, Stage::size, "size.plain_bore",
+                 fmt::format("Plain master in place of a take-up one: {:.0f} mm more travel",
+                             plain.extra_m * 1e3),
+                 "calipers that run close", "Change the calipers too, or keep the take-up master",
+                 source});
+  for (const Later& l : job.later)
+    for (const Consequence& c : later_consequences(l.what, plan))
+      if (c.severity != Severity::note)
+        f.push_back({Severity::note, Stage::size, c.code,
+                     std::string(later_words(l.what)) +
+                         (l.date.empty() ? ", some day: " : ", " + l.date + ": ") + c.what,
+                     "", c.remedy, source});
+  if (const PartsGate g = parts_gate(job, ""); !g.may_start)
+    f.push_back({Severity::warning, Stage::install, "install.parts", g.sentence,
+                 "every part needed first proved by hand",
+                 "Try thread and seat on the real part; see Size, Later and parts", source});
+  return f;
+}
+
+std::vector<Finding> fit_findings(const Job& job, const RodReport& rod) {
+  std::vector<Finding> f = pattern_report(job).findings;
+  for (const BoxGap& g : box_gaps(job.boxes))
+    if (!g.enough)
+      f.push_back({Severity::warning, Stage::fit, "fit.gap",
+                   fmt::format("{} stands {:.0f} mm from {}", job.boxes[g.a].name, g.gap_m * 1e3,
+                               job.boxes[g.b].name),
+                   fmt::format("{:.0f} mm", g.wanted_m * 1e3), "Move it, or shield what is hot",
+                   "common practice, no source"});
+  const Values plan = resolve(job, Which::plan);
+  add(f, ends_report(job, rod).findings);
+  if (has_assist(job, Which::plan)) add(f, output_gap(plan).findings);
+  add(f, heights_report(job, rod).findings);
+  add(f, retained_report(job).findings);
+  add(f, return_findings(plan));
+  return f;
+}
+
+std::vector<Finding> strip_findings(const Job& job, const std::vector<ConditionReport>& strip) {
+  std::vector<Finding> f;
+  for (const auto& c : strip) {
+    if (c.verdict != Verdict::fail || c.id == ConditionId::found) continue;
+    // A plan short of its comfort wishes is a warning; one that cannot stop the car is hard.
+    const bool hard = c.id == ConditionId::first_lost || c.id == ConditionId::second_lost ||
+                      c.id == ConditionId::assist_lost || (c.target && !c.target->reached);
+    f.push_back({hard ? Severity::hard : Severity::warning, Stage::size, failure_code(c.id),
+                 c.title + ": " + c.reason, "the limits under Size",
+                 "Change bore, ratio or assist; the map shows which cells pass", ""});
+    if (c.id == ConditionId::plan && c.target &&
+        c.target->reserve_share < limits_of(job).reserve_share)
+      f.push_back(
+          {Severity::hard, Stage::size, "size.reserve",
+           fmt::format("plan: {:.0f} % of the pad's travel is left", c.target->reserve_share * 100),
+           fmt::format("{:.0f} %", limits_of(job).reserve_share * 100),
+           "A larger bore or a smaller ratio", "common practice, no source"});
+  }
+  return f;
+}
+
+std::vector<Finding> find_all(const Job& job, const std::vector<ConditionReport>& strip) {
+  std::vector<Finding> all = survey_findings(job);
+  add(all, strip_findings(job, strip));
+  add(all, choice_findings(job, strip));
+  add(all, angle_report(job, Which::plan).findings);
+  const RodReport rod = rod_report(job);
+  add(all, rod.findings);
+  add(all, fit_findings(job, rod));
+  add(all, outlet_report(job, Which::plan).findings);
+  add(all, prove_findings(job));
+  add(all, figure_findings(job));
+  // "Proved" was said of another state of the job: an edit since then can undo it.
+  if (job.state == JobState::proved)
+    if (const auto ok = may_be_proved(gates_of(job, strip, all)); !ok)
+      all.push_back({Severity::hard, Stage::record, "record.lapsed",
+                     "Marked proved, but that no longer holds: " + ok.error().reason,
+                     ok.error().range, "Pass the gates again; do not drive until then", ""});
+  return all;
+}
+
+bool proved_now(const Job& job, const std::vector<Finding>& findings) {
+  return job.state == JobState::proved &&
+         std::none_of(findings.begin(), findings.end(),
+                      [](const Finding& f) { return f.code == "record.lapsed"; });
+}
+
+bool any_hard(const std::vector<Finding>& findings) {
+  return std::any_of(findings.begin(), findings.end(),
+                     [](const Finding& f) { return f.severity == Severity::hard; });
+}
+
+namespace {
+
+std::string survey_status(const Job& job) {
+  const Assembly a = assemble(job, Which::found);
+  std::vector<Param> missing = a.missing_system;
+  if (missing.empty()) missing = a.missing_brakes;
+  if (missing.empty()) missing = a.missing_vehicle;
+  if (!missing.empty()) return param_list({missing.front()}) + " unknown";
+  const Value pin = value_of(job, Which::plan, Param::control_pin_arm);
+  if (pin.how == How::estimate) return "pin radius is a guess";
+  return "all that is needed is known";
+}
+
+std::string size_status(const Job& job, const std::vector<ConditionReport>& strip) {
+  const auto* plan = report_of(strip, ConditionId::plan);
+  if (plan && plan->target && plan->verdict == Verdict::pass) {
+    const auto failing = std::count_if(strip.begin(), strip.end(), [](const auto& c) {
+      return c.verdict == Verdict::fail && c.id != ConditionId::found;
+    });
+    if (failing == 0) return "passes in all conditions";
+    return std::to_string(failing) + (failing == 1 ? " condition fails" : " conditions fail");
+  }
+  if (plan && plan->target) return "plan " + plan->reason;
+  const Values found = resolve(job, Which::found);
+  const Values planned = resolve(job, Which::plan);
+  const Length none{0.0};
+  const auto rel =
+      relative(equivalent_bore(found).value_or(none), equivalent_bore(planned).value_or(none),
+               arm_ratio(found).value_or(0.0), arm_ratio(planned).value_or(0.0));
+  if (rel)
+    return fmt::format("force ×{:.2f}, travel ×{:.2f}", rel->force_factor, rel->travel_factor);
+  return "two bores and two ratios needed";
+}
+
+std::string bleed_status(const Job& job) {
+  const BleedPlan plan = bleed_plan(job);
+  if (plan.clutch) {
+    const auto it = job.bleeding.find("slave");
+    const bool clear = it != job.bleeding.end() && it->second.clear_strokes >= kClearStrokes;
+    return clear ? "line bled" : "line to bleed";
+  }
+  if (!plan.missing.empty()) return param_list({plan.missing.front()}) + " unknown";
+  int done = 0;
+  for (const auto& w : plan.wheels) {
+    const auto it = job.bleeding.find(std::string(wheel_key(w.wheel)));
+    if (it != job.bleeding.end() && it->second.clear_strokes >= kClearStrokes) ++done;
+  }
+  return fmt::format("{} of 4 corners done", done);
+}
+
+std::string install_status(const Job& job) {
+  const auto steps = install_steps(job);
+  size_t done = 0;
+  for (const auto& s : steps)
+    if (const auto it = job.steps.find(s.id); it != job.steps.end() && it->second.done) ++done;
+  return fmt::format("{} of {} steps done", done, steps.size());
+}
+
+}  // namespace
+
+std::string stage_status(const Job& job, Stage stage, const std::vector<ConditionReport>& strip,
+                         const std::vector<Finding>& findings) {
+  switch (stage) {
+    case Stage::survey:
+      return survey_status(job);
+    case Stage::size:
+      return size_status(job, strip);
+    case Stage::fit: {
+      const AngleReport r = angle_report(job, Which::plan);
+      if (!r.missing.empty()) return param_list({r.missing.front()}) + " unknown";
+      if (r.points.empty()) return "geometry impossible";
+      return fmt::format("rod up to {:.1f}° off", r.largest_rad * 180 / kPi);
+    }
+    case Stage::rod:
+      return rod_status(rod_report(job));
+    case Stage::plumb: {
+      if (value_of(job, Which::plan, Param::control_use).is(choice::ControlUse::clutch))
+        return "one line";
+      const OutletReport r = outlet_report(job, Which::plan);
+      for (const auto& f : r.findings)
+        if (f.severity == Severity::hard)
+          return f.code == "plumb.crossed" ? "outlets crossed" : "no separation";
+      if (!r.untraced.empty()) return fmt::format("{} of 4 wheels traced", 4 - r.untraced.size());
+      return "outlets as intended";
+    }
+    case Stage::install:
+      return install_status(job);
+    case Stage::bleed:
+      return bleed_status(job);
+    case Stage::prove: {
+      const auto gates = gates_of(job, strip, findings);
+      const auto passed = std::count_if(gates.begin(), gates.end(),
+                                        [](const Gate& g) { return g.state == GateState::passed; });
+      return fmt::format("{} of {} gates passed", passed, gates.size());
+    }
+    case Stage::record:
+      if (job.state == JobState::proved)
+        return proved_now(job, findings) ? "proved" : "PROVED NO LONGER";
+      if (job.state == JobState::left_unsafe) return "LEFT UNSAFE";
+      return any_hard(findings) ? "open hard points" : "in work";
+  }
+  return "";
+}
+
+}  // namespace yoke
