@@ -66,7 +66,8 @@ void sweep_of_18_bores_61_ratios_3_assists(benchmark::State& state) {
     if (b.inch && q.bores_m.size() < 18) q.bores_m.push_back(b.bore_m);
   for (int i = 0; i < 61; ++i) q.ratios.push_back(3.0 + 0.1 * i);
   Booster small = test::booster(50e3, 0.178);
-  q.assists.push_back({"vacuum, 7 in", choice::AssistKind::vacuum, small, std::nullopt, std::nullopt});
+  q.assists.push_back(
+      {"vacuum, 7 in", choice::AssistKind::vacuum, small, std::nullopt, std::nullopt});
   q.threads = static_cast<unsigned>(state.range(0));
   for (auto _ : state) benchmark::DoNotOptimize(sweep(job, q));
   state.counters["cells"] =

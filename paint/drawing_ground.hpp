@@ -1,5 +1,5 @@
-// What the drawings in section and from above share: the ground with its title, a word where something is
-// missing, and lengths as the job shows them.
+// What the drawings in section and from above share: the ground with its title, a word where
+// something is missing, and lengths as the job shows them.
 #pragma once
 
 #include "paint/picture.hpp"
