@@ -12,7 +12,8 @@ namespace {
 
 const std::filesystem::path& folder() {
   static const std::filesystem::path path = [] {
-    std::string name = (std::filesystem::temp_directory_path() / "yoke-fuzz-XXXXXX").string();
+    std::string name =
+        (std::filesystem::temp_directory_path() / "yoke-fuzz-").string() + std::string(6, 'X');
     return std::filesystem::path(mkdtemp(name.data()));
   }();
   return path;

@@ -259,28 +259,6 @@ std::optional<Vehicle> read_vehicle(const Values& v, Assembly& a) {
 
 }  // namespace
 
-std::optional<Outlet> outlet_of(const Values& v, Wheel wheel) {
-  const Value& o = v.at(circuit_of(wheel));
-  if (!o.known()) return std::nullopt;
-  return o.is(choice::WheelOutlet::n1) ? Outlet::first : Outlet::second;
-}
-
-std::optional<Length> equivalent_bore(const Values& v) {
-  if (!v.known(Param::master_bore)) return std::nullopt;
-  const Length bore{v.si(Param::master_bore)};
-  if (works_clutch(v) || !v.is(choice::MasterKind::twin)) return bore;
-  const double a = v.si(Param::master_bar_a);
-  const double b = v.si(Param::master_bar_b);
-  if (a <= 0 || b <= 0) return std::nullopt;
-  return bore * std::sqrt((a + b) / b);
-}
-
-std::optional<Outlet> outlet_of(const Job& job, Which which, Wheel wheel) {
-  const Value v = value_of(job, which, circuit_of(wheel));
-  if (!v.known()) return std::nullopt;
-  return v.is(choice::WheelOutlet::n1) ? Outlet::first : Outlet::second;
-}
-
 namespace {
 
 void read_valves(const Values& v, System& s, Assembly& a) {
@@ -364,58 +342,6 @@ Assembly assemble(const Values& v) {
 
 Assembly assemble(const Job& job, Which which) {
   return assemble(resolve(job, which));
-}
-
-std::optional<double> arm_ratio(const Job& job, Which which) {
-  return arm_ratio(resolve(job, which));
-}
-
-namespace {
-bool is_clutch(const Job& job, Which which) {
-  return value_of(job, which, Param::control_use).is(choice::ControlUse::clutch);
-}
-}  // namespace
-
-bool has_assist(const Job& job, Which which) {
-  if (is_clutch(job, which)) return false;
-  const Value v = value_of(job, which, Param::assist_kind);
-  return v.known() && !v.is(choice::AssistKind::none);
-}
-
-bool has_two_circuits(const Job& job, Which which) {
-  if (is_clutch(job, which)) return false;
-  const Value v = value_of(job, which, Param::master_kind);
-  return v.known() && !v.is(choice::MasterKind::single);
-}
-
-std::optional<Error> new_impossibility(const Job& before, const Job& after) {
-  for (const Which w : {Which::found, Which::plan}) {
-    const auto old = assemble(before, w).impossible;
-    for (const Error& e : assemble(after, w).impossible)
-      if (std::none_of(old.begin(), old.end(),
-                       [&](const Error& o) { return o.reason == e.reason; }))
-        return e;
-  }
-  return std::nullopt;
-}
-
-std::string param_list(const std::vector<Param>& params) {
-  std::string list;
-  constexpr size_t kNamed = 4;
-  for (size_t i = 0; i < params.size() && i < kNamed; ++i) {
-    std::string words{info(params[i]).words};
-    if (info(params[i]).group != Group::master || words != "Bore")
-      words[0] = static_cast<char>(words[0] >= 'A' && words[0] <= 'Z' ? words[0] + 32 : words[0]);
-    else
-      words = "bore of the master";
-    list += (list.empty() ? "" : ", ") + words;
-  }
-  if (params.size() > kNamed) list += " and " + std::to_string(params.size() - kNamed) + " more";
-  return list;
-}
-
-std::string cannot_say(const std::vector<Param>& missing) {
-  return "Cannot say yet: " + param_list(missing) + " not known";
 }
 
 }  // namespace yoke
