@@ -2,26 +2,17 @@
 // source, help). Entry fields, validation, files, the command line and the docs all read it.
 #pragma once
 
-#include <cstddef>
 #include <optional>
 #include <span>
 #include <string>
 #include <string_view>
 #include <vector>
 
+#include "document/param_ids.hpp"
 #include "quantity/error.hpp"
 #include "quantity/quantity.hpp"
 
 namespace yoke {
-
-enum class Param : int {
-#define PARAM(name, ...) name,
-#include "document/params.def"
-#undef PARAM
-  count_
-};
-
-inline constexpr std::size_t kParamCount = static_cast<std::size_t>(Param::count_);
 
 enum class Group {
   control,

@@ -186,7 +186,7 @@ TEST_CASE(
                             !qobject_cast<QAbstractButton*>(w)->text().isEmpty();
         const bool inner =
             w->objectName().startsWith("qt_") ||
-            qobject_cast<QLineEdit*>(w) && qobject_cast<QComboBox*>(w->parentWidget());
+            (qobject_cast<QLineEdit*>(w) && qobject_cast<QComboBox*>(w->parentWidget()));
         INFO(w->metaObject()->className()
              << " " << w->objectName().toStdString() << " on stage " << int(s));
         if (!inner && !button) CHECK_FALSE(w->accessibleName().isEmpty());

@@ -1,5 +1,7 @@
-// Writes document/choices.hpp from the parameter table: one enum for each kind of choice, so that
-// no code compares a choice with a number. Run by the build; not part of the library.
+// Writes two headers from the parameter table: document/param_ids.hpp, the ids alone, and
+// document/choices.hpp, one enum for each kind of choice, so that no code compares a choice with a
+// number. Run by the build; not part of the library. What they hold does not change with a range, a
+// word or a typical value, so such a change compiles the table alone.
 #include <cstdio>
 #include <map>
 #include <string>
@@ -80,9 +82,18 @@ std::vector<std::string> enumerators(std::string_view options) {
   return list;
 }
 
-}  // namespace
+void write_ids() {
+  std::puts(
+      "// Made by the build from document/params.def: not edited by hand.\n#pragma once\n\n"
+      "#include <cstddef>\n\nnamespace yoke {\n\nenum class Param : int {");
+  for (const Row& r : kRows) std::printf("  %s,\n", r.name.c_str());
+  std::puts(
+      "  count_\n};\n\n"
+      "inline constexpr std::size_t kParamCount = static_cast<std::size_t>(Param::count_);\n\n"
+      "}  // namespace yoke");
+}
 
-int main() {
+void write_choices() {
   struct Family {
     std::string options;
     std::vector<std::string> members;
@@ -127,4 +138,18 @@ int main() {
           type.c_str(), families[name].members[0].c_str());
   }
   std::puts("\n}  // namespace yoke");
+}
+
+}  // namespace
+
+/// "ids" or "choices", to standard output.
+int main(int argc, char** argv) {
+  const std::string_view what = argc == 2 ? argv[1] : "";
+  if (what == "ids")
+    write_ids();
+  else if (what == "choices")
+    write_choices();
+  else
+    return 2;
+  return std::fflush(stdout) == 0 ? 0 : 1;
 }
