@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "files/disk.hpp"
 #include "files/json_parse.hpp"
 #include "files/record_io.hpp"
 #include "files/unit_key.hpp"
@@ -146,7 +147,11 @@ json write_values(const Sheet& sheet) {
   return o;
 }
 
-std::string write_job(const Job& job) {
+namespace {
+
+constexpr const char* kStanding = "when_saved";
+
+json job_as_json(const Job& job) {
   json root = json::object();
   RecordWriter<Job> top(root, job);
   describe(top, Tag<Job>{});
@@ -165,7 +170,40 @@ std::string write_job(const Job& job) {
   });
   root["pump"] = write_record(job.pump);
   give_back(root, job.unread);
+  return root;
+}
+
+std::string as_text(const json& root) {
   return root.dump(1, ' ', false, json::error_handler_t::replace) + "\n";
+}
+
+/// Tells one job from another: findings belong to the job they were found in.
+std::string mark_of(const json& job) {
+  return fmt::format("{:016x}", fnv1a(as_text(job)));
+}
+
+}  // namespace
+
+std::string write_job(const Job& job, const std::optional<Standing>& standing) {
+  json root = job_as_json(job);
+  if (standing)
+    root[kStanding] = {{"hard_findings", standing->hard_findings}, {"of", mark_of(root)}};
+  return as_text(root);
+}
+
+std::optional<Standing> read_standing(std::string_view text, const Job& job) {
+  const auto root = parse_json(text, {"job", kMostFileBytes, kMostValues, kMostDepth});
+  if (!root || !root->is_object()) return std::nullopt;
+  const auto it = root->find(kStanding);
+  if (it == root->end() || !it->is_object()) return std::nullopt;
+  const auto count = it->find("hard_findings");
+  const auto of = it->find("of");
+  if (count == it->end() || !count->is_number_integer() || of == it->end() || !of->is_string() ||
+      *of != mark_of(job_as_json(job)))
+    return std::nullopt;
+  const auto n = count->get<std::int64_t>();
+  if (n < 0 || n > static_cast<std::int64_t>(kMostValues)) return std::nullopt;
+  return Standing{static_cast<int>(n)};
 }
 
 Expected<Job> read_job(std::string_view text) {
@@ -183,7 +221,8 @@ Expected<Job> read_job(std::string_view text) {
   });
   each_map([&](const char* name, const char*, auto) { top.also_known(name); });
   each_list([&](const char* name, const char*, auto, size_t, Empty) { top.also_known(name); });
-  for (const char* name : {"format", "version", "minimum_reader", "pump"}) top.also_known(name);
+  for (const char* name : {"format", "version", "minimum_reader", "pump", kStanding})
+    top.also_known(name);
   if (c.ok()) read_maps(c, job, *root);
   if (c.ok()) read_lists(c, job, *root);
   if (const json* o = c.object(*root, "pump")) job.pump = read_record<PumpTest>(c, *o, "pump.");

@@ -105,6 +105,8 @@ json job_properties() {
   all["pump"] = object(properties_of<PumpTest>());
   all["format"] = {{"const", "yoke-job"}};
   all["version"] = {{"type", "integer"}, {"minimum", 1}};
+  all["when_saved"] = object({{"hard_findings", {{"type", "integer"}, {"minimum", 0}}},
+                              {"of", {{"type", "string"}, {"pattern", "^[0-9a-f]{16}$"}}}});
   all["minimum_reader"] = {{"type", "integer"}, {"minimum", 1}};
   return all;
 }

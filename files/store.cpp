@@ -3,7 +3,6 @@
 #include <algorithm>
 #include <system_error>
 
-#include "judge/findings.hpp"
 #include "quantity/text.hpp"
 
 namespace yoke {
@@ -53,7 +52,7 @@ Expected<FileStamp> save_job(const fs::path& path, const Job& job, const SaveRul
     return fail({"file", "", "", "What was written does not read back as the same job",
                  "The job was not saved; the file is as it was"});
   };
-  return write_safely(path, write_job(job), how);
+  return write_safely(path, write_job(job, rules.standing), how);
 }
 
 std::vector<JobEntry> list_jobs(const fs::path& folder) {
@@ -65,13 +64,16 @@ std::vector<JobEntry> list_jobs(const fs::path& folder) {
     if (it->path().extension() != ".yoke") continue;
     JobEntry e;
     e.path = it->path();
-    if (const auto opened = open_job(it->path())) {
-      e.title = opened->job.title;
-      e.vehicle = opened->job.vehicle;
-      e.state = opened->job.state;
-      e.hard_findings = any_hard(find_all(opened->job, foot_strip(opened->job, 8)));
+    const auto text = read_file(it->path(), kMostFileBytes);
+    const auto job = text ? read_job(*text) : fail(text.error());
+    if (job) {
+      e.title = job->title;
+      e.vehicle = job->vehicle;
+      e.state = job->state;
+      if (const auto standing = read_standing(*text, *job))
+        e.hard_findings = standing->hard_findings;
     } else {
-      e.error = opened.error().reason;
+      e.error = job.error().reason;
     }
     list.push_back(std::move(e));
   }

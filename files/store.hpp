@@ -22,6 +22,8 @@ struct SaveRules {
   /// What the file should still hold; nothing: do not ask.
   std::optional<FileStamp> expected;
   bool into_read_only = false;
+  /// What was found in the job, for the list of its folder.
+  std::optional<Standing> standing{};
 };
 /// Saves a job; keeps the last three versions. What could not be read again is not saved: the bytes
 /// on the disk are read back and compared with the job before they take the file's place.
@@ -34,10 +36,11 @@ struct JobEntry {
   std::string title;
   std::string vehicle;
   JobState state = JobState::in_work;
-  bool hard_findings = false;
-  std::string error;  ///< not readable: why
+  std::optional<int> hard_findings;  ///< when it was saved; nothing: the file does not say
+  std::string error;                 ///< not readable: why
 };
-/// Job files of a folder (not below it), sorted by name, at most 1000.
+/// Job files of a folder (not below it), sorted by name, at most 1000. What the files say
+/// themselves: nothing is computed.
 [[nodiscard]] std::vector<JobEntry> list_jobs(const std::filesystem::path& folder);
 
 }  // namespace yoke

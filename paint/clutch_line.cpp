@@ -3,7 +3,6 @@
 #include <QPainterPath>
 #include <cmath>
 
-#include "assembly/assemble_clutch.hpp"
 #include "paint/master_line.hpp"
 #include "paint/theme.hpp"
 #include "paint/words.hpp"
@@ -113,9 +112,8 @@ std::vector<Station> clutch_stations(const LineInput& in) {
        n(f.rod_travel_m, Kind::length, 1)},
       {QStringLiteral("master"), n(f.pressure_pa, Kind::pressure, 2),
        n(f.stroke_m, Kind::length, 1)}};
-  const ClutchAssembly a = assemble_clutch(resolve(in.job, in.which));
-  if (!a.system) return list;
-  const ClutchUnit& u = a.system->unit;
+  if (!in.clutch) return list;
+  const ClutchUnit& u = *in.clutch;
   const LineGeometry g = line_geometry(in);
   const double slave_n = f.pressure_pa * u.area.value() * u.efficiency;
   const double bearing_m = std::max(0.0, g.slave.travel * 1e-3 / u.fork - u.gap.value());

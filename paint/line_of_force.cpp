@@ -214,7 +214,7 @@ std::vector<Station> stations_of(const LineInput& in) {
     return clutch_stations(in);
   const FeelPoint& f = *in.point;
   const auto n = [&](double v, Kind k, int d) { return q(format_quantity(v, k, d, in.style)); };
-  const bool vehicle = assemble(in.job, in.which).missing_vehicle.empty();
+  const bool vehicle = in.vehicle_known;
   return {
       {QStringLiteral("pad"), n(f.pad_force_n, Kind::force, 0), n(f.pad_travel_m, Kind::length, 1)},
       {QStringLiteral("rod"), n(f.input_force_n, Kind::force, 0),

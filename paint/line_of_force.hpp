@@ -4,6 +4,7 @@
 
 #include <optional>
 
+#include "clutch/clutch.hpp"
 #include "paint/picture.hpp"
 #include "strip/conditions.hpp"
 
@@ -12,9 +13,11 @@ namespace yoke {
 struct LineInput {
   Job job;
   Which which = Which::plan;
-  QString title;                   ///< the shown condition
-  std::optional<FeelPoint> point;  ///< the pressed state; absent: nothing can be computed
-  QString cannot;                  ///< why, when absent
+  QString title;                     ///< the shown condition
+  std::optional<FeelPoint> point;    ///< the pressed state; absent: nothing can be computed
+  QString cannot;                    ///< why, when absent
+  bool vehicle_known = false;        ///< deceleration can be said
+  std::optional<ClutchUnit> clutch;  ///< of a clutch that is known
   Style style;
   std::optional<Group> focus;     ///< the group whose dimensions are all scribed
   std::optional<Param> selected;  ///< the callout the keyboard stands on

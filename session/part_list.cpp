@@ -7,6 +7,10 @@
 #include "files/disk.hpp"
 #include "session/texts.hpp"
 
+static void load_resources() {
+  Q_INIT_RESOURCE(yoke_parts);
+}
+
 namespace yoke {
 
 namespace {
@@ -16,6 +20,7 @@ Expected<Catalogue> read_parts(const QString& path) {
     const auto text = read_file(path.toStdString(), kMostCatalogueBytes, "catalogue");
     return text ? read_catalogue(*text) : Expected<Catalogue>(fail(text.error()));
   }
+  load_resources();
   QFile shipped(QStringLiteral(":/catalogue/parts.csv"));
   if (!shipped.open(QIODevice::ReadOnly))
     return fail({"file", "", "", "The shipped catalogue is not there",

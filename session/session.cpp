@@ -213,10 +213,16 @@ void Session::settle(const FileStamp& stamp) {
   emit saved();
 }
 
+Standing Session::standing() const {
+  return {static_cast<int>(std::count_if(findings_.begin(), findings_.end(), [](const Finding& f) {
+    return f.severity == Severity::hard;
+  }))};
+}
+
 Expected<bool> Session::save(bool into_read_only) {
   if (path_.empty())
     return fail({"file", "", "", "The job has no file yet", "Save it under a name"});
-  const auto stamp = save_job(path_, job_, {stamp_, into_read_only});
+  const auto stamp = save_job(path_, job_, {stamp_, into_read_only, standing()});
   if (!stamp) return fail(stamp.error());
   settle(*stamp);
   return true;
@@ -224,7 +230,7 @@ Expected<bool> Session::save(bool into_read_only) {
 
 Expected<bool> Session::save_as(const QString& path, bool into_read_only) {
   const std::filesystem::path file = path.toStdString();
-  const auto stamp = save_job(file, job_, {std::nullopt, into_read_only});
+  const auto stamp = save_job(file, job_, {std::nullopt, into_read_only, standing()});
   if (!stamp) return fail(stamp.error());
   journal_.drop();
   path_ = file;

@@ -132,6 +132,7 @@ class Session : public QObject {
   bool worked_on_elsewhere_ = false;
   Style style_;
   std::vector<ConditionReport> strip_;
+  [[nodiscard]] Standing standing() const;
   std::vector<Finding> findings_;
   /// What a map was computed from, the plan's own place in it left out.
   struct MapKey {

@@ -7,21 +7,6 @@
 
 namespace yoke {
 
-LineInput line_input(const Session& s) {
-  LineInput in;
-  in.job = s.job();
-  in.which = which_of(s.shown());
-  const ConditionReport& report = s.shown_report();
-  in.title = QStringLiteral("Shown: ") + text_of(report.title);
-  in.point = s.pressed_point();
-  in.cannot = text_of(report.reason);
-  if (!in.point && report.effort_only_n)
-    in.cannot += QStringLiteral(". Effort at the wanted pressure: ") +
-                 full_text(*report.effort_only_n, Kind::force, 0, s.style());
-  in.style = s.style();
-  return in;
-}
-
 LineView::LineView(Session& session, bool folded, QWidget* parent)
     : PictureView(folded ? tr("Stations from pad to car") : tr("Line of force"), parent),
       session_(session) {

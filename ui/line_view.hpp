@@ -2,14 +2,12 @@
 #pragma once
 
 #include "document/params.hpp"
-#include "paint/line_of_force.hpp"
+#include "session/line_state.hpp"
 #include "session/session.hpp"
 #include "ui/callout_editor.hpp"
 #include "ui/picture_view.hpp"
 
 namespace yoke {
-
-[[nodiscard]] LineInput line_input(const Session& session);
 
 class LineView : public PictureView {
   Q_OBJECT

@@ -114,11 +114,56 @@ TEST_CASE("a listed job that was proved and then changed says so") {
   Job job = known_job();
   job.state = JobState::proved;
   const auto strip = foot_strip(job, 8);
-  REQUIRE(save_job(f.path / "a.yoke", job));
+  const auto findings = find_all(job, strip);
+  CHECK_FALSE(proved_now(job, findings));
+  const int hard =
+      static_cast<int>(std::count_if(findings.begin(), findings.end(), [](const auto& one) {
+        return one.severity == Severity::hard;
+      }));
+  REQUIRE(hard > 0);
+  SaveRules rules;
+  rules.standing = Standing{hard};
+  REQUIRE(save_job(f.path / "a.yoke", job, rules));
   const auto list = list_jobs(f.path);
   REQUIRE(list.size() == 1);
-  CHECK(list[0].hard_findings);
-  CHECK_FALSE(proved_now(job, find_all(job, strip)));
+  CHECK(list[0].hard_findings == hard);
+}
+
+TEST_CASE("what was found in a job is told of that job alone") {
+  const Folder f;
+  const Job job = known_job();
+  SaveRules rules;
+  rules.standing = Standing{0};
+  const fs::path path = f.path / "a.yoke";
+  REQUIRE(save_job(path, job, rules));
+  const auto open = open_job(path);
+  REQUIRE(open);
+  CHECK(open->job == job);  // it is not part of the job
+  REQUIRE(list_jobs(f.path).size() == 1);
+  CHECK(list_jobs(f.path)[0].hard_findings == 0);
+  SECTION("the file was changed by hand since") {
+    std::string text = *read_file(path, kMostFileBytes);
+    const auto at = text.find("\"title\": \"");
+    REQUIRE(at != std::string::npos);
+    text.insert(at + 10, "X");
+    { std::ofstream(path) << text; }
+    REQUIRE(open_job(path));
+    CHECK_FALSE(list_jobs(f.path)[0].hard_findings);
+  }
+  SECTION("it says nonsense") {
+    for (const char* odd : {"[]", "{}", "{\"hard_findings\": -1}", "{\"hard_findings\": 1e99}",
+                            "{\"hard_findings\": 0, \"of\": 7}", "null"}) {
+      std::string text = write_job(job);
+      text.insert(1, "\"when_saved\": " + std::string(odd) + ",");
+      { std::ofstream(path) << text; }
+      REQUIRE(open_job(path));
+      CHECK_FALSE(list_jobs(f.path)[0].hard_findings);
+    }
+  }
+  SECTION("it was saved without looking") {
+    REQUIRE(save_job(path, job));
+    CHECK_FALSE(list_jobs(f.path)[0].hard_findings);
+  }
 }
 
 TEST_CASE("folders and names with blanks, signs and dots are saved, journalled and listed") {

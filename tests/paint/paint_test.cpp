@@ -39,6 +39,7 @@ LineInput line(const Job& job, double share) {
   in.title = "plan";
   in.cannot = "not known";
   const auto a = assemble(job, Which::plan);
+  in.vehicle_known = a.missing_vehicle.empty();
   if (!a.system) return in;
   const FeelCurve c = FeelModel::make(*a.system, {}).value().curve();
   in.point = point_at_travel(c, share * c.points.back().pad_travel_m);

@@ -3,6 +3,7 @@
 #include <QPainter>
 #include <catch2/catch.hpp>
 
+#include "assembly/assemble_clutch.hpp"
 #include "paint/budget.hpp"
 #include "paint/fit_pictures.hpp"
 #include "paint/line_geometry.hpp"
@@ -40,6 +41,8 @@ LineInput pressed(const Job& job, double share) {
   in.title = "plan";
   const auto c = condition_report(job, ConditionId::plan, 64);
   REQUIRE(c.curve);
+  if (const auto clutch = assemble_clutch(resolve(job, Which::plan)); clutch.system)
+    in.clutch = clutch.system->unit;
   in.point = point_at_travel(*c.curve, share * c.curve->points.back().pad_travel_m);
   return in;
 }
@@ -84,6 +87,9 @@ TEST_CASE("bearing travel and load under a clutch's line are the model's own") {
   in.job = job;
   in.style.units = UnitStyle::metric;
   in.point = c.curve->points.back();
+  const auto clutch = assemble_clutch(resolve(job, Which::plan));
+  REQUIRE(clutch.system);
+  in.clutch = clutch.system->unit;
   const Picture p = stations_picture(in, {900, 66});
   QString bearing;
   for (const QString& s : p.said)

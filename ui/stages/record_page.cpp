@@ -157,6 +157,22 @@ QStringList signature(const QString& folder) {
     list << f.fileName() + QString::number(f.size()) + f.lastModified().toString(Qt::ISODateWithMs);
   return list;
 }
+/// A file that does not say what was found in it is not called proved on its word alone.
+QString listed_state(const JobEntry& e) {
+  const bool hard = e.hard_findings.value_or(0) > 0;
+  switch (e.state) {
+    case JobState::left_unsafe:
+      return RecordPage::tr("LEFT UNSAFE");
+    case JobState::proved:
+      if (!e.hard_findings) return RecordPage::tr("marked proved, not checked: open it");
+      return hard ? RecordPage::tr("PROVED NO LONGER") : RecordPage::tr("proved when saved");
+    case JobState::in_work:
+      break;
+  }
+  if (!e.hard_findings) return RecordPage::tr("in work, not checked");
+  return hard ? RecordPage::tr("%n hard point(s) open", nullptr, *e.hard_findings)
+              : RecordPage::tr("in work");
+}
 }  // namespace
 
 void RecordPage::look_again() {
@@ -182,12 +198,7 @@ void RecordPage::list_folder(const QString& folder) {
     title->setToolTip(plain_tip(e.error.empty() ? text_of(e.vehicle) : text_of(e.error)));
     auto* file = new QTableWidgetItem(QString::fromStdString(e.path.filename().string()));
     file->setData(Qt::UserRole, QString::fromStdString(e.path.string()));
-    const QString state = !e.error.empty() ? text_of(e.error)
-                          : e.state == JobState::proved
-                              ? (e.hard_findings ? tr("PROVED NO LONGER") : tr("proved"))
-                          : e.state == JobState::left_unsafe ? tr("LEFT UNSAFE")
-                          : e.hard_findings                  ? tr("open hard points")
-                                                             : tr("in work");
+    const QString state = e.error.empty() ? listed_state(e) : text_of(e.error);
     jobs_->setItem(row, 0, title);
     jobs_->setItem(row, 1, file);
     jobs_->setItem(row, 2, new QTableWidgetItem(state));
