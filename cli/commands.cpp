@@ -136,8 +136,8 @@ Expected<Table> all_bands(const Job& job, const DoubtRequest& q, const Style& st
       t.notes.push_back(title + ": " + c.because);
       continue;
     }
-    for (std::size_t i = 0; i < kFigureCount; ++i) {
-      const auto& f = figure_info(static_cast<FigureId>(i));
+    for (std::size_t i = 0; i < kPressFigureCount; ++i) {
+      const auto& f = press_figure_info(static_cast<PressFigure>(i));
       const Band& b = c.bands[i];
       t.rows.push_back({text(title), text(f.key), quantity(b.low, f.kind, f.digits, style),
                         quantity(b.middle, f.kind, f.digits, style),
@@ -171,8 +171,8 @@ Expected<Table> doubt_table(const Arguments& a) {
   if (!r) return fail(r.error());
   Table t;
   t.keys = {"figure", "low_10", "middle", "high_90"};
-  for (std::size_t i = 0; i < kFigureCount; ++i) {
-    const auto& f = figure_info(static_cast<FigureId>(i));
+  for (std::size_t i = 0; i < kPressFigureCount; ++i) {
+    const auto& f = press_figure_info(static_cast<PressFigure>(i));
     const Band& b = r->bands[i];
     t.rows.push_back({text(f.key), quantity(b.low, f.kind, f.digits, a.style),
                       quantity(b.middle, f.kind, f.digits, a.style),
@@ -183,8 +183,8 @@ Expected<Table> doubt_table(const Arguments& a) {
   for (size_t i = 0; i < std::min<size_t>(5, r->ranked.size()); ++i)
     t.notes.push_back(fmt::format("measure next {}: {} is good for ±{:.1f} N and ±{:.1f} mm", i + 1,
                                   info(r->ranked[i].param).words,
-                                  std::abs(r->ranked[i].of(FigureId::effort)),
-                                  std::abs(r->ranked[i].of(FigureId::travel)) * 1e3));
+                                  std::abs(r->ranked[i].of(PressFigure::effort)),
+                                  std::abs(r->ranked[i].of(PressFigure::travel)) * 1e3));
   return t;
 }
 
@@ -212,8 +212,8 @@ Expected<Table> check_table(const Arguments& a, bool& hard) {
   t.keys = {"severity", "stage", "code", "message", "limit", "remedy"};
   for (const auto& f : findings)
     t.rows.push_back({text(std::string(severity_words(f.severity))),
-                      text(std::string(stage_words(f.stage))), text(f.code), text(f.message),
-                      text(f.limit), text(f.remedy)});
+                      text(std::string(stage_words(f.stage))), text(std::string(key(f.code))),
+                      text(f.message), text(f.limit), text(f.remedy)});
   if (findings.empty()) t.notes = {"No findings."};
   return t;
 }

@@ -60,8 +60,8 @@ Expected<Table> figures_table(const Arguments& a) {
     groups = figure_groups(*job);
   }
   for (const FigureGroup& g : groups) {
-    add_figures(t, g.id, g.figures, a.style);
-    if (!g.source.empty()) t.notes.push_back(g.id + ": " + g.source);
+    add_figures(t, std::string(key(g.id)), g.figures, a.style);
+    if (!g.source.empty()) t.notes.push_back(std::string(key(g.id)) + ": " + g.source);
   }
   return t;
 }

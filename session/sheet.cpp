@@ -194,11 +194,11 @@ QString work(const Job& job, const Style& style) {
                   .arg(esc(QString::fromStdString(rod_words(rod_report(job), style))));
   QStringList rows{row({"Step", "Done", "Note"}, "th")};
   for (const Step& s : install_steps(job)) {
-    const auto it = job.steps.find(s.id);
-    const bool done = it != job.steps.end() && it->second.done;
+    const StepRecord* const record = record_of(job, s.id);
+    const bool done = record && record->done;
     rows << row({esc(std::string_view(s.text)),
-                 done ? esc(std::string_view(it->second.date)) : QStringLiteral("–"),
-                 it != job.steps.end() ? esc(std::string_view(it->second.note)) : QString()});
+                 done ? esc(std::string_view(record->date)) : QStringLiteral("–"),
+                 record ? esc(std::string_view(record->note)) : QString()});
   }
   h += QStringLiteral("<h2>Work</h2>") + table(rows);
   if (!job.readings.empty()) {

@@ -19,7 +19,7 @@ StepCard::StepCard(Session& session, const Step& step, QWidget* parent)
   grid_->setColumnStretch(1, 1);
   box_ = new QCheckBox(this);
   box_->setAccessibleName(words_);
-  box_->setObjectName(QStringLiteral("step:") + text_of(id_));
+  box_->setObjectName(QStringLiteral("step:") + text_of(key(id_)));
   grid_->addWidget(box_, 0, 0, Qt::AlignTop);
   QString html = words_.toHtmlEscaped();
   if (!step.because.empty())
@@ -38,10 +38,10 @@ StepCard::StepCard(Session& session, const Step& step, QWidget* parent)
   connect(box_, &QCheckBox::clicked, this, [this](bool done) {
     const QString name = (done ? tr("tick “%1”") : tr("untick “%1”")).arg(words_.left(40));
     session_.edit(name, [&](Job& j) {
-      auto& r = j.steps[id_];
+      auto& r = record_for(j, id_);
       r.done = done;
       r.date = done ? QDate::currentDate().toString(Qt::ISODate).toStdString() : std::string();
-      if (!done && r.note.empty()) j.steps.erase(id_);
+      if (!done && r.note.empty()) j.steps.erase(std::string(key(id_)));
     });
   });
 }
@@ -54,8 +54,9 @@ void StepCard::build_note() {
   grid_->addWidget(note_, 0, 2, Qt::AlignTop);
   connect(note_, &QLineEdit::editingFinished, this, [this] {
     if (!note_->isModified()) return;
-    const auto ok = session_.edit(tr("note on “%1”").arg(words_.left(40)),
-                                  [&](Job& j) { j.steps[id_].note = note_->text().toStdString(); });
+    const auto ok = session_.edit(tr("note on “%1”").arg(words_.left(40)), [&](Job& j) {
+      record_for(j, id_).note = note_->text().toStdString();
+    });
     if (ok) note_->setModified(false);  // what was refused stays typed
   });
 }
@@ -111,11 +112,11 @@ void StepCard::commit_measure() {
 }
 
 bool StepCard::refresh() {
-  const auto it = session_.job().steps.find(id_);
-  const bool done = it != session_.job().steps.end() && it->second.done;
+  const StepRecord* const record = record_of(session_.job(), id_);
+  const bool done = record && record->done;
   box_->setChecked(done);
-  box_->setText(done ? text_of(it->second.date) : QString());
-  const QString note = it != session_.job().steps.end() ? text_of(it->second.note) : QString();
+  box_->setText(done ? text_of(record->date) : QString());
+  const QString note = record ? text_of(record->note) : QString();
   if (!note_->isModified() && note_->text() != note) {
     note_->setText(note);
     note_->setToolTip(plain_tip(note));

@@ -27,7 +27,7 @@ class StepCard : public QFrame {
   void show_measure();
   void commit_measure();
   Session& session_;
-  std::string id_;
+  StepId id_;
   QString words_;
   QGridLayout* grid_;
   QCheckBox* box_;

@@ -6,6 +6,8 @@
 #include <string_view>
 #include <vector>
 
+#include "document/codes.hpp"
+
 namespace yoke {
 
 enum class Severity { note, warning, hard };
@@ -19,7 +21,7 @@ inline constexpr Stage kStages[] = {Stage::survey, Stage::size,  Stage::fit,
 struct Finding {
   Severity severity = Severity::note;
   Stage stage = Stage::survey;
-  std::string code;     ///< stable id, "rod.preload"
+  FindingCode code{};
   std::string message;  ///< what is the matter, with the actual figure
   std::string limit;    ///< what it is held against
   std::string remedy;

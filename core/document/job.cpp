@@ -73,4 +73,22 @@ std::string origin_words(const Job& job, Which which, Param param) {
   return w;
 }
 
+const StepRecord* record_of(const Job& job, StepId id) {
+  const auto it = job.steps.find(std::string(key(id)));
+  return it == job.steps.end() ? nullptr : &it->second;
+}
+
+const GateRecord* record_of(const Job& job, GateId id) {
+  const auto it = job.gates.find(std::string(key(id)));
+  return it == job.gates.end() ? nullptr : &it->second;
+}
+
+StepRecord& record_for(Job& job, StepId id) {
+  return job.steps[std::string(key(id))];
+}
+
+GateRecord& record_for(Job& job, GateId id) {
+  return job.gates[std::string(key(id))];
+}
+
 }  // namespace yoke

@@ -7,6 +7,7 @@
 #include <vector>
 
 #include "document/choices.hpp"
+#include "document/codes.hpp"
 #include "document/measured.hpp"
 
 namespace yoke {
@@ -145,6 +146,14 @@ struct Job {
   Unread unread{};
   bool operator==(const Job&) const = default;
 };
+
+/// What is recorded of a step or a gate; nullptr: nothing. Records whose step or gate this version
+/// does not know stay in the maps.
+[[nodiscard]] const StepRecord* record_of(const Job& job, StepId id);
+[[nodiscard]] const GateRecord* record_of(const Job& job, GateId id);
+/// The record to write into.
+[[nodiscard]] StepRecord& record_for(Job& job, StepId id);
+[[nodiscard]] GateRecord& record_for(Job& job, GateId id);
 
 enum class Origin { measured, typical, unknown };
 

@@ -30,9 +30,9 @@ struct Drawn {
 struct Figures {
   bool ok = false;
   bool pass = false;
-  std::array<double, kFigureCount> of{};
-  double& operator[](FigureId f) { return of[static_cast<std::size_t>(f)]; }
-  double operator[](FigureId f) const { return of[static_cast<std::size_t>(f)]; }
+  std::array<double, kPressFigureCount> of{};
+  double& operator[](PressFigure f) { return of[static_cast<std::size_t>(f)]; }
+  double operator[](PressFigure f) const { return of[static_cast<std::size_t>(f)]; }
 };
 
 std::uint64_t split_mix(std::uint64_t x) {
@@ -82,26 +82,26 @@ Figures press_figures(const StripInputs& in, ConditionId id) {
   const TargetReport r = condition_target(id, *model, in.limits);
   f.ok = true;
   f.pass = condition_fault(id, r, in.limits, !a.system->vehicle).empty();
-  f[FigureId::effort] = r.at.pad_force_n;
-  f[FigureId::travel] = r.at.pad_travel_m;
-  f[FigureId::reserve_share] = r.reserve_share;
-  f[FigureId::reserve] = r.reserve_m;
-  f[FigureId::stiffness] = r.stiffness_n_m;
-  f[FigureId::pressure] = r.at.pressure_pa;
-  f[FigureId::rod_force] = r.at.input_force_n;
-  f[FigureId::stroke] = r.at.stroke_m;
-  f[FigureId::left1] = r.left1_m;
-  f[FigureId::left2] = r.left2_m;
-  f[FigureId::deceleration] = r.at.z;
-  f[FigureId::piston1] = r.at.piston1_m;
-  f[FigureId::piston2] = r.at.piston2_m;
-  f[FigureId::front_pressure] = r.at.front_pa;
-  f[FigureId::rear_pressure] = r.at.rear_pa;
+  f[PressFigure::effort] = r.at.pad_force_n;
+  f[PressFigure::travel] = r.at.pad_travel_m;
+  f[PressFigure::reserve_share] = r.reserve_share;
+  f[PressFigure::reserve] = r.reserve_m;
+  f[PressFigure::stiffness] = r.stiffness_n_m;
+  f[PressFigure::pressure] = r.at.pressure_pa;
+  f[PressFigure::rod_force] = r.at.input_force_n;
+  f[PressFigure::stroke] = r.at.stroke_m;
+  f[PressFigure::left1] = r.left1_m;
+  f[PressFigure::left2] = r.left2_m;
+  f[PressFigure::deceleration] = r.at.z;
+  f[PressFigure::piston1] = r.at.piston1_m;
+  f[PressFigure::piston2] = r.at.piston2_m;
+  f[PressFigure::front_pressure] = r.at.front_pa;
+  f[PressFigure::rear_pressure] = r.at.rear_pa;
   add_layers(f, r.budget);
   if (const double bite = model->drive_for_z(kBite_g); bite >= 0)
-    f[FigureId::bite_travel] = model->at(bite).pad_travel_m;
+    f[PressFigure::bite_travel] = model->at(bite).pad_travel_m;
   const double lock = model->first_lock_drive();
-  f[FigureId::lock_z] = model->at(lock >= 0 ? lock : model->end_drive_pa()).z;
+  f[PressFigure::lock_z] = model->at(lock >= 0 ? lock : model->end_drive_pa()).z;
   return f;
 }
 
@@ -111,17 +111,17 @@ Figures clutch_figures(const StripInputs& in, ConditionId id) {
   if (!c.target || !c.clutch) return f;
   f.ok = true;
   f.pass = c.verdict == Verdict::pass;
-  f[FigureId::effort] = c.target->at.pad_force_n;
-  f[FigureId::travel] = c.target->at.pad_travel_m;
-  f[FigureId::reserve_share] = c.target->reserve_share;
-  f[FigureId::reserve] = c.target->reserve_m;
-  f[FigureId::pressure] = c.target->at.pressure_pa;
-  f[FigureId::rod_force] = c.target->at.input_force_n;
-  f[FigureId::stroke] = c.target->at.stroke_m;
-  f[FigureId::left1] = c.target->left1_m;
-  f[FigureId::piston1] = c.target->at.piston1_m;
+  f[PressFigure::effort] = c.target->at.pad_force_n;
+  f[PressFigure::travel] = c.target->at.pad_travel_m;
+  f[PressFigure::reserve_share] = c.target->reserve_share;
+  f[PressFigure::reserve] = c.target->reserve_m;
+  f[PressFigure::pressure] = c.target->at.pressure_pa;
+  f[PressFigure::rod_force] = c.target->at.input_force_n;
+  f[PressFigure::stroke] = c.target->at.stroke_m;
+  f[PressFigure::left1] = c.target->left1_m;
+  f[PressFigure::piston1] = c.target->at.piston1_m;
   add_layers(f, c.target->budget);
-  f[FigureId::bite_travel] = c.clutch->bite.pad_travel_up_m;
+  f[PressFigure::bite_travel] = c.clutch->bite.pad_travel_up_m;
   return f;
 }
 
@@ -153,13 +153,13 @@ std::vector<Sensitivity> sensitivities(const Drawn& d, ConditionId id, const Fig
     if (!side[0].ok || !side[1].ok) continue;
     Sensitivity s;
     s.param = q.param;
-    for (std::size_t f = 0; f < kFigureCount; ++f)
+    for (std::size_t f = 0; f < kPressFigureCount; ++f)
       s.change[f] = (side[1].of[f] - side[0].of[f]) / 2;
     list.push_back(s);
   }
   const auto weight = [&middle](const Sensitivity& s) {
-    return std::abs(s.of(FigureId::effort)) / std::max(1.0, middle[FigureId::effort]) +
-           std::abs(s.of(FigureId::travel)) / std::max(1e-3, middle[FigureId::travel]);
+    return std::abs(s.of(PressFigure::effort)) / std::max(1.0, middle[PressFigure::effort]) +
+           std::abs(s.of(PressFigure::travel)) / std::max(1e-3, middle[PressFigure::travel]);
   };
   std::stable_sort(list.begin(), list.end(), [&](const Sensitivity& a, const Sensitivity& b) {
     return weight(a) > weight(b);
@@ -181,7 +181,7 @@ void draw(const Drawn& d, std::span<const ConditionId> ids, std::uint64_t seed, 
 
 ConditionDoubt collect(const std::vector<Figures>& all, std::size_t column, std::size_t columns) {
   ConditionDoubt r;
-  std::array<std::vector<double>, kFigureCount> figures;
+  std::array<std::vector<double>, kPressFigureCount> figures;
   std::size_t passed = 0;
   std::size_t good = 0;
   for (std::size_t i = column; i < all.size(); i += columns) {
@@ -191,10 +191,10 @@ ConditionDoubt collect(const std::vector<Figures>& all, std::size_t column, std:
     }
     ++good;
     passed += all[i].pass ? 1 : 0;
-    for (std::size_t f = 0; f < kFigureCount; ++f) figures[f].push_back(all[i].of[f]);
+    for (std::size_t f = 0; f < kPressFigureCount; ++f) figures[f].push_back(all[i].of[f]);
   }
   if (good > 0) r.pass_share = static_cast<double>(passed) / static_cast<double>(good);
-  for (std::size_t f = 0; f < kFigureCount; ++f) r.bands[f] = band_of(figures[f]);
+  for (std::size_t f = 0; f < kPressFigureCount; ++f) r.bands[f] = band_of(figures[f]);
   return r;
 }
 
@@ -220,25 +220,25 @@ bool run_draws(const Drawn& d, std::span<const ConditionId> ids, const DoubtRequ
 
 }  // namespace
 
-const FigureInfo& figure_info(FigureId id) {
-  static const std::vector<FigureInfo> table = [] {
-    std::vector<FigureInfo> t{{"effort_N", "effort", Kind::force, 0},
-                              {"travel_m", "travel", Kind::length, 1},
-                              {"reserve", "reserve", Kind::fraction, 0},
-                              {"reserve_m", "reserve at the pad", Kind::length, 1},
-                              {"stiffness_N_m", "stiffness at the pad", Kind::spring_rate, 1},
-                              {"pressure_Pa", "line pressure", Kind::pressure, 2},
-                              {"rod_force_N", "rod force", Kind::force, 0},
-                              {"stroke_m", "master stroke", Kind::length, 1},
-                              {"left1_m", "first piston's stroke left", Kind::length, 1},
-                              {"left2_m", "second piston's stroke left", Kind::length, 1},
-                              {"z_g", "deceleration", Kind::number, 3},
-                              {"bite_m", "travel to bite", Kind::length, 1},
-                              {"lock_g", "first lock at", Kind::number, 2},
-                              {"piston1_m", "first piston's stroke used", Kind::length, 1},
-                              {"piston2_m", "second piston's stroke used", Kind::length, 1},
-                              {"front_Pa", "front wheel pressure", Kind::pressure, 2},
-                              {"rear_Pa", "rear wheel pressure", Kind::pressure, 2}};
+const PressFigureInfo& press_figure_info(PressFigure id) {
+  static const std::vector<PressFigureInfo> table = [] {
+    std::vector<PressFigureInfo> t{{"effort_N", "effort", Kind::force, 0},
+                                   {"travel_m", "travel", Kind::length, 1},
+                                   {"reserve", "reserve", Kind::fraction, 0},
+                                   {"reserve_m", "reserve at the pad", Kind::length, 1},
+                                   {"stiffness_N_m", "stiffness at the pad", Kind::spring_rate, 1},
+                                   {"pressure_Pa", "line pressure", Kind::pressure, 2},
+                                   {"rod_force_N", "rod force", Kind::force, 0},
+                                   {"stroke_m", "master stroke", Kind::length, 1},
+                                   {"left1_m", "first piston's stroke left", Kind::length, 1},
+                                   {"left2_m", "second piston's stroke left", Kind::length, 1},
+                                   {"z_g", "deceleration", Kind::number, 3},
+                                   {"bite_m", "travel to bite", Kind::length, 1},
+                                   {"lock_g", "first lock at", Kind::number, 2},
+                                   {"piston1_m", "first piston's stroke used", Kind::length, 1},
+                                   {"piston2_m", "second piston's stroke used", Kind::length, 1},
+                                   {"front_Pa", "front wheel pressure", Kind::pressure, 2},
+                                   {"rear_Pa", "rear wheel pressure", Kind::pressure, 2}};
     for (std::size_t i = 0; i < kLayerCount; ++i) {
       const std::string words{layer_words(static_cast<TravelLayer>(i))};
       std::string key = "layer_" + words + "_m";

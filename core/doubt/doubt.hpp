@@ -17,7 +17,7 @@
 namespace yoke {
 
 /// Every figure that a condition reports at its target.
-enum class FigureId {
+enum class PressFigure {
   effort,         ///< N at the pad; of a clutch the peak
   travel,         ///< m at the pad
   reserve_share,  ///< of the available travel
@@ -38,17 +38,17 @@ enum class FigureId {
   layers,  ///< first of the travel budget's layers, m at the pad; `layer_figure` names the others
   count_ = layers + static_cast<int>(kLayerCount)
 };
-inline constexpr std::size_t kFigureCount = static_cast<std::size_t>(FigureId::count_);
-[[nodiscard]] constexpr FigureId layer_figure(std::size_t layer) {
-  return static_cast<FigureId>(static_cast<std::size_t>(FigureId::layers) + layer);
+inline constexpr std::size_t kPressFigureCount = static_cast<std::size_t>(PressFigure::count_);
+[[nodiscard]] constexpr PressFigure layer_figure(std::size_t layer) {
+  return static_cast<PressFigure>(static_cast<std::size_t>(PressFigure::layers) + layer);
 }
-struct FigureInfo {
+struct PressFigureInfo {
   std::string key;    ///< "effort_N"
   std::string words;  ///< "effort"
   Kind kind;
   int digits;
 };
-[[nodiscard]] const FigureInfo& figure_info(FigureId id);
+[[nodiscard]] const PressFigureInfo& press_figure_info(PressFigure id);
 
 struct Band {
   double low = 0;     ///< 10 % of the samples lie below
@@ -59,8 +59,8 @@ struct Band {
 struct Sensitivity {
   Param param = Param::count_;
   /// Change of each figure for one standard uncertainty of the parameter.
-  std::array<double, kFigureCount> change{};
-  [[nodiscard]] double of(FigureId id) const { return change[static_cast<std::size_t>(id)]; }
+  std::array<double, kPressFigureCount> change{};
+  [[nodiscard]] double of(PressFigure id) const { return change[static_cast<std::size_t>(id)]; }
 };
 
 struct DoubtRequest {
@@ -76,9 +76,9 @@ struct ConditionDoubt {
   std::string because;         ///< why nothing can be said; empty when it can
   std::size_t impossible = 0;  ///< draws that contradict themselves; left out
   double pass_share = 0;       ///< of the draws, within the condition's limits
-  std::array<Band, kFigureCount> bands{};
+  std::array<Band, kPressFigureCount> bands{};
   std::vector<Sensitivity> ranked;  ///< largest influence first, by effort and travel together
-  [[nodiscard]] const Band& band(FigureId f) const { return bands[static_cast<std::size_t>(f)]; }
+  [[nodiscard]] const Band& band(PressFigure f) const { return bands[static_cast<std::size_t>(f)]; }
 };
 
 struct DoubtReport {

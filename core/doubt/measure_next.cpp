@@ -58,8 +58,8 @@ void add_narrowing(const Job& job, Which which, std::vector<NextMeasure>& list) 
     NextMeasure n;
     n.which = sheet_of(job, which, s.param);
     n.param = s.param;
-    n.effort_n = std::abs(s.of(FigureId::effort)) * share;
-    n.travel_m = std::abs(s.of(FigureId::travel)) * share;
+    n.effort_n = std::abs(s.of(PressFigure::effort)) * share;
+    n.travel_m = std::abs(s.of(PressFigure::travel)) * share;
     n.buys = fmt::format("narrows effort by ±{:.0f} N, travel by ±{:.1f} mm", 2 * n.effort_n,
                          2 * n.travel_m * 1e3);
     most = std::max(most, n.effort_n);

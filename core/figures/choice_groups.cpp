@@ -155,8 +155,8 @@ FigureGroup valves(const FigureInputs& in) {
   g.source = "common practice, no source; never against the maker";
   for (const Consequence& c : residual_rules(in.strip.plan)) {
     Figure f = words_only(c.what, c.remedy);
-    f.judged =
-        c.severity != Severity::note || c.code == "valves.unknown" || c.code == "valves.height";
+    f.judged = c.severity != Severity::note || c.code == FindingCode::valves_unknown ||
+               c.code == FindingCode::valves_height;
     f.verdict = c.severity != Severity::note ? Verdict::fail : Verdict::unknown;
     g.figures.push_back(std::move(f));
   }

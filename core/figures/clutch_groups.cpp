@@ -49,19 +49,22 @@ void add_room(FigureGroup& g, const ClutchSystem& s, const ClutchReport& r) {
                                *r.slave_left_m >= 0));
   if (r.over_travel_m)
     g.figures.push_back(judged("Over-travel", *r.over_travel_m, Kind::length, 1,
-                               *r.over_travel_m <= 0, "beyond the cover's limit"));
+                               *r.over_travel_m <= 0, "beyond the cover's limit")
+                            .as(FigureId::over_travel));
   else
-    g.figures.push_back(unsaid("Over-travel", "the cover's travel limit is not known"));
+    g.figures.push_back(
+        unsaid("Over-travel", "the cover's travel limit is not known").as(FigureId::over_travel));
   if (r.pedal_stop_m)
     g.figures.push_back(
         told("Pedal stop that prevents it, at pad travel", *r.pedal_stop_m, Kind::length, 0));
   if (r.wear_left_m)
     g.figures.push_back(judged("Room for wear", *r.wear_left_m, Kind::length, 1,
                                *r.wear_left_m >= s.unit.wear.value(),
-                               fmt::format("{:.1f} mm wanted", s.unit.wear.value() * 1e3)));
+                               fmt::format("{:.1f} mm wanted", s.unit.wear.value() * 1e3))
+                            .as(FigureId::wear_room));
   else
-    g.figures.push_back(
-        unsaid("Room for wear", "how far the slave can still go back is not known"));
+    g.figures.push_back(unsaid("Room for wear", "how far the slave can still go back is not known")
+                            .as(FigureId::wear_room));
 }
 
 void add_cable(FigureGroup& g, const FigureInputs& in, const ClutchSystem& s) {

@@ -19,11 +19,18 @@ struct Figure {
   int digits = 0;
   std::string note;  ///< limit, reason, or what is missing
   Verdict verdict = Verdict::unknown;
-  bool judged = false;  ///< the verdict means something
+  bool judged = false;         ///< the verdict means something
+  std::optional<FigureId> id;  ///< of one that a finding hangs on
+
+  /// The same figure, known by its id.
+  [[nodiscard]] Figure as(FigureId known) && {
+    id = known;
+    return std::move(*this);
+  }
 };
 
 struct FigureGroup {
-  std::string id;     ///< "holding": the name on the command line
+  GroupId id{};
   std::string title;  ///< "Holding still"
   Stage stage = Stage::size;
   std::string source;  ///< of formulas and limits
@@ -51,10 +58,11 @@ struct FigureInputs {
 [[nodiscard]] std::vector<FigureGroup> figure_groups(const Job& job);
 /// Those of one stage: the others are not computed.
 [[nodiscard]] std::vector<FigureGroup> figure_groups(const Job& job, Stage stage);
-/// One by its id.
-[[nodiscard]] Expected<FigureGroup> figure_group(const Job& job, const std::string& id);
+[[nodiscard]] FigureGroup figure_group(const Job& job, GroupId id);
+/// One by its name on the command line.
+[[nodiscard]] Expected<FigureGroup> figure_group(const Job& job, const std::string& name);
 /// Ids in order, whether or not they apply.
-[[nodiscard]] std::vector<std::string> figure_group_ids();
+[[nodiscard]] std::vector<GroupId> figure_group_ids();
 /// What the hard ones mean for the job: one finding a failed figure that must not stay.
 [[nodiscard]] std::vector<Finding> figure_findings(const Job& job);
 

@@ -74,7 +74,8 @@ FigureGroup flange(const FigureInputs& in) {
   for (const Param p : {Param::unit_stud_length, Param::unit_stud_size, Param::fit_panel})
     if (!v.known(p)) missing.push_back(p);
   if (!missing.empty()) {
-    g.figures.push_back(unsaid("Thread left for the nut", cannot_say(missing)));
+    g.figures.push_back(
+        unsaid("Thread left for the nut", cannot_say(missing)).as(FigureId::stud_short));
   } else {
     FlangeStack s;
     s.stud = Length{v.si(Param::unit_stud_length)};
@@ -88,11 +89,13 @@ FigureGroup flange(const FigureInputs& in) {
     s.crush_sleeve = v.is(choice::FitBoxed::sleeved);
     const auto r = flange_stack(s);
     if (!r) {
-      g.figures.push_back(unsaid("Thread left for the nut", r.error().text()));
+      g.figures.push_back(
+          unsaid("Thread left for the nut", r.error().text()).as(FigureId::stud_short));
     } else {
       g.figures.push_back(judged("Thread left for the nut", r->engaged.value(), Kind::length, 1,
                                  r->enough,
-                                 fmt::format("{:.1f} mm wanted", r->wanted.value() * 1e3)));
+                                 fmt::format("{:.1f} mm wanted", r->wanted.value() * 1e3))
+                              .as(FigureId::stud_short));
       g.figures.push_back(told(
           "Studs at least", (s.spacers + s.panel + s.washer + r->wanted).value(), Kind::length, 1,
           fmt::format("through {:.1f} mm of plates, panel and washer",
@@ -100,10 +103,11 @@ FigureGroup flange(const FigureInputs& in) {
       if (!r->enough)
         g.figures.push_back(told("Studs longer by", (r->wanted - r->engaged).value(), Kind::length,
                                  1, "or a thinner stack"));
-      g.figures.push_back(verdict_words(
-          "Sheet metal",
-          r->crushes ? "the box would be crushed: a sleeve is missing" : "the load has a solid way",
-          r->crushes ? Verdict::fail : Verdict::pass));
+      g.figures.push_back(verdict_words("Sheet metal",
+                                        r->crushes ? "the box would be crushed: a sleeve is missing"
+                                                   : "the load has a solid way",
+                                        r->crushes ? Verdict::fail : Verdict::pass)
+                              .as(FigureId::crush));
     }
   }
   if (v.known(Param::rod_stack) && in.strip.found.known(Param::rod_stack))
@@ -160,7 +164,8 @@ FigureGroup offset(const FigureInputs& in) {
     return g;
   }
   g.figures.push_back(judged("Rod angle from what is left", r->angle.value(), Kind::angle, 1,
-                             r->angle.value() <= 5 * kPi / 180, "3° good, 5° the most"));
+                             r->angle.value() <= 5 * kPi / 180, "3° good, 5° the most")
+                          .as(FigureId::offset));
   if (const auto& s = in.strip.plan_system.system; s && r->twist_m > 0)
     if (const auto m = FeelModel::make(*s, {})) {
       const double f = condition_target(ConditionId::plan, *m, in.strip.limits).at.input_force_n;
@@ -203,24 +208,28 @@ FigureGroup attitude(const FigureInputs& in) {
     g.figures.push_back(judged("Master's nose, up", v.si(Param::fit_master_nose), Kind::angle, 1,
                                v.si(Param::fit_master_nose) <= 2 * kDegree &&
                                    v.si(Param::fit_master_nose) >= -10 * kDegree,
-                               "level or a little down: air finds the ports"));
+                               "level or a little down: air finds the ports")
+                            .as(FigureId::nose));
   if (v.is(choice::AssistKind::remote)) {
     if (ask(Param::fit_servo_nose, "Servo's nose"))
       g.figures.push_back(judged("Servo's nose, up", v.si(Param::fit_servo_nose), Kind::angle, 0,
                                  v.si(Param::fit_servo_nose) >= 10 * kDegree &&
                                      v.si(Param::fit_servo_nose) <= 20 * kDegree,
-                                 "15 to 20° preferred, 10 to 20° accepted"));
+                                 "15 to 20° preferred, 10 to 20° accepted")
+                              .as(FigureId::servo));
     if (ask(Param::fit_breather, "Breather"))
       g.figures.push_back(judged("Breather off straight down", v.si(Param::fit_breather),
                                  Kind::angle, 0, v.si(Param::fit_breather) <= 30 * kDegree,
-                                 "within 30°"));
+                                 "within 30°")
+                              .as(FigureId::breather));
   }
   if (v.known(Param::fit_head) && v.known(Param::fit_head_side)) {
     const Length left =
         head_when_leaning(Length{v.si(Param::fit_head)}, Length{v.si(Param::fit_head_side)},
                           Angle{v.si(Param::fit_lean)});
     g.figures.push_back(judged("Head left on the steepest slope", left.value(), Kind::length, 0,
-                               left.value() > 0, "above the highest point of the hose"));
+                               left.value() > 0, "above the highest point of the hose")
+                            .as(FigureId::head));
     if (left.value() <= 0)
       g.figures.push_back(
           told("Bottle higher by", 0.01 - left.value(), Kind::length, 0, "10 mm to spare"));
@@ -249,6 +258,7 @@ FigureGroup openings(const FigureInputs& in) {
       left > 1e-3
           ? verdict_words("Gap around the new unit",
                           "close it: a plate behind the unit, sealed all around", Verdict::fail)
+                .as(FigureId::opening)
           : verdict_words("Opening",
                           left < -0.1e-3 ? "is opened to the new collar" : "fits the new collar",
                           Verdict::pass));
@@ -373,7 +383,7 @@ FigureGroup rod_retained(const FigureInputs& in) {
   g.title = "A rod that stays in";
   g.source = "common practice, no source; the maker's warning wins";
   int n = 0;
-  for (const auto& s : r.steps) g.figures.push_back(words_only(fmt::format("{}.", ++n), s));
+  for (const auto& s : r.steps) g.figures.push_back(words_only(fmt::format("{}.", ++n), s.text));
   for (const Finding& f : r.findings)
     g.figures.push_back(verdict_words(f.message.c_str(), f.remedy, Verdict::fail));
   return g;

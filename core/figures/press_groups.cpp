@@ -53,6 +53,18 @@ void add_target(FigureGroup& g, const FeelModel& m, const std::string& at, const
   add("stiffness", r.stiffness_n_m, Kind::spring_rate, 1);
 }
 
+/// Holding still at one torque: how hard the foot must press.
+Figure held_figure(const char* words, const Expected<HoldResult>& r, double limit_n) {
+  if (!r) return unsaid(words, r.error().reason);
+  if (!r->holds)
+    return judged(words, r->at.pad_force_n, Kind::force, 0, false,
+                  r->slides ? "the tyres slide first"
+                            : fmt::format("{:.0f} of {:.0f} N·m at the end of the press",
+                                          r->available_nm, r->needed_nm));
+  return judged(words, r->at.pad_force_n, Kind::force, 0, r->at.pad_force_n <= limit_n,
+                fmt::format("{:.0f} N·m, {:.0f} N is your limit", r->needed_nm, limit_n));
+}
+
 }  // namespace
 
 FigureGroup control(const FigureInputs& in) {
@@ -152,11 +164,11 @@ FigureGroup bands(const FigureInputs& in) {
     g.figures.push_back(unsaid("Bands of the plan", r.error().reason));
     return g;
   }
-  for (std::size_t i = 0; i < kFigureCount; ++i) {
-    const FigureInfo& f = figure_info(static_cast<FigureId>(i));
+  for (std::size_t i = 0; i < kPressFigureCount; ++i) {
+    const PressFigureInfo& f = press_figure_info(static_cast<PressFigure>(i));
     const Band& b = r->bands[i];
     // A clutch has no second piston, no deceleration: what never moves from 0 is not told.
-    const bool layer = i >= static_cast<std::size_t>(FigureId::layers);
+    const bool layer = i >= static_cast<std::size_t>(PressFigure::layers);
     if ((b.low == 0 && b.high == 0) || (layer && b.high < 0.5e-3)) continue;
     const Style style;
     std::string words{f.words};
@@ -252,32 +264,23 @@ FigureGroup holding(const FigureInputs& in) {
   g.source = "statics; holding is not stopping";
   const auto m = plan_model(in);
   if (!m) {
-    g.figures.push_back(unsaid("Pedal force on the slope", m.error().reason));
+    g.figures.push_back(unsaid("Pedal force on the slope", m.error().reason).as(FigureId::slope));
     return g;
   }
-  const auto add = [&](const char* words, const Expected<HoldResult>& r) {
-    if (!r) {
-      g.figures.push_back(unsaid(words, r.error().reason));
-      return;
-    }
-    if (!r->holds) {
-      g.figures.push_back(judged(words, r->at.pad_force_n, Kind::force, 0, false,
-                                 r->slides
-                                     ? "the tyres slide first"
-                                     : fmt::format("{:.0f} of {:.0f} N·m at the end of the press",
-                                                   r->available_nm, r->needed_nm)));
-      return;
-    }
-    const double limit = in.strip.limits.effort_n;
-    g.figures.push_back(
-        judged(words, r->at.pad_force_n, Kind::force, 0, r->at.pad_force_n <= limit,
-               fmt::format("{:.0f} N·m, {:.0f} N is your limit", r->needed_nm, limit)));
+  const double limit = in.strip.limits.effort_n;
+  const auto add = [&](const char* words, const Expected<HoldResult>& r,
+                       std::optional<FigureId> id = {}) {
+    Figure f = held_figure(words, r, limit);
+    f.id = id;
+    g.figures.push_back(std::move(f));
   };
-  add("Pedal force on the slope", hold_on_slope(*m, Angle{in.strip.plan.si(Param::hold_slope)}));
+  add("Pedal force on the slope", hold_on_slope(*m, Angle{in.strip.plan.si(Param::hold_slope)}),
+      FigureId::slope);
   if (in.strip.plan.known(Param::hold_stall_torque) && in.strip.plan.known(Param::hold_gears)) {
     add("Pedal force against the engine",
         hold_engine(*m, Torque{in.strip.plan.si(Param::hold_stall_torque)},
-                    in.strip.plan.si(Param::hold_gears)));
+                    in.strip.plan.si(Param::hold_gears)),
+        FigureId::engine);
     Condition dead;
     dead.assist_alive = false;
     if (const auto off = plan_model(in, dead))
@@ -286,7 +289,8 @@ FigureGroup holding(const FigureInputs& in) {
                       in.strip.plan.si(Param::hold_gears)));
   } else {
     g.figures.push_back(
-        unsaid("Pedal force against the engine", "stall torque and gear ratio are not both known"));
+        unsaid("Pedal force against the engine", "stall torque and gear ratio are not both known")
+            .as(FigureId::engine));
   }
   return g;
 }

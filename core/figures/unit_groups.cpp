@@ -42,7 +42,8 @@ void vacuum_reserve(FigureGroup& g, const FigureInputs& in) {
   const auto ambient = ambient_pressure(v.si(Param::vehicle_altitude));
   if (!dp || !ambient || !v.known(Param::assist_diaphragm1)) {
     g.figures.push_back(
-        unsaid("Assisted stops in a row", dp ? "the diaphragm is not known" : dp.error().reason));
+        unsaid("Assisted stops in a row", dp ? "the diaphragm is not known" : dp.error().reason)
+            .as(FigureId::reserve_stops));
     return;
   }
   g.figures.push_back(judged("Pressure difference", dp->value(), Kind::pressure, 3,
@@ -57,7 +58,8 @@ void vacuum_reserve(FigureGroup& g, const FigureInputs& in) {
   store.start = *ambient - *dp;
   const auto pushes = vacuum_pushes(store, 6);
   if (!pushes) {
-    g.figures.push_back(unsaid("Assisted stops in a row", pushes.error().text()));
+    g.figures.push_back(
+        unsaid("Assisted stops in a row", pushes.error().text()).as(FigureId::reserve_stops));
     return;
   }
   const auto* b = in.strip.plan_system.system
@@ -73,7 +75,8 @@ void vacuum_reserve(FigureGroup& g, const FigureInputs& in) {
       ++count;
     }
     g.figures.push_back(judged("Assisted stops in a row", count, Kind::number, 0, count >= 1,
-                               "engine stopped, of 6 counted"));
+                               "engine stopped, of 6 counted")
+                            .as(FigureId::reserve_stops));
   }
   for (std::size_t i = 0; i < std::min<std::size_t>(4, pushes->size()); ++i)
     g.figures.push_back(told(fmt::format("Difference left for push {}", i + 1),
@@ -93,7 +96,8 @@ void accumulator_reserve(FigureGroup& g, const FigureInputs& in) {
   const Values& v = in.strip.plan;
   if (!v.is(choice::SupplyAccu::gas)) {
     g.figures.push_back(judged("Assisted stops in a row", 0, Kind::number, 0, false,
-                               "no accumulator: dead when the pump stops"));
+                               "no accumulator: dead when the pump stops")
+                            .as(FigureId::reserve_stops));
     return;
   }
   const Stroke stroke = stop_stroke(in);
@@ -106,11 +110,13 @@ void accumulator_reserve(FigureGroup& g, const FigureInputs& in) {
   a.per_stop = Volume{area * stroke.m};
   const auto stops = accumulator_stops(a);
   if (!stops) {
-    g.figures.push_back(unsaid("Assisted stops in a row", stops.error().text()));
+    g.figures.push_back(
+        unsaid("Assisted stops in a row", stops.error().text()).as(FigureId::reserve_stops));
     return;
   }
   g.figures.push_back(judged("Assisted stops in a row", static_cast<double>(stops->size()),
-                             Kind::number, 0, stops->size() >= 2, "two or three are usual"));
+                             Kind::number, 0, stops->size() >= 2, "two or three are usual")
+                          .as(FigureId::reserve_stops));
   const double ambient =
       ambient_pressure(v.si(Param::vehicle_altitude)).value_or(Pressure{101325.0}).value();
   for (std::size_t i = 0; i < std::min<std::size_t>(4, stops->size()); ++i)
@@ -139,15 +145,18 @@ FigureGroup supply(const FigureInputs& in) {
   g.source = "IEC 60028 and 60228, from memory";
   if (!v.known(Param::supply_wire_length) || !v.known(Param::supply_wire_area)) {
     g.figures.push_back(
-        unsaid("Volt drop at the fuse's rating", "cable length and size are not both known"));
+        unsaid("Volt drop at the fuse's rating", "cable length and size are not both known")
+            .as(FigureId::copper));
   } else {
     const auto s = supply_check(Length{v.si(Param::supply_wire_length)},
                                 Area{v.si(Param::supply_wire_area)}, v.si(Param::supply_fuse));
     if (!s) {
-      g.figures.push_back(unsaid("Volt drop at the fuse's rating", s.error().text()));
+      g.figures.push_back(
+          unsaid("Volt drop at the fuse's rating", s.error().text()).as(FigureId::copper));
     } else {
       g.figures.push_back(judged("Volt drop at the fuse's rating", s->drop_share, Kind::fraction, 1,
-                                 s->enough, fmt::format("{:.2f} V; 3 % at most", s->drop_v)));
+                                 s->enough, fmt::format("{:.2f} V; 3 % at most", s->drop_v))
+                              .as(FigureId::copper));
       if (s->smallest)
         g.figures.push_back(told("Smallest metric size", s->smallest->value(), Kind::area, 1));
     }
@@ -166,7 +175,8 @@ FigureGroup twin(const FigureInputs& in) {
   g.title = "Balance bar";
   g.source = "lever of the bar; tilt limit is common practice";
   if (!a.system) {
-    g.figures.push_back(unsaid("Bar's lean, all sound", cannot_say(a.missing_system)));
+    g.figures.push_back(
+        unsaid("Bar's lean, all sound", cannot_say(a.missing_system)).as(FigureId::bar));
     return g;
   }
   const Master& m = a.system->master;
@@ -174,14 +184,15 @@ FigureGroup twin(const FigureInputs& in) {
   g.figures.push_back(told("Lead at the tilt limit", bar_lead(m).value(), Kind::length, 1));
   const auto model = FeelModel::make(*a.system, {});
   if (!model) {
-    g.figures.push_back(unsaid("Bar's lean, all sound", model.error().reason));
+    g.figures.push_back(unsaid("Bar's lean, all sound", model.error().reason).as(FigureId::bar));
     return g;
   }
   const TargetReport r = condition_target(ConditionId::plan, *model, in.strip.limits);
   const double lean =
       std::atan2(std::abs(r.at.piston1_m - r.at.piston2_m), (m.bar_a + m.bar_b).value());
   g.figures.push_back(judged("Bar's lean, all sound", lean, Kind::angle, 1, !r.at.bar_binds,
-                             fmt::format("{:.0f}° at most", m.bar_tilt.value() * 180 / kPi)));
+                             fmt::format("{:.0f}° at most", m.bar_tilt.value() * 180 / kPi))
+                          .as(FigureId::bar));
   g.figures.push_back(told("Travel of master 1", r.at.piston1_m, Kind::length, 1));
   g.figures.push_back(told("Travel of master 2", r.at.piston2_m, Kind::length, 1));
   return g;
@@ -196,7 +207,8 @@ FigureGroup reservoir(const FigureInputs& in) {
   if (!a.system || !a.system->wheels) {
     g.figures.push_back(
         unsaid("Front chamber after full wear",
-               cannot_say(a.missing_system.empty() ? a.missing_brakes : a.missing_system)));
+               cannot_say(a.missing_system.empty() ? a.missing_brakes : a.missing_system))
+            .as(FigureId::chamber_front));
     return g;
   }
   const double chamber = in.strip.plan.si(Param::master_reservoir);
@@ -215,8 +227,10 @@ FigureGroup reservoir(const FigureInputs& in) {
                         wear_volume(Area{pistons}, Length{wear}));
     const std::string name = axle == Axle::front ? "Front" : "Rear";
     g.figures.push_back(told(name + " linings draw", r.drawn.value(), Kind::volume, 0));
-    g.figures.push_back(judged(name + " chamber after full wear", r.left.value(), Kind::volume, 0,
-                               r.enough, "above the port; below 0 it runs dry"));
+    g.figures.push_back(
+        judged(name + " chamber after full wear", r.left.value(), Kind::volume, 0, r.enough,
+               "above the port; below 0 it runs dry")
+            .as(axle == Axle::front ? FigureId::chamber_front : FigureId::chamber_rear));
   }
   return g;
 }

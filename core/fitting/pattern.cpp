@@ -41,7 +41,7 @@ void add_edges(const Values& plan, PatternReport& r) {
     }
     if (left < need)
       r.findings.push_back(
-          {left <= 0 ? Severity::hard : Severity::warning, Stage::fit, "fit.edge",
+          {left <= 0 ? Severity::hard : Severity::warning, Stage::fit, FindingCode::fit_edge,
            fmt::format("A hole stands {:.1f} mm from the edge or crease {}", left * 1e3, e.words),
            fmt::format("{:.1f} mm, one and a half diameters", need * 1e3),
            "Move or turn the pattern, or carry it on a plate", "common practice, no source"});
@@ -93,7 +93,7 @@ void check_blank(const Values& plan, PatternReport& r) {
   const auto check = [&](Param p, double need, const char* words) {
     if (plan.known(p) && plan.si(p) < need)
       r.findings.push_back(
-          {Severity::hard, Stage::fit, "fit.plate_small",
+          {Severity::hard, Stage::fit, FindingCode::fit_plate_small,
            fmt::format("The patterns are larger than the plate: {:.0f} mm {}, {:.0f} needed",
                        plan.si(p) * 1e3, words, need * 1e3),
            "both patterns with an edge of one and a half diameters",
@@ -113,7 +113,7 @@ void check_plate_holes(const Values& plan, PatternReport& r) {
                                                 [](const StudMatch& m) { return m.overlaps; });
   if (r.plate_holes_meet && r.plate && plan.si(Param::fit_plate) > 0)
     r.findings.push_back(
-        {Severity::hard, Stage::fit, "fit.plate_holes",
+        {Severity::hard, Stage::fit, FindingCode::fit_plate_holes,
          "One plate cannot carry both patterns: its holes run into each other",
          "no hole of the old pattern meets one of the new",
          "Turn the new pattern, or hold the plate by other bolts; measure both stud circles again",
@@ -137,7 +137,7 @@ void judge(const Values& plan, PatternReport& r) {
     r.because.push_back(std::string("new holes would meet old ones: weld the old ones up, or ") +
                         (r.plate_holes_meet ? "turn the new pattern" : "use a plate"));
     r.findings.push_back(
-        {Severity::warning, Stage::fit, "fit.holes_meet",
+        {Severity::warning, Stage::fit, FindingCode::fit_holes_meet,
          "New holes in the firewall would run into old ones", "a web of one diameter between holes",
          r.plate_holes_meet ? "Close the old holes first, or turn the new pattern on a plate"
                             : "Carry the unit on an adapter plate, or close the old holes first",
@@ -145,7 +145,7 @@ void judge(const Values& plan, PatternReport& r) {
   }
   if (plan.known(Param::rod_stack) && plan.si(Param::rod_stack) + 1e-6 < plan.si(Param::fit_plate))
     r.findings.push_back(
-        {Severity::warning, Stage::fit, "fit.plate_uncounted",
+        {Severity::warning, Stage::fit, FindingCode::fit_plate_uncounted,
          fmt::format("The plate's {:.1f} mm are not counted in the rod's plates and gaskets",
                      plan.si(Param::fit_plate) * 1e3),
          "the rod follows every plate", "Measure the whole stack under Rod", "geometry"});
@@ -153,7 +153,7 @@ void judge(const Values& plan, PatternReport& r) {
                         (plan.is(choice::FitPlateMetal::aluminium) ? 1.5 : 1.0);
   if (r.plate && plan.si(Param::fit_plate) > 0 && plan.si(Param::fit_plate) < thread)
     r.findings.push_back(
-        {Severity::warning, Stage::fit, "fit.plate_thin",
+        {Severity::warning, Stage::fit, FindingCode::fit_plate_thin,
          fmt::format("The plate is {:.1f} mm thick", plan.si(Param::fit_plate) * 1e3),
          fmt::format("{:.1f} mm of thread", thread * 1e3),
          "A thicker plate, or studs through it with nuts behind", "common practice, no source"});
@@ -201,7 +201,7 @@ PatternReport pattern_report(const Job& job) {
     const double to_centre = std::hypot(h.x_m, h.z_m) - h.diameter_m / 2;
     if (r.pilot_hole_m > 0 && to_centre < r.pilot_hole_m / 2) {
       r.findings.push_back(
-          {Severity::hard, Stage::fit, "fit.pattern_impossible",
+          {Severity::hard, Stage::fit, FindingCode::fit_pattern_impossible,
            "The studs stand inside the collar's hole",
            fmt::format("more than {:.1f} mm from the centre", r.pilot_hole_m / 2 * 1e3),
            "Measure stud to stud, middle to middle, and the pilot's diameter again", "geometry"});

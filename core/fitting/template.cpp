@@ -148,8 +148,8 @@ Expected<Template> make_template(const Job& job, TemplateKind kind, double scale
                  "The new unit's pattern is not known: " + param_list(r.new_pattern.missing),
                  "Measure it: Survey, The unit, Plan"});
   for (const Finding& f : r.findings)
-    if (f.code == "fit.pattern_impossible" ||
-        (kind == TemplateKind::plate && f.code == "fit.plate_small"))
+    if (f.code == FindingCode::fit_pattern_impossible ||
+        (kind == TemplateKind::plate && f.code == FindingCode::fit_plate_small))
       return fail({"unit.stud_pitch", "", f.limit, f.message, f.remedy});
   Template t;
   t.kind = kind;

@@ -39,7 +39,7 @@ std::vector<Finding> prove_findings(const Job& job) {
   if (const auto ratio = arm_ratio(job, Which::plan); bore.known() && ratio) {
     const PumpReport p = pump_report(job.pump, Length{bore.si}, *ratio);
     if (p.sinking)
-      f.push_back({Severity::hard, Stage::prove, "prove.sinking", p.words.back(),
+      f.push_back({Severity::hard, Stage::prove, FindingCode::prove_sinking, p.words.back(),
                    "no more than a tape can mistake, 2 mm a minute",
                    "Look for a leak outside first; if all is dry, the master's cups pass fluid",
                    "common practice, no source"});
@@ -47,32 +47,33 @@ std::vector<Finding> prove_findings(const Job& job) {
   for (const auto& [id, gate] : job.gates)
     if (gate.state == GateState::failed)
       f.push_back(
-          {Severity::hard, Stage::prove, "prove.gate_failed",
+          {Severity::hard, Stage::prove, FindingCode::prove_gate_failed,
            "A gate stands failed: " + id + (gate.note.empty() ? "" : " (" + gate.note + ")"),
            "passed", "Put it right, then prove it again", "the builder"});
   if (job.state == JobState::left_unsafe)
-    f.push_back({Severity::hard, Stage::record, "job.unsafe", "Marked: left unsafe, do not drive",
-                 "", "Finish and prove the job", "the builder"});
+    f.push_back({Severity::hard, Stage::record, FindingCode::job_unsafe,
+                 "Marked: left unsafe, do not drive", "", "Finish and prove the job",
+                 "the builder"});
   return f;
 }
 
-const char* failure_code(ConditionId id) {
+FindingCode failure_code(ConditionId id) {
   switch (id) {
     case ConditionId::assist_lost:
-      return "size.no_assist";
+      return FindingCode::size_no_assist;
     case ConditionId::first_lost:
     case ConditionId::second_lost:
-      return "size.failed_circuit";
+      return FindingCode::size_failed_circuit;
     case ConditionId::plan:
-      return "size.plan";
+      return FindingCode::size_plan;
     case ConditionId::hot:
-      return "size.hot";
+      return FindingCode::size_hot;
     case ConditionId::air_left:
-      return "size.air_left";
+      return FindingCode::size_air_left;
     case ConditionId::found:
       break;
   }
-  return "size.found";
+  return FindingCode::size_found;
 }
 
 }  // namespace
@@ -83,32 +84,33 @@ std::vector<Finding> survey_findings(const Job& job) {
     const Assembly a = assemble(job, which);
     const std::string who = which == Which::found ? "As found: " : "Plan: ";
     if (!a.missing_system.empty())
-      f.push_back({Severity::warning, Stage::survey, "survey.missing",
+      f.push_back({Severity::warning, Stage::survey, FindingCode::survey_missing,
                    who + param_list(a.missing_system) + " not known", "needed for any force",
                    "Measure it, or leave it: two bores and two ratios already say how much harder "
                    "and shorter",
                    ""});
     for (const Error& e : a.impossible)
-      f.push_back({Severity::hard, Stage::survey, "survey.impossible", who + e.reason, e.range,
-                   e.remedy, "geometry"});
+      f.push_back({Severity::hard, Stage::survey, FindingCode::survey_impossible, who + e.reason,
+                   e.range, e.remedy, "geometry"});
   }
   if (const Assembly plan = assemble(job, Which::plan);
       plan.system && !plan.system->strokes_known && plan.missing_brakes.empty())
     f.push_back(
-        {Severity::warning, Stage::survey, "survey.strokes_unknown",
+        {Severity::warning, Stage::survey, FindingCode::survey_strokes_unknown,
          "Plan: piston strokes not known, so the end of the bore is not checked",
          "both strokes measured",
          "Push each piston to its end with a rod and measure; reserve counts to the floor only",
          ""});
   const Value pin = value_of(job, Which::plan, Param::control_pin_arm);
   if (pin.known() && pin.si > 0 && pin.doubt_si / pin.si > 0.03)
-    f.push_back({Severity::note, Stage::survey, "survey.pin_doubt",
+    f.push_back({Severity::note, Stage::survey, FindingCode::survey_pin_doubt,
                  fmt::format("Pivot to pin is known to ±{:.1f} mm only: ±{:.0f} % of every force",
                              pin.doubt_si * 1e3, pin.doubt_si / pin.si * 100),
                  "±3 %", "Measure the short arm with a calliper", "first-order propagation"});
   if (value_of(job, Which::plan, Param::master_bore).inherited)
-    f.push_back({Severity::note, Stage::size, "size.bore_kept", "The plan keeps the fitted bore",
-                 "", "Choose a cell of the map to change it", ""});
+    f.push_back({Severity::note, Stage::size, FindingCode::size_bore_kept,
+                 "The plan keeps the fitted bore", "", "Choose a cell of the map to change it",
+                 ""});
   return f;
 }
 
@@ -131,14 +133,14 @@ std::vector<Finding> choice_findings(const Job& job, const std::vector<Condition
   }
   for (const Concealed& c : concealed_faults(found, plan).faults)
     if (c.hidden_m() >= 3e-3)
-      f.push_back({Severity::warning, Stage::size, "size.concealed",
+      f.push_back({Severity::warning, Stage::size, FindingCode::size_concealed,
                    fmt::format("An unsolved fault is only concealed: {} eats {:.0f} mm now and "
                                "{:.0f} mm with the plan",
                                c.fault, c.before_m * 1e3, c.after_m * 1e3),
                    "the cause found and cured", "Cure it first; see the causes in Survey", source});
   const PlainBore plain = plain_for_take_up(strip_inputs(found, plan));
   if (plain.applies && plain.because.empty() && plain.calipers_too)
-    f.push_back({Severity::warning, Stage::size, "size.plain_bore",
+    f.push_back({Severity::warning, Stage::size, FindingCode::size_plain_bore,
                  fmt::format("Plain master in place of a take-up one: {:.0f} mm more travel",
                              plain.extra_m * 1e3),
                  "calipers that run close", "Change the calipers too, or keep the take-up master",
@@ -151,7 +153,7 @@ std::vector<Finding> choice_findings(const Job& job, const std::vector<Condition
                          (l.date.empty() ? ", some day: " : ", " + l.date + ": ") + c.what,
                      "", c.remedy, source});
   if (const PartsGate g = parts_gate(job, ""); !g.may_start)
-    f.push_back({Severity::warning, Stage::install, "install.parts", g.sentence,
+    f.push_back({Severity::warning, Stage::install, FindingCode::install_parts, g.sentence,
                  "every part needed first proved by hand",
                  "Try thread and seat on the real part; see Size, Later and parts", source});
   return f;
@@ -161,7 +163,7 @@ std::vector<Finding> fit_findings(const Job& job, const RodReport& rod) {
   std::vector<Finding> f = pattern_report(job).findings;
   for (const BoxGap& g : box_gaps(job.boxes))
     if (!g.enough)
-      f.push_back({Severity::warning, Stage::fit, "fit.gap",
+      f.push_back({Severity::warning, Stage::fit, FindingCode::fit_gap,
                    fmt::format("{} stands {:.0f} mm from {}", job.boxes[g.a].name, g.gap_m * 1e3,
                                job.boxes[g.b].name),
                    fmt::format("{:.0f} mm", g.wanted_m * 1e3), "Move it, or shield what is hot",
@@ -188,7 +190,7 @@ std::vector<Finding> strip_findings(const Job& job, const std::vector<ConditionR
     if (c.id == ConditionId::plan && c.target &&
         c.target->reserve_share < limits_of(job).reserve_share)
       f.push_back(
-          {Severity::hard, Stage::size, "size.reserve",
+          {Severity::hard, Stage::size, FindingCode::size_reserve,
            fmt::format("plan: {:.0f} % of the pad's travel is left", c.target->reserve_share * 100),
            fmt::format("{:.0f} %", limits_of(job).reserve_share * 100),
            "A larger bore or a smaller ratio", "common practice, no source"});
@@ -210,7 +212,7 @@ std::vector<Finding> find_all(const Job& job, const std::vector<ConditionReport>
   // "Proved" was said of another state of the job: an edit since then can undo it.
   if (job.state == JobState::proved)
     if (const auto ok = may_be_proved(gates_of(job, strip, all)); !ok)
-      all.push_back({Severity::hard, Stage::record, "record.lapsed",
+      all.push_back({Severity::hard, Stage::record, FindingCode::record_lapsed,
                      "Marked proved, but that no longer holds: " + ok.error().reason,
                      ok.error().range, "Pass the gates again; do not drive until then", ""});
   return all;
@@ -219,7 +221,7 @@ std::vector<Finding> find_all(const Job& job, const std::vector<ConditionReport>
 bool proved_now(const Job& job, const std::vector<Finding>& findings) {
   return job.state == JobState::proved &&
          std::none_of(findings.begin(), findings.end(),
-                      [](const Finding& f) { return f.code == "record.lapsed"; });
+                      [](const Finding& f) { return f.code == FindingCode::record_lapsed; });
 }
 
 bool any_hard(const std::vector<Finding>& findings) {
@@ -281,7 +283,7 @@ std::string install_status(const Job& job) {
   const auto steps = install_steps(job);
   size_t done = 0;
   for (const auto& s : steps)
-    if (const auto it = job.steps.find(s.id); it != job.steps.end() && it->second.done) ++done;
+    if (const StepRecord* r = record_of(job, s.id); r && r->done) ++done;
   return fmt::format("{} of {} steps done", done, steps.size());
 }
 
@@ -308,7 +310,7 @@ std::string stage_status(const Job& job, Stage stage, const std::vector<Conditio
       const OutletReport r = outlet_report(job, Which::plan);
       for (const auto& f : r.findings)
         if (f.severity == Severity::hard)
-          return f.code == "plumb.crossed" ? "outlets crossed" : "no separation";
+          return f.code == FindingCode::plumb_crossed ? "outlets crossed" : "no separation";
       if (!r.untraced.empty()) return fmt::format("{} of 4 wheels traced", 4 - r.untraced.size());
       return "outlets as intended";
     }

@@ -25,7 +25,7 @@ std::vector<Rule> rules_of(Split split) {
   return {};
 }
 
-Finding hard(const char* code, std::string message, const char* limit, const char* remedy) {
+Finding hard(FindingCode code, std::string message, const char* limit, const char* remedy) {
   return {Severity::hard,
           Stage::plumb,
           code,
@@ -42,7 +42,7 @@ void check_split(const Job& job, Which which, Split split, OutletReport& r) {
     if (!a || !b || (*a == *b) == rule.together) continue;
     const std::string pair =
         std::string(wheel_words(rule.a)) + " and " + std::string(wheel_words(rule.b));
-    r.findings.push_back(hard("plumb.crossed",
+    r.findings.push_back(hard(FindingCode::plumb_crossed,
                               rule.together ? "Crossed: " + pair + " are on different outlets"
                                             : "Doubled: " + pair + " share an outlet",
                               split == Split::axle ? "front and rear split" : "diagonal split",
@@ -68,7 +68,7 @@ void check_residual(const Job& job, Which which, OutletReport& r) {
       if (!o || axle_of(w) != axle || pressure <= 0) continue;
       const Param inside = *o == Outlet::first ? Param::master_residual1 : Param::master_residual2;
       if (!is(job, which, inside, choice::MasterResidual::residual)) continue;
-      r.findings.push_back(hard("plumb.residual_twice",
+      r.findings.push_back(hard(FindingCode::plumb_residual_twice,
                                 std::string("Two residual valves in series feed the ") +
                                     (axle == Axle::front ? "front" : "rear") + " brakes",
                                 "one at most",
@@ -76,7 +76,7 @@ void check_residual(const Job& job, Which which, OutletReport& r) {
       break;
     }
     if (!kind.known() || kind.is(choice::BrakeKind::drum) || pressure <= kDiscResidual_pa) continue;
-    r.findings.push_back(hard("plumb.residual_disc",
+    r.findings.push_back(hard(FindingCode::plumb_residual_disc,
                               std::string("A drum residual valve feeds the ") +
                                   (axle == Axle::front ? "front" : "rear") + " discs",
                               "2 psi at most, and only for calipers above the master",
@@ -101,7 +101,7 @@ OutletReport outlet_report(const Job& job, Which which) {
   r.separated = !r.first.empty() && !r.second.empty();
   if (!kind.known() || kind.is(choice::MasterKind::single)) {
     if (kind.known())
-      r.findings.push_back({Severity::warning, Stage::plumb, "plumb.single",
+      r.findings.push_back({Severity::warning, Stage::plumb, FindingCode::plumb_single,
                             "One circuit feeds all wheels: a single leak takes every brake", "",
                             "A tandem master keeps one circuit", "common practice, no source"});
     return r;
@@ -110,25 +110,25 @@ OutletReport outlet_report(const Job& job, Which which) {
     std::string list;
     for (const Wheel w : r.untraced)
       list += (list.empty() ? "" : ", ") + std::string(wheel_words(w));
-    r.findings.push_back({Severity::warning, Stage::plumb, "plumb.untraced",
+    r.findings.push_back({Severity::warning, Stage::plumb, FindingCode::plumb_untraced,
                           "Not traced yet: " + list, "every wheel traced to its outlet",
                           "Follow each line with a finger from the wheel to the master",
                           "common practice, no source"});
     return r;
   }
   if (!r.separated)
-    r.findings.push_back(hard("plumb.no_separation",
+    r.findings.push_back(hard(FindingCode::plumb_no_separation,
                               "Doubled: one outlet feeds all four wheels, the other none",
                               "each outlet feeds its own wheels",
                               "Connect the second outlet; as it is a leak takes every brake"));
   const auto split = value_of(job, which, Param::circuit_split).as<choice::CircuitSplit>();
   if (split && r.separated) check_split(job, which, *split, r);
   if (!split)
-    r.findings.push_back({Severity::note, Stage::plumb, "plumb.split_unknown",
+    r.findings.push_back({Severity::note, Stage::plumb, FindingCode::plumb_split_unknown,
                           "The intended split is not stated: crossings cannot be judged", "",
                           "State which wheels should share an outlet", ""});
   if (is(job, which, choice::ValveKind::proportioning) && split == choice::CircuitSplit::diagonal)
-    r.findings.push_back({Severity::warning, Stage::plumb, "plumb.valve_diagonal",
+    r.findings.push_back({Severity::warning, Stage::plumb, FindingCode::plumb_valve_diagonal,
                           "A diagonal split needs a rear valve in each circuit", "",
                           "Fit one valve for each rear wheel", "common practice, no source"});
   return r;

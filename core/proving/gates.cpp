@@ -11,7 +11,7 @@ namespace yoke {
 namespace {
 
 struct GateText {
-  const char* id;
+  GateId id;
   const char* words;
   const char* how;
   bool (*applies)(const Job&);
@@ -45,63 +45,66 @@ bool boosted(const Job& job) {
 }
 
 constexpr GateText kGates[] = {
-    {"preload", "The rod does not hold the piston on",
+    {GateId::preload, "The rod does not hold the piston on",
      "Free play at the pad; fluid returns; wheels free a minute after release, cold and hot",
      always},
-    {"circuits", "Each outlet feeds the wheels it should",
+    {GateId::circuits, "Each outlet feeds the wheels it should",
      "Open one nipple at a time, press lightly, watch which chamber falls", tandem},
-    {"residual", "No drum residual valve feeds a disc",
+    {GateId::residual, "No drum residual valve feeds a disc",
      "Wheels free a minute after release; the outlet and its line looked into", brakes},
-    {"weep", "No joint weeps", "Wipe, press hard for a minute, look and feel at every opened joint",
-     always},
-    {"sink", "The pad does not sink", "Steady firm foot for 60 s, engine off and on", always},
-    {"reserve", "Reserve is kept, sound", "Firm press: what is left before the floor", brakes},
-    {"bar", "The balance bar does not bind",
+    {GateId::weep, "No joint weeps",
+     "Wipe, press hard for a minute, look and feel at every opened joint", always},
+    {GateId::sink, "The pad does not sink", "Steady firm foot for 60 s, engine off and on", always},
+    {GateId::reserve, "Reserve is kept, sound", "Firm press: what is left before the floor",
+     brakes},
+    {GateId::bar, "The balance bar does not bind",
      "Firm press, then with either circuit open: look at it", twin},
-    {"release", "The clutch releases cleanly",
+    {GateId::release, "The clutch releases cleanly",
      "Reverse goes in without noise, engine idling, wheels chocked; bite well off the floor",
      clutch},
-    {"over_travel", "The pedal cannot push the cover beyond its limit",
+    {GateId::over_travel, "The pedal cannot push the cover beyond its limit",
      "Pedal to the floor: bearing travel within the cover's figure, or a stop that ends it",
      clutch},
-    {"wear_room", "The slave can follow the lining as it wears",
+    {GateId::wear_room, "The slave can follow the lining as it wears",
      "Push the slave back by hand at rest: the room left counts", clutch},
-    {"failed_circuit", "With one circuit open the other still stops the car",
+    {GateId::failed_circuit, "With one circuit open the other still stops the car",
      "Standing still, wheels chocked: open one circuit's nipple, press, note force and pad; close "
      "and bleed again",
      tandem},
-    {"no_assist", "Without assist the force stays within the driver's limit",
+    {GateId::no_assist, "Without assist the force stays within the driver's limit",
      "Engine off, empty the booster, press with the scale", boosted},
-    {"assist_drop", "The booster helps",
+    {GateId::assist_drop, "The booster helps",
      "Engine off: empty it, hold the pad, start: the pad must drop", boosted},
-    {"single_signed", "A single circuit is kept on purpose",
+    {GateId::single_signed, "A single circuit is kept on purpose",
      "A deviation: have it signed where local rules allow it at all", single},
-    {"deviation", "Every deviation is signed",
+    {GateId::deviation, "Every deviation is signed",
      "A rod kept in another way than its maker's: signed where local rules allow it at all",
      deviates},
-    {"retention", "Every clip, pin and washer is back", "Count in equals count out", always},
-    {"lamp", "Brake lamp and warning switch work", "Off at rest, on before pressure", brakes},
-    {"fluid", "One known fluid, fresh", "Grade read from a sealed bottle; old fluid flushed",
+    {GateId::retention, "Every clip, pin and washer is back", "Count in equals count out", always},
+    {GateId::lamp, "Brake lamp and warning switch work", "Off at rest, on before pressure", brakes},
+    {GateId::fluid, "One known fluid, fresh", "Grade read from a sealed bottle; old fluid flushed",
      always},
-    {"lines", "Lines are held, and clear of heat and movement",
+    {GateId::lines, "Lines are held, and clear of heat and movement",
      "Full lock, full droop, engine rocking", always},
-    {"firewall", "No opening is left in the firewall", "A lamp behind it in the dark", always}};
+    {GateId::firewall, "No opening is left in the firewall", "A lamp behind it in the dark",
+     always}};
 
 /// Codes of findings that hold a gate shut.
-constexpr std::pair<const char*, const char*> kHolds[] = {{"plumb.residual_disc", "residual"},
-                                                          {"rod.preload", "preload"},
-                                                          {"rod.output_preload", "preload"},
-                                                          {"plumb.crossed", "circuits"},
-                                                          {"plumb.no_separation", "circuits"},
-                                                          {"prove.sinking", "sink"},
-                                                          {"size.reserve", "reserve"},
-                                                          {"size.failed_circuit", "failed_circuit"},
-                                                          {"size.no_assist", "no_assist"},
-                                                          {"plumb.residual_twice", "residual"},
-                                                          {"size.bar", "bar"},
-                                                          {"size.over_travel", "over_travel"},
-                                                          {"rod.deviation", "deviation"},
-                                                          {"size.wear_room", "wear_room"}};
+constexpr std::pair<FindingCode, GateId> kHolds[] = {
+    {FindingCode::plumb_residual_disc, GateId::residual},
+    {FindingCode::rod_preload, GateId::preload},
+    {FindingCode::rod_output_preload, GateId::preload},
+    {FindingCode::plumb_crossed, GateId::circuits},
+    {FindingCode::plumb_no_separation, GateId::circuits},
+    {FindingCode::prove_sinking, GateId::sink},
+    {FindingCode::size_reserve, GateId::reserve},
+    {FindingCode::size_failed_circuit, GateId::failed_circuit},
+    {FindingCode::size_no_assist, GateId::no_assist},
+    {FindingCode::plumb_residual_twice, GateId::residual},
+    {FindingCode::size_bar, GateId::bar},
+    {FindingCode::size_over_travel, GateId::over_travel},
+    {FindingCode::rod_deviation, GateId::deviation},
+    {FindingCode::size_wear_room, GateId::wear_room}};
 
 }  // namespace
 
@@ -111,9 +114,9 @@ std::vector<Gate> gates_of(const Job& job, const std::vector<ConditionReport>&,
   for (const auto& t : kGates) {
     if (!t.applies(job)) continue;
     Gate g{t.id, t.words, t.how, GateState::open, false, ""};
-    if (const auto it = job.gates.find(t.id); it != job.gates.end()) {
-      g.state = it->second.state;
-      g.why = it->second.note;
+    if (const GateRecord* r = record_of(job, t.id)) {
+      g.state = r->state;
+      g.why = r->note;
     }
     if (const std::string since = disturbed_since(job, g.id); !since.empty()) {
       g.state = GateState::open;

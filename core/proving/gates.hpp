@@ -11,7 +11,7 @@ namespace yoke {
 
 /// A gate is closed by the builder's own check, or held shut by a finding.
 struct Gate {
-  std::string id;
+  GateId id{};
   std::string words;  ///< what must hold
   std::string how;    ///< how to prove it
   GateState state = GateState::open;

@@ -59,7 +59,7 @@ void limits(const Values& v, EndsReport& r) {
     least(same ? r.turns_longer : r.turns_shorter, (v.si(Param::rod_thread_spare2) - jam) / p2);
   if (v.known(Param::rod_engaged2) && v.known(Param::rod_engaged) &&
       std::abs(v.si(Param::rod_engaged) - v.si(Param::rod_engaged2)) > need)
-    r.findings.push_back({Severity::warning, Stage::rod, "rod.uneven",
+    r.findings.push_back({Severity::warning, Stage::rod, FindingCode::rod_uneven,
                           fmt::format("One end holds {}, the other {}",
                                       mm(v.si(Param::rod_engaged)), mm(v.si(Param::rod_engaged2))),
                           "about equal at both ends", "Turn the ends in evenly before setting it",
@@ -75,7 +75,7 @@ EndsReport ends_report(const Job& job, const RodReport& rod) {
   if (rod.per_turn) r.per_turn_m = rod.per_turn->value();
   if (rod.ratio) r.pad_for_tenth_m = 0.1e-3 * *rod.ratio;
   if (r.per_turn_m && *r.per_turn_m <= 0) {
-    r.findings.push_back({Severity::warning, Stage::rod, "rod.no_adjustment",
+    r.findings.push_back({Severity::warning, Stage::rod, FindingCode::rod_no_adjustment,
                           "Two equal threads of the same hand move nothing when turned",
                           "different pitches, or a left and a right thread",
                           "Take one end off and turn it by itself", "geometry"});
@@ -87,7 +87,7 @@ EndsReport ends_report(const Job& job, const RodReport& rod) {
   const auto past = [&](const std::optional<double>& most, double turns, const char* what) {
     if (most && turns > *most)
       r.findings.push_back(
-          {Severity::hard, Stage::rod, "rod.out_of_thread",
+          {Severity::hard, Stage::rod, FindingCode::rod_out_of_thread,
            fmt::format("{:.1f} turns are wanted, {:.1f} are there: {}", turns, *most, what),
            "one diameter of thread engaged at each end, jam nut aside",
            "Cut the rod and thread it further, or make another; never hang a pedal on less",
@@ -115,11 +115,11 @@ OutputGap output_gap(const Values& v) {
   if (!worst) return g;
   g.adjust_m = kWantedOutputGap_m - *worst;
   if (*worst <= 0)
-    g.findings.push_back({Severity::hard, Stage::rod, "rod.output_preload",
+    g.findings.push_back({Severity::hard, Stage::rod, FindingCode::rod_output_preload,
                           "The output rod holds the piston on: gap " + mm(*worst), "more than 0",
                           "Take " + mm(*g.adjust_m) + " off it, or shim the master", kPractice});
   else if (*worst < kLeastOutputGap_m || *worst > kMostOutputGap_m)
-    g.findings.push_back({Severity::warning, Stage::rod, "rod.output_gap",
+    g.findings.push_back({Severity::warning, Stage::rod, FindingCode::rod_output_gap,
                           "Output-rod gap " + mm(*worst), "0.25 to 1.0 mm, 0.5 mm (0.020 in) usual",
                           *worst < kLeastOutputGap_m ? "Shorten the output rod or shim the master"
                                                      : "Lengthen the output rod: it is lost travel",
@@ -151,7 +151,7 @@ HeightsReport heights_report(const Job& job, const RodReport& rod) {
     if (above > 0.0762 || above < 0)
       h.findings.push_back(
           {above > 0.12 || above < -0.01 ? Severity::warning : Severity::note, Stage::rod,
-           "rod.accelerator",
+           FindingCode::rod_accelerator,
            fmt::format("The pad stands {:.0f} mm above the accelerator", above * 1e3),
            "some builders aim for 2 in, 3 in is usable; a preference, not a rule",
            "Lower the pedal, or move its pad", kPractice});
@@ -160,12 +160,12 @@ HeightsReport heights_report(const Job& job, const RodReport& rod) {
     // The switch stays where it is: a pad that rests lower leaves it sooner.
     h.lamp_after_m = v.si(Param::rod_lamp_travel) + wish;
     if (*h.lamp_after_m <= 0)
-      h.findings.push_back({Severity::warning, Stage::rod, "rod.lamp",
+      h.findings.push_back({Severity::warning, Stage::rod, FindingCode::rod_lamp,
                             "The brake lamp would stay on at rest", "off at rest",
                             "Set its switch after the pedal height", kPractice});
     else if (rod.free_play && *h.lamp_after_m > rod.free_play->value() + 0.02)
       h.findings.push_back(
-          {Severity::warning, Stage::rod, "rod.lamp",
+          {Severity::warning, Stage::rod, FindingCode::rod_lamp,
            fmt::format("The lamp lights after {:.0f} mm only", *h.lamp_after_m * 1e3),
            "before pressure builds", "Set its switch after the pedal height", kPractice});
   }
@@ -179,26 +179,29 @@ RetainedReport retained_report(const Job& job) {
   using choice::UnitRodKept;
   r.applies = v.is(UnitRodKept::clipped) || v.is(UnitRodKept::captive);
   if (!r.applies)
-    r.findings.push_back({Severity::warning, Stage::rod, "rod.not_captive",
+    r.findings.push_back({Severity::warning, Stage::rod, FindingCode::rod_not_captive,
                           "Nothing keeps the rod in the unit", "captive: it is pulled at each lift",
                           "A clip, a boot that holds it, or a pin at both ends", kPractice});
   if (!r.applies) return r;
   const bool snaps = v.is(UnitRodKept::captive);
-  r.steps.emplace_back("Try the length first: rod beside the unit, pedal at rest, clearance felt.");
-  r.steps.emplace_back(
-      "Look into the socket with a lamp: no swarf, no old clip, only fluid or "
-      "rubber grease.");
-  r.steps.push_back(snaps ? "Then click it home: it cannot come out again without breaking."
-                          : "Then set the clip and turn it once around in its groove.");
-  r.steps.emplace_back("Pull with 200 N by luggage scale, away from the unit: it must stay.");
+  r.steps.push_back({StepId::rod_retained_try,
+                     "Try the length first: rod beside the unit, pedal at rest, clearance felt."});
+  r.steps.push_back({StepId::rod_retained_look,
+                     "Look into the socket with a lamp: no swarf, no old clip, only fluid or "
+                     "rubber grease."});
+  r.steps.push_back({StepId::rod_retained_keep,
+                     snaps ? "Then click it home: it cannot come out again without breaking."
+                           : "Then set the clip and turn it once around in its groove."});
+  r.steps.push_back({StepId::rod_retained_pull,
+                     "Pull with 200 N by luggage scale, away from the unit: it must stay."});
   if (v.known(Param::rod_pull) && v.si(Param::rod_pull) < 200)
-    r.findings.push_back({Severity::warning, Stage::rod, "rod.pull",
+    r.findings.push_back({Severity::warning, Stage::rod, FindingCode::rod_pull,
                           fmt::format("Pulled with {:.0f} N only", v.si(Param::rod_pull)), "200 N",
                           "Pull again before it is mounted", kPractice});
   if (v.known(Param::rod_staked) && !v.is(choice::RodStaked::maker) &&
       !v.is(choice::RodSigned::yes))
     r.findings.push_back(
-        {Severity::hard, Stage::rod, "rod.deviation",
+        {Severity::hard, Stage::rod, FindingCode::rod_deviation,
          "The rod is kept in another way than its maker's, and nobody has signed it",
          "signed where local rules allow it at all",
          "Have it approved, or fit a unit whose rod is as its maker made it", kPractice});
@@ -209,10 +212,11 @@ std::vector<Finding> return_findings(const Values& v) {
   std::vector<Finding> f;
   const char* remedy = "Shorten the rod; look for a swollen cup or a covered port";
   if (v.is(choice::RodReturns::no))
-    f.push_back({Severity::hard, Stage::rod, "rod.preload", "No fluid returns at rest, cold",
-                 "a small fountain at each tap of the pedal", remedy, kPractice});
+    f.push_back({Severity::hard, Stage::rod, FindingCode::rod_preload,
+                 "No fluid returns at rest, cold", "a small fountain at each tap of the pedal",
+                 remedy, kPractice});
   if (v.is(choice::RodReturnsHot::no))
-    f.push_back({Severity::hard, Stage::rod, "rod.preload",
+    f.push_back({Severity::hard, Stage::rod, FindingCode::rod_preload,
                  "Wheels drag a minute after a hot press", "free after a minute", remedy,
                  kPractice});
   return f;

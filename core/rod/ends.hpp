@@ -49,10 +49,14 @@ struct HeightsReport {
 };
 [[nodiscard]] HeightsReport heights_report(const Job& job, const RodReport& rod);
 
+struct RetainedStep {
+  StepId id{};
+  std::string text;
+};
 /// A rod that cannot come out again: the order of work, and what must be signed.
 struct RetainedReport {
   bool applies = false;
-  std::vector<std::string> steps;
+  std::vector<RetainedStep> steps;
   std::vector<Finding> findings;
 };
 [[nodiscard]] RetainedReport retained_report(const Job& job);

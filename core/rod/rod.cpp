@@ -40,14 +40,14 @@ void check_thread(RodReport& r, const Job& job) {
   if (diameter.known()) r.engaged_wanted = Length{diameter.si};
   if (r.engaged_after && r.engaged_wanted && *r.engaged_after < *r.engaged_wanted)
     r.findings.push_back(
-        {Severity::hard, Stage::rod, "rod.thread_short",
+        {Severity::hard, Stage::rod, FindingCode::rod_thread_short,
          fmt::format("Only {:.1f} mm of thread would stay engaged", r.engaged_after->value() * 1e3),
          fmt::format("at least 1.0 × diameter = {:.1f} mm in steel",
                      r.engaged_wanted->value() * 1e3),
          "Make a longer rod; never hang a pedal on less", "common practice, no source"});
   if (r.spare_after && r.spare_after->value() < 0)
     r.findings.push_back(
-        {Severity::warning, Stage::rod, "rod.thread_bottoms",
+        {Severity::warning, Stage::rod, FindingCode::rod_thread_bottoms,
          fmt::format("The fork runs out of thread {:.1f} mm too soon",
                      -r.spare_after->value() * 1e3),
          "thread free behind the fork",
@@ -61,7 +61,7 @@ void check_clearance(RodReport& r, const Job& job) {
   if (r.ratio) r.free_play = Length{clearance.si * *r.ratio};
   if (clearance.si <= 0)
     r.findings.push_back(
-        {Severity::hard, Stage::rod, "rod.preload",
+        {Severity::hard, Stage::rod, FindingCode::rod_preload,
          fmt::format("The rod holds the piston on: clearance {:.2f} mm", clearance.si * 1e3),
          "more than 0; 0.5 to 1.0 mm is usual",
          "Shorten the rod. A covered return port makes the brakes drag, heat and lock",
@@ -69,7 +69,7 @@ void check_clearance(RodReport& r, const Job& job) {
   const Value gap = value_of(job, Which::plan, Param::assist_output_gap);
   if (has_assist(job, Which::plan) && gap.si <= 0)
     r.findings.push_back(
-        {Severity::hard, Stage::rod, "rod.output_preload",
+        {Severity::hard, Stage::rod, FindingCode::rod_output_preload,
          fmt::format("The booster's output rod holds the piston on: gap {:.2f} mm", gap.si * 1e3),
          "more than 0; 0.5 mm (0.020 in) is usual", "Adjust or shim the output rod",
          "common practice, no source"});
@@ -154,7 +154,7 @@ RodReport rod_report(const Job& job) {
   const Value length = value_of(job, Which::found, Param::control_rod_length);
   if (length.known() && r.total) r.new_length = Length{length.si} + *r.total;
   if (r.new_length && r.new_length->value() <= 0)
-    r.findings.push_back({Severity::hard, Stage::rod, "rod.inside_out",
+    r.findings.push_back({Severity::hard, Stage::rod, FindingCode::rod_inside_out,
                           "The rod would be shorter than nothing", "more than 0 mm",
                           "Measure snouts, sockets and the old rod again", "geometry"});
   check_thread(r, job);
@@ -220,7 +220,7 @@ AngleReport angle_report(const Job& job, Which which) {
   if (!r.missing.empty()) return r;
   const auto k = Kinematics::make(control);
   if (!k) {
-    r.findings.push_back({Severity::hard, Stage::fit, "fit.geometry", k.error().reason,
+    r.findings.push_back({Severity::hard, Stage::fit, FindingCode::fit_geometry, k.error().reason,
                           k.error().range, k.error().remedy, "geometry"});
     return r;
   }
@@ -250,7 +250,7 @@ AngleReport angle_report(const Job& job, Which which) {
   const double degrees = r.largest_rad * 180 / kPi;
   if (degrees > 3.0)
     r.findings.push_back(
-        {degrees > 5.0 ? Severity::warning : Severity::note, Stage::fit, "fit.rod_angle",
+        {degrees > 5.0 ? Severity::warning : Severity::note, Stage::fit, FindingCode::fit_rod_angle,
          fmt::format("The rod stands {:.1f}° off the bore within the working stroke", degrees),
          "3° good, 5° the most", "Move the unit towards the pedal's line, or lengthen the rod",
          "common practice, no source"});

@@ -55,7 +55,7 @@ void find_two_bores(const Values& v, Identity& id) {
   }
 }
 
-Consequence hint(const char* code, std::string what, std::string remedy) {
+Consequence hint(FindingCode code, std::string what, std::string remedy) {
   return {std::move(what), std::move(remedy), "", Severity::warning, code};
 }
 
@@ -67,7 +67,7 @@ void front_fed_wrongly(const Values& v, Identity& id) {
   const auto rear = outlet_of(v, Wheel::rear_left);
   if (!left || !right || left != right || (rear && rear == left)) return;
   if (*left != made)
-    id.wrong.push_back(hint("identity.front_outlet",
+    id.wrong.push_back(hint(FindingCode::identity_front_outlet,
                             "Its maker feeds the front by the other outlet",
                             "Trace both lines; chambers and inner valves belong to an axle"));
 }
@@ -79,7 +79,7 @@ void discs_on_drum_unit(const Values& v, Identity& id) {
     if (!o || !v.known(kind) || v.is(kind, choice::BrakeKind::drum)) continue;
     const Param inside = *o == Outlet::first ? Param::master_residual1 : Param::master_residual2;
     if (v.is(inside, choice::MasterResidual::residual))
-      id.wrong.push_back(hint("identity.drum_unit",
+      id.wrong.push_back(hint(FindingCode::identity_drum_unit,
                               "A drum master's inner residual valve feeds discs",
                               "Another unit, or take the valve out with its maker's leave"));
   }
@@ -89,12 +89,12 @@ void discs_on_drum_unit(const Values& v, Identity& id) {
   const bool any_disc = disc(Param::front_kind) || disc(Param::rear_kind);
   if (v.is(choice::MasterKind::stepped) && v.is(Param::front_kind, choice::BrakeKind::drum) &&
       v.is(Param::rear_kind, choice::BrakeKind::drum))
-    id.wrong.push_back(hint("identity.take_up",
+    id.wrong.push_back(hint(FindingCode::identity_take_up,
                             "A take-up master was made for calipers with a large running "
                             "clearance; these are drums all round",
                             "Ask where it came from; a plain bore is the usual unit here"));
   if (any_disc && v.is(choice::MasterKind::single))
-    id.wrong.push_back(hint("identity.single",
+    id.wrong.push_back(hint(FindingCode::identity_single,
                             "A single-circuit master with discs: no unit was sold so for long",
                             "A tandem master keeps one circuit"));
 }
@@ -102,12 +102,12 @@ void discs_on_drum_unit(const Values& v, Identity& id) {
 void press_says(const ConditionReport* r, Identity& id) {
   if (!r || !r->target) return;
   if (!r->target->reached)
-    id.wrong.push_back(hint("identity.short",
+    id.wrong.push_back(hint(FindingCode::identity_short,
                             "As found it cannot reach the wanted stop: " + r->reason,
                             "Too small a bore, too little stroke, or other brakes than it was "
                             "made for"));
   else if (r->verdict == Verdict::fail)
-    id.wrong.push_back(hint("identity.feel", "As found: " + r->reason,
+    id.wrong.push_back(hint(FindingCode::identity_feel, "As found: " + r->reason,
                             "Bore and ratio do not suit these brakes; see Size"));
 }
 

@@ -14,7 +14,7 @@ struct AgeRule {
   Param param;
   Severity severity;
   double from;  ///< years, or the option
-  const char* code;
+  FindingCode code;
   const char* what;
   const char* remedy;
   const char* order;
@@ -28,89 +28,92 @@ constexpr double option(Choice c) {
 }
 
 constexpr AgeRule kAge[] = {
-    {Param::age_nuts, Severity::warning, option(choice::AgeNuts::rounded), "ageing.nuts",
+    {Param::age_nuts, Severity::warning, option(choice::AgeNuts::rounded), FindingCode::ageing_nuts,
      "Line nuts are rounded", "Cut the tube and make it anew: cheaper than a sheared port",
      "tube, nuts, flaring tool"},
-    {Param::age_nuts, Severity::warning, option(choice::AgeNuts::rusted), "ageing.nuts",
+    {Param::age_nuts, Severity::warning, option(choice::AgeNuts::rusted), FindingCode::ageing_nuts,
      "Line nuts are rusted to the tube: turning them twists it off",
      "Soak for days, heat with care, or plan the line as new", "tube and nuts for those lines"},
-    {Param::age_nipples, Severity::warning, option(choice::AgeNipples::broken), "ageing.nipples",
-     "A nipple is broken or blocked: that wheel cannot be bled",
+    {Param::age_nipples, Severity::warning, option(choice::AgeNipples::broken),
+     FindingCode::ageing_nipples, "A nipple is broken or blocked: that wheel cannot be bled",
      "Renew the nipple or the cylinder before bleeding", "nipples, perhaps a wheel cylinder"},
-    {Param::age_nipples, Severity::warning, option(choice::AgeNipples::stuck), "ageing.nipples",
-     "A nipple is stuck and will shear", "Soak and warm it before the fluid is out", "nipples"},
-    {Param::age_hoses, Severity::warning, 10, "ageing.hoses",
+    {Param::age_nipples, Severity::warning, option(choice::AgeNipples::stuck),
+     FindingCode::ageing_nipples, "A nipple is stuck and will shear",
+     "Soak and warm it before the fluid is out", "nipples"},
+    {Param::age_hoses, Severity::warning, 10, FindingCode::ageing_hoses,
      "Hoses over ten years: they swell inside and crack when bent aside",
      "Renew all of them with this job", "flexible hoses"},
-    {Param::age_hoses, Severity::note, 6, "ageing.hoses", "Hoses past six years",
+    {Param::age_hoses, Severity::note, 6, FindingCode::ageing_hoses, "Hoses past six years",
      "Bend them sharply and look for cracks", ""},
-    {Param::age_fluid, Severity::note, 2, "ageing.fluid",
+    {Param::age_fluid, Severity::note, 2, FindingCode::ageing_fluid,
      "Fluid past two years holds water: a hot pedal sinks earlier", "Change all of it",
      "fluid of the same grade"},
-    {Param::age_check_valve, Severity::note, 10, "ageing.check_valve",
+    {Param::age_check_valve, Severity::note, 10, FindingCode::ageing_check_valve,
      "An old check valve breaks out of its grommet when the hose is pulled",
      "Have one with its grommet in hand", "check valve, grommet, vacuum hose"},
-    {Param::age_shelf, Severity::warning, 8, "ageing.shelf",
+    {Param::age_shelf, Severity::warning, 8, FindingCode::ageing_shelf,
      "The new unit has lain on a shelf for years: its rubber is old, its bore may be stained",
      "Look into the bore, renew the rubber, or ask for a younger one", "seal kit"},
-    {Param::age_spacers, Severity::warning, option(choice::AgeSpacers::missing), "ageing.spacers",
-     "A spacer is missing: the studs pull on thin sheet",
+    {Param::age_spacers, Severity::warning, option(choice::AgeSpacers::missing),
+     FindingCode::ageing_spacers, "A spacer is missing: the studs pull on thin sheet",
      "Measure the stack before anything is ordered; see Fit", "spacer of the measured thickness"},
-    {Param::age_spacers, Severity::note, option(choice::AgeSpacers::cracked), "ageing.spacers",
-     "A cracked spacer changes the rod's clearance when it is renewed",
+    {Param::age_spacers, Severity::note, option(choice::AgeSpacers::cracked),
+     FindingCode::ageing_spacers, "A cracked spacer changes the rod's clearance when it is renewed",
      "Measure its thickness before it breaks", "spacer, gasket"},
-    {Param::age_drain, Severity::note, option(choice::AgeDrain::blocked), "ageing.drain",
+    {Param::age_drain, Severity::note, option(choice::AgeDrain::blocked), FindingCode::ageing_drain,
      "A blocked drain stands water on the unit's face: the shell rusts through",
      "Clear it first; look at the shell's lower edge", ""},
-    {Param::age_sensor, Severity::note, option(choice::AgeSensor::brittle), "ageing.sensor",
-     "The switch will break when its plug is pulled", "Have one in hand",
-     "level or pressure switch"},
-    {Param::age_boot, Severity::warning, option(choice::AgeBoot::torn), "ageing.boot",
+    {Param::age_sensor, Severity::note, option(choice::AgeSensor::brittle),
+     FindingCode::ageing_sensor, "The switch will break when its plug is pulled",
+     "Have one in hand", "level or pressure switch"},
+    {Param::age_boot, Severity::warning, option(choice::AgeBoot::torn), FindingCode::ageing_boot,
      "A torn boot let water in: expect rust at the bore's open end",
      "Gauge the bore before buying a kit", "boot"},
-    {Param::age_grommets, Severity::note, option(choice::AgeGrommets::hard), "ageing.grommets",
-     "Hard grommets tear when the reservoir is rocked out", "Have them in hand",
-     "reservoir grommets"},
-    {Param::age_pitting, Severity::warning, option(choice::AgePitting::pitted), "ageing.pitting",
-     "A pitted bore cuts new cups in weeks", "Gauge it: sleeve or renew", "unit or sleeving"}};
+    {Param::age_grommets, Severity::note, option(choice::AgeGrommets::hard),
+     FindingCode::ageing_grommets, "Hard grommets tear when the reservoir is rocked out",
+     "Have them in hand", "reservoir grommets"},
+    {Param::age_pitting, Severity::warning, option(choice::AgePitting::pitted),
+     FindingCode::ageing_pitting, "A pitted bore cuts new cups in weeks",
+     "Gauge it: sleeve or renew", "unit or sleeving"}};
 
 struct ChangeRule {
   Param param;
-  const char* code;
+  FindingCode code;
   const char* what;
   const char* remedy;
 };
 constexpr ChangeRule kChanges[] = {
-    {Param::changed_front, "upstream.front",
+    {Param::changed_front, FindingCode::upstream_front,
      "Other front brakes: the fitted bore was chosen for other pistons",
      "Measure caliper and cylinder bores; size the master anew, do not renew it like for like"},
-    {Param::changed_rear, "upstream.rear",
+    {Param::changed_rear, FindingCode::upstream_rear,
      "Other rear brakes: bore, rear valve and residual valve were chosen for the old ones",
      "Check the valve list below and the lock order; take a drum valve out of a disc line"},
-    {Param::changed_master, "upstream.master",
+    {Param::changed_master, FindingCode::upstream_master,
      "The fitted unit is not the maker's: its bore proves nothing",
      "Measure it; compare against the brakes, not against the fitted unit"},
-    {Param::changed_engine, "upstream.engine",
+    {Param::changed_engine, FindingCode::upstream_engine,
      "Another engine: vacuum, pump, mass and stall torque are not what the unit was made for",
      "Gauge the vacuum at idle; weigh the front axle; enter the stall torque"},
-    {Param::changed_cam, "upstream.cam", "Less vacuum at idle: the booster runs out earlier",
+    {Param::changed_cam, FindingCode::upstream_cam,
+     "Less vacuum at idle: the booster runs out earlier",
      "Gauge it hot, in gear, at idle; see the assist options"},
-    {Param::changed_headers, "upstream.headers",
+    {Param::changed_headers, FindingCode::upstream_headers,
      "Exhaust moved: lines, cable or unit may stand in its heat",
      "Choose the exhaust before the route of line or cable; shield or move"},
-    {Param::changed_tyres, "upstream.tyres",
+    {Param::changed_tyres, FindingCode::upstream_tyres,
      "Other tyres: radius and grip change the pressure a stop needs and which axle locks first",
      "Enter the radius measured on the car and the grip"},
-    {Param::changed_mass, "upstream.mass", "Another weight: every stop needs another pressure",
-     "Weigh both axles"},
-    {Param::changed_pedal, "upstream.pedal",
+    {Param::changed_mass, FindingCode::upstream_mass,
+     "Another weight: every stop needs another pressure", "Weigh both axles"},
+    {Param::changed_pedal, FindingCode::upstream_pedal,
      "Another pedal: the ratio and the rod's line are not what they were",
      "Measure both arms and the rest height"},
-    {Param::changed_cover, "upstream.cover",
+    {Param::changed_cover, FindingCode::upstream_cover,
      "Another clutch cover: clamp load and finger height moved",
      "Peak load and release travel from its sheet; stack height anew"}};
 
-Consequence follows(const char* code, std::string what, std::string remedy,
+Consequence follows(FindingCode code, std::string what, std::string remedy,
                     Severity severity = Severity::note) {
   return {std::move(what), std::move(remedy), "", severity, code};
 }
@@ -124,8 +127,8 @@ void axle_becomes_discs(std::vector<Consequence>& list, const Values& plan, Axle
       axle == Axle::front ? Param::valve_residual_front : Param::valve_residual_rear;
   const std::string words = axle == Axle::front ? "front" : "rear";
   if (!drums(plan, axle)) {
-    list.push_back(
-        follows("later.already", "The " + words + " has discs already", "Take this reminder out"));
+    list.push_back(follows(FindingCode::later_already, "The " + words + " has discs already",
+                           "Take this reminder out"));
     return;
   }
   bool inside = false;
@@ -137,20 +140,21 @@ void axle_becomes_discs(std::vector<Consequence>& list, const Values& plan, Axle
                           choice::MasterResidual::residual);
   }
   if (plan.si(valve) > 0 || inside)
-    list.push_back(follows("later.residual",
+    list.push_back(follows(FindingCode::later_residual,
                            "The " + words + " residual valve" +
                                (inside ? " inside the master" : "") + " keeps disc pads on",
                            "Take it out on that day", Severity::warning));
-  list.push_back(follows("later.bore", "The bore was sized for " + words + " drums",
+  list.push_back(follows(FindingCode::later_bore, "The bore was sized for " + words + " drums",
                          "Size it anew: discs need about twice the pressure and more fluid"));
   if (plan.is(choice::ValveKind::proportioning))
-    list.push_back(follows("later.knee", "The rear valve's knee was set for drums",
+    list.push_back(follows(FindingCode::later_knee, "The rear valve's knee was set for drums",
                            "Set it anew; see the lock order"));
   if (plan.is(choice::ValveMetering::metering) && axle == Axle::rear)
-    list.push_back(follows("later.metering", "The metering valve waits for shoes that will be gone",
+    list.push_back(follows(FindingCode::later_metering,
+                           "The metering valve waits for shoes that will be gone",
                            "Take it out with the drums", Severity::warning));
   if (plan.known(Param::master_reservoir))
-    list.push_back(follows("later.reservoir",
+    list.push_back(follows(FindingCode::later_reservoir,
                            "Disc pads draw more fluid as they wear than shoes do",
                            "Check the chamber of that circuit"));
 }
@@ -204,40 +208,45 @@ std::vector<Consequence> later_consequences(LaterKind what, const Values& plan) 
       axle_becomes_discs(list, plan, Axle::rear);
       break;
     case LaterKind::booster:
-      list.push_back(follows("later.rod", "Rod length and output gap belong to this unit",
-                             "Measure both anew"));
-      list.push_back(follows("later.bore", "The bore was sized for this assist",
+      list.push_back(follows(FindingCode::later_rod,
+                             "Rod length and output gap belong to this unit", "Measure both anew"));
+      list.push_back(follows(FindingCode::later_bore, "The bore was sized for this assist",
                              "A larger bore may come back in reach; size it anew"));
       break;
     case LaterKind::electric_drive:
       if (vacuum)
-        list.push_back(follows("later.vacuum", "No engine, no vacuum: the booster is dead",
-                               "Electric vacuum pump with a reservoir, or an electric unit",
-                               Severity::warning));
+        list.push_back(follows(
+            FindingCode::later_vacuum, "No engine, no vacuum: the booster is dead",
+            "Electric vacuum pump with a reservoir, or an electric unit", Severity::warning));
       if (plan.is(choice::AssistKind::hydraulic))
-        list.push_back(follows("later.pump", "No engine, no steering pump: the booster is dead",
+        list.push_back(follows(FindingCode::later_pump,
+                               "No engine, no steering pump: the booster is dead",
                                "Electric pump, or an electric unit", Severity::warning));
-      list.push_back(follows("later.mass", "Battery mass moves the weight between the axles",
+      list.push_back(follows(FindingCode::later_mass,
+                             "Battery mass moves the weight between the axles",
                              "Weigh both axles; lock order and holding change"));
       break;
     case LaterKind::axle_swap:
-      list.push_back(follows("later.pistons", "Other pistons ask for another bore and valve",
+      list.push_back(follows(FindingCode::later_pistons,
+                             "Other pistons ask for another bore and valve",
                              "Measure them before ordering; size the master anew"));
       break;
     case LaterKind::battery_move:
       if (plan.is(choice::AssistKind::electric))
-        list.push_back(follows("later.cable", "The longer cable drops more voltage",
+        list.push_back(follows(FindingCode::later_cable, "The longer cable drops more voltage",
                                "Size the copper anew; see Install", Severity::warning));
-      list.push_back(follows("later.mass", "Weight moves between the axles", "Weigh both axles"));
+      list.push_back(
+          follows(FindingCode::later_mass, "Weight moves between the axles", "Weigh both axles"));
       break;
     case LaterKind::bigger_tyres:
-      list.push_back(follows("later.tyres", "A larger radius asks for more pressure for each stop",
+      list.push_back(follows(FindingCode::later_tyres,
+                             "A larger radius asks for more pressure for each stop",
                              "Enter the new radius and look at effort and lock order"));
       break;
   }
   if (list.empty())
-    list.push_back(
-        follows("later.nothing", "Nothing of this plan expires with it", "nothing to do"));
+    list.push_back(follows(FindingCode::later_nothing, "Nothing of this plan expires with it",
+                           "nothing to do"));
   return list;
 }
 
@@ -249,34 +258,34 @@ std::vector<Consequence> residual_rules(const Values& v) {
     const Param valve =
         axle == Axle::front ? Param::valve_residual_front : Param::valve_residual_rear;
     if (!v.known(kind)) {
-      list.push_back(
-          follows("valves.unknown", words + ": cannot say, drums or discs?", "Enter the brakes"));
+      list.push_back(follows(FindingCode::valves_unknown, words + ": cannot say, drums or discs?",
+                             "Enter the brakes"));
       continue;
     }
     const double has = v.si(valve);
     if (v.is(kind, choice::BrakeKind::drum)) {
       if (has <= 0)
-        list.push_back(follows("valves.drum", words + " drums have no residual pressure",
+        list.push_back(follows(FindingCode::valves_drum, words + " drums have no residual pressure",
                                "10 psi (0.07 MPa) is usual for cups without expanders"));
       else
-        list.push_back(
-            follows("valves.fits", words + " drums: a residual valve is right", "leave it"));
+        list.push_back(follows(FindingCode::valves_fits,
+                               words + " drums: a residual valve is right", "leave it"));
       continue;
     }
     const Param above = of_axle(Param::front_above, axle);
     if (!v.known(above))
-      list.push_back(follows("valves.height",
+      list.push_back(follows(FindingCode::valves_height,
                              words + " discs: do the calipers stand above the master?",
                              "Above: 2 psi (0.014 MPa); below: none"));
     else if (v.is(above, choice::BrakeAbove::above) && has <= 0)
-      list.push_back(follows("valves.add", words + " calipers stand above the master",
+      list.push_back(follows(FindingCode::valves_add, words + " calipers stand above the master",
                              "Fit 2 psi (0.014 MPa), or the pedal drops after a night",
                              Severity::warning));
     else if (v.is(above, choice::BrakeAbove::below) && has > 0)
-      list.push_back(follows("valves.remove", words + " calipers stand below the master",
+      list.push_back(follows(FindingCode::valves_remove, words + " calipers stand below the master",
                              "Take the residual valve out: pads would drag", Severity::warning));
     else
-      list.push_back(follows("valves.fits", words + " discs: as it should be",
+      list.push_back(follows(FindingCode::valves_fits, words + " discs: as it should be",
                              "nothing to fit, nothing to take out"));
   }
   return list;

@@ -16,7 +16,7 @@ struct Consequence {
   std::string remedy;
   std::string order;  ///< part to have in hand before starting; empty: none
   Severity severity = Severity::note;
-  std::string code;  ///< stable, "ageing.hoses"
+  FindingCode code{};
 };
 
 /// Disturbed, it breaks: what age and state mean for the work, worst first.

@@ -10,58 +10,86 @@ namespace yoke {
 namespace {
 
 struct Touch {
-  const char* step;  ///< id, or the beginning of ids
-  const char* gate;
+  StepId step;
+  GateId gate;
 };
-constexpr Touch kTouches[] = {{"out.rod", "preload"},
-                              {"out.rod", "retention"},
-                              {"out.rod", "lamp"},
-                              {"out.crack", "weep"},
-                              {"out.residual", "residual"},
-                              {"mount.", "firewall"},
-                              {"rod.length", "preload"},
-                              {"rod.length", "lamp"},
-                              {"rod.output", "preload"},
-                              {"rod.pin", "retention"},
-                              {"lines.start", "weep"},
-                              {"lines.start", "circuits"},
-                              {"lines.start", "sink"},
-                              {"lines.valve", "weep"},
-                              {"lines.hoses", "weep"},
-                              {"lines.hoses", "lines"},
-                              {"lines.support", "lines"},
-                              {"assist.", "assist_drop"},
-                              {"assist.", "no_assist"},
-                              {"assist.bar", "bar"},
-                              {"lamp.switch", "lamp"},
-                              {"fill.fluid", "fluid"},
-                              {"fill.fluid", "sink"},
-                              {"fill.fluid", "reserve"},
-                              {"fill.fluid", "failed_circuit"},
-                              {"clutch.", "release"},
-                              {"clutch.", "over_travel"},
-                              {"clutch.", "wear_room"}};
-
-bool begins(const std::string& text, std::string_view with) {
-  return text.rfind(with, 0) == 0;
-}
+/// What a step may undo: the gate that was passed before it is to be proved again.
+constexpr Touch kTouches[] = {{StepId::out_rod, GateId::preload},
+                              {StepId::out_rod, GateId::retention},
+                              {StepId::out_rod, GateId::lamp},
+                              {StepId::out_crack, GateId::weep},
+                              {StepId::out_residual, GateId::residual},
+                              {StepId::mount_template, GateId::firewall},
+                              {StepId::mount_drill, GateId::firewall},
+                              {StepId::mount_deburr, GateId::firewall},
+                              {StepId::mount_close, GateId::firewall},
+                              {StepId::rod_length, GateId::preload},
+                              {StepId::rod_length, GateId::lamp},
+                              {StepId::rod_output, GateId::preload},
+                              {StepId::rod_pin, GateId::retention},
+                              {StepId::lines_start, GateId::weep},
+                              {StepId::lines_start, GateId::circuits},
+                              {StepId::lines_start, GateId::sink},
+                              {StepId::lines_valve, GateId::weep},
+                              {StepId::lines_hoses, GateId::weep},
+                              {StepId::lines_hoses, GateId::lines},
+                              {StepId::lines_support, GateId::lines},
+                              {StepId::assist_servo_angle, GateId::assist_drop},
+                              {StepId::assist_servo_valve, GateId::assist_drop},
+                              {StepId::assist_bar, GateId::assist_drop},
+                              {StepId::assist_hose, GateId::assist_drop},
+                              {StepId::assist_vacuum, GateId::assist_drop},
+                              {StepId::assist_purge, GateId::assist_drop},
+                              {StepId::assist_stored, GateId::assist_drop},
+                              {StepId::assist_feeds, GateId::assist_drop},
+                              {StepId::assist_unpowered, GateId::assist_drop},
+                              {StepId::assist_servo_angle, GateId::no_assist},
+                              {StepId::assist_servo_valve, GateId::no_assist},
+                              {StepId::assist_bar, GateId::no_assist},
+                              {StepId::assist_hose, GateId::no_assist},
+                              {StepId::assist_vacuum, GateId::no_assist},
+                              {StepId::assist_purge, GateId::no_assist},
+                              {StepId::assist_stored, GateId::no_assist},
+                              {StepId::assist_feeds, GateId::no_assist},
+                              {StepId::assist_unpowered, GateId::no_assist},
+                              {StepId::assist_bar, GateId::bar},
+                              {StepId::lamp_switch, GateId::lamp},
+                              {StepId::fill_fluid, GateId::fluid},
+                              {StepId::fill_fluid, GateId::sink},
+                              {StepId::fill_fluid, GateId::reserve},
+                              {StepId::fill_fluid, GateId::failed_circuit},
+                              {StepId::clutch_stack_a, GateId::release},
+                              {StepId::clutch_stack_b, GateId::release},
+                              {StepId::clutch_spacer, GateId::release},
+                              {StepId::clutch_slave, GateId::release},
+                              {StepId::clutch_back, GateId::release},
+                              {StepId::clutch_short, GateId::release},
+                              {StepId::clutch_stack_a, GateId::over_travel},
+                              {StepId::clutch_stack_b, GateId::over_travel},
+                              {StepId::clutch_spacer, GateId::over_travel},
+                              {StepId::clutch_slave, GateId::over_travel},
+                              {StepId::clutch_back, GateId::over_travel},
+                              {StepId::clutch_short, GateId::over_travel},
+                              {StepId::clutch_stack_a, GateId::wear_room},
+                              {StepId::clutch_stack_b, GateId::wear_room},
+                              {StepId::clutch_spacer, GateId::wear_room},
+                              {StepId::clutch_slave, GateId::wear_room},
+                              {StepId::clutch_back, GateId::wear_room},
+                              {StepId::clutch_short, GateId::wear_room}};
 
 }  // namespace
 
-std::string disturbed_since(const Job& job, const std::string& gate) {
-  const auto g = job.gates.find(gate);
-  if (g == job.gates.end() || g->second.state != GateState::passed || !is_day(g->second.date))
-    return {};
-  for (const auto& [id, step] : job.steps) {
-    if (!step.done || !is_day(step.date) || step.date <= g->second.date) continue;
-    const bool touches = std::any_of(
-        std::begin(kTouches), std::end(kTouches),
-        [&, &step_id = id](const Touch& t) { return gate == t.gate && begins(step_id, t.step); });
-    if (!touches) continue;
-    std::string words = id;
+std::string disturbed_since(const Job& job, GateId gate) {
+  const GateRecord* const g = record_of(job, gate);
+  if (!g || g->state != GateState::passed || !is_day(g->date)) return {};
+  for (const Touch& t : kTouches) {
+    if (t.gate != gate) continue;
+    const StepRecord* const r = record_of(job, t.step);
+    if (!r || !r->done || !is_day(r->date) || r->date <= g->date) continue;
+    std::string words{key(t.step)};
     for (const Step& s : install_steps(job))
-      if (s.id == id) words = s.text;
-    return "Passed on " + g->second.date + ", but since then, on " + step.date + ": " + words +
+      if (s.id == t.step) words = s.text;
+    return "Passed on " + g->date + ", but since then, on " + r->date + ": " + words +
            " Prove it again";
   }
   return {};

@@ -11,7 +11,7 @@ namespace yoke {
 
 /// Why a gate that was passed stands open again; empty when it does not. A day tells: of two things
 /// on the same day the gate is taken to be the later.
-[[nodiscard]] std::string disturbed_since(const Job& job, const std::string& gate);
+[[nodiscard]] std::string disturbed_since(const Job& job, GateId gate);
 
 struct DisturbedPart {
   std::string part;   ///< "Brake lamp switch"

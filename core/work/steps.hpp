@@ -10,7 +10,7 @@
 namespace yoke {
 
 struct Step {
-  std::string id;    ///< stable: records refer to it
+  StepId id{};
   std::string part;  ///< "Before", "Out", "Rod" …
   std::string text;
   std::string caution;           ///< shown at the point of use; empty for none

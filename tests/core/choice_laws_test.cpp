@@ -232,7 +232,7 @@ TEST_CASE("measuring what is named first narrows the answer by what it promised"
   const auto spread = [&job] {
     DoubtRequest q;
     q.samples = 3000;
-    const Band b = doubt(job, ConditionId::plan, q)->band(FigureId::effort);
+    const Band b = doubt(job, ConditionId::plan, q)->band(PressFigure::effort);
     return b.high - b.low;
   };
   const double wide = spread();

@@ -146,7 +146,7 @@ TEST_CASE("a larger bore conceals a fault by the factor of the two bores") {
   CHECK(r.shorter_by_geometry == Approx(1 - 0.765625));
   const auto findings = find_all(job, foot_strip(job, 8));
   CHECK(std::any_of(findings.begin(), findings.end(),
-                    [](const Finding& f) { return f.code == "size.concealed"; }));
+                    [](const Finding& f) { return f.code == FindingCode::size_concealed; }));
   CHECK_FALSE(concealed_faults({}, {}).because.empty());
 }
 
@@ -295,7 +295,7 @@ TEST_CASE("a gate opens again when a later step touches what it proves") {
   const auto state = [&] {
     const auto strip = foot_strip(job, 8);
     for (const Gate& g : gates_of(job, strip, {}))
-      if (g.id == "weep") return g;
+      if (g.id == GateId::weep) return g;
     return Gate{};
   };
   CHECK(state().state == GateState::passed);
@@ -309,9 +309,9 @@ TEST_CASE("a gate opens again when a later step touches what it proves") {
   CHECK(state().state == GateState::passed);
   job.gates["firewall"] = {GateState::passed, "2026-11-01", ""};
   job.steps["mount.close"] = {true, "2026-11-05", ""};
-  CHECK_FALSE(disturbed_since(job, "firewall").empty());
-  CHECK(disturbed_since(job, "lamp").empty());
-  CHECK(disturbed_since(job, "nothing").empty());
+  CHECK_FALSE(disturbed_since(job, GateId::firewall).empty());
+  CHECK(disturbed_since(job, GateId::lamp).empty());
+  CHECK(disturbed_since(job, GateId::lines).empty());
   CHECK(disturbed_parts(job).size() >= 4);
   found(job, Param::unit_switch, 1);
   const auto parts = disturbed_parts(job);

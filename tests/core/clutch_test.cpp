@@ -190,12 +190,12 @@ TEST_CASE("a clutch job: its own conditions, questions, figures, gates and bleed
   const auto again = foot_strip(job, 32);
   const auto findings = find_all(job, again);
   CHECK(std::any_of(findings.begin(), findings.end(), [](const Finding& f) {
-    return f.code == "size.over_travel" && f.severity == Severity::hard;
+    return f.code == FindingCode::size_over_travel && f.severity == Severity::hard;
   }));
   bool held = false;
   for (const Gate& gate : gates_of(job, again, findings)) {
-    CHECK(gate.id != "failed_circuit");
-    if (gate.id == "over_travel") held = gate.held;
+    CHECK(gate.id != GateId::failed_circuit);
+    if (gate.id == GateId::over_travel) held = gate.held;
   }
   CHECK(held);
   CHECK(bleed_plan(job).clutch);

@@ -28,24 +28,25 @@ TEST_CASE(
   q.threads = 3;
   const auto three = doubt(job, ConditionId::plan, q);
   REQUIRE(one);
-  CHECK(one->band(FigureId::effort).low == three->band(FigureId::effort).low);
-  CHECK(one->band(FigureId::travel).high == three->band(FigureId::travel).high);
+  CHECK(one->band(PressFigure::effort).low == three->band(PressFigure::effort).low);
+  CHECK(one->band(PressFigure::travel).high == three->band(PressFigure::travel).high);
   const auto exact = condition_report(job, ConditionId::plan);
-  CHECK(one->band(FigureId::effort).low < exact.target->at.pad_force_n);
-  CHECK(one->band(FigureId::effort).high > exact.target->at.pad_force_n);
-  CHECK(one->band(FigureId::effort).middle == Approx(exact.target->at.pad_force_n).epsilon(0.03));
+  CHECK(one->band(PressFigure::effort).low < exact.target->at.pad_force_n);
+  CHECK(one->band(PressFigure::effort).high > exact.target->at.pad_force_n);
+  CHECK(one->band(PressFigure::effort).middle ==
+        Approx(exact.target->at.pad_force_n).epsilon(0.03));
   CHECK(std::any_of(one->ranked.begin(), one->ranked.begin() + 4,
                     [](const Sensitivity& s) { return s.param == Param::control_pin_arm; }));
   q.seed = 2;
-  CHECK(doubt(job, ConditionId::plan, q)->band(FigureId::effort).low !=
-        one->band(FigureId::effort).low);
+  CHECK(doubt(job, ConditionId::plan, q)->band(PressFigure::effort).low !=
+        one->band(PressFigure::effort).low);
   // Narrower measurements, narrower band.
   Job sure = job;
   for (const ParamInfo& p : all_params())
     if (const Value v = value_of(job, Which::found, p.param); v.known() && p.kind != Kind::choice)
       sure.found.set(p.param, {v.si, How::stated, 0, {}});
   const auto none = doubt(sure, ConditionId::plan, q);
-  CHECK(none->band(FigureId::effort).low == none->band(FigureId::effort).high);
+  CHECK(none->band(PressFigure::effort).low == none->band(PressFigure::effort).high);
   CHECK(none->ranked.empty());
 }
 
@@ -59,23 +60,25 @@ TEST_CASE("doubt: every figure of a press has its band, the layers add up to the
   double sum = 0;
   for (std::size_t i = 0; i < kLayerCount; ++i) sum += r->band(layer_figure(i)).middle;
   // The middles of parts need not add up exactly to the middle of the whole.
-  CHECK(sum == Approx(r->band(FigureId::travel).middle).epsilon(0.02));
-  const auto holds = [&](FigureId f, double exact) {
-    INFO(figure_info(f).words);
+  CHECK(sum == Approx(r->band(PressFigure::travel).middle).epsilon(0.02));
+  const auto holds = [&](PressFigure f, double exact) {
+    INFO(press_figure_info(f).words);
     CHECK(r->band(f).low <= exact * 1.02);
     CHECK(r->band(f).high >= exact * 0.98);
   };
-  holds(FigureId::piston1, c.target->at.piston1_m);
-  holds(FigureId::piston2, c.target->at.piston2_m);
-  holds(FigureId::front_pressure, c.target->at.front_pa);
-  holds(FigureId::rear_pressure, c.target->at.rear_pa);
-  holds(FigureId::stiffness, c.target->stiffness_n_m);
-  for (std::size_t i = 0; i < kFigureCount; ++i)
+  holds(PressFigure::piston1, c.target->at.piston1_m);
+  holds(PressFigure::piston2, c.target->at.piston2_m);
+  holds(PressFigure::front_pressure, c.target->at.front_pa);
+  holds(PressFigure::rear_pressure, c.target->at.rear_pa);
+  holds(PressFigure::stiffness, c.target->stiffness_n_m);
+  for (std::size_t i = 0; i < kPressFigureCount; ++i)
     for (std::size_t k = 0; k < i; ++k)
-      CHECK(figure_info(static_cast<FigureId>(i)).key != figure_info(static_cast<FigureId>(k)).key);
+      CHECK(press_figure_info(static_cast<PressFigure>(i)).key !=
+            press_figure_info(static_cast<PressFigure>(k)).key);
   // What is ranked first moves the effort or the travel at all.
   REQUIRE_FALSE(r->ranked.empty());
-  CHECK(std::abs(r->ranked[0].of(FigureId::effort)) + std::abs(r->ranked[0].of(FigureId::travel)) >
+  CHECK(std::abs(r->ranked[0].of(PressFigure::effort)) +
+            std::abs(r->ranked[0].of(PressFigure::travel)) >
         0);
 }
 

@@ -144,7 +144,7 @@ TEST_CASE("figures of a known job: every group speaks, its values agree with the
   const auto groups = figure_groups(job);
   CHECK(groups.size() >= 8);
   for (const FigureGroup& g : groups) {
-    INFO(g.id);
+    INFO(key(g.id));
     CHECK_FALSE(g.title.empty());
     CHECK_FALSE(g.source.empty());
     for (const Figure& f : g.figures) {
@@ -199,8 +199,9 @@ TEST_CASE("two residual valves in series are a hard finding") {
   set(job, Param::valve_residual_rear, 69e3);
   const auto has = [](const Job& j) {
     const auto all = find_all(j, foot_strip(j, 16));
-    return std::any_of(all.begin(), all.end(),
-                       [](const Finding& f) { return f.code == "plumb.residual_twice"; });
+    return std::any_of(all.begin(), all.end(), [](const Finding& f) {
+      return f.code == FindingCode::plumb_residual_twice;
+    });
   };
   CHECK_FALSE(has(job));
   set(job, Param::master_residual2, 1);

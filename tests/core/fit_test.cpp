@@ -33,7 +33,7 @@ void two_studs(Job& job, Which w, double pitch, double d) {
                               {Param::unit_stud_size, d}})
     (w == Which::found ? job.found : job.plan).set(p, measured(p, si, How::calliper));
 }
-bool has(const std::vector<Finding>& list, const std::string& code) {
+bool has(const std::vector<Finding>& list, FindingCode code) {
   return std::any_of(list.begin(), list.end(), [&](const Finding& f) { return f.code == code; });
 }
 
@@ -105,17 +105,17 @@ TEST_CASE("an old hole serves, forgives, or meets the new one, a plate joins the
   CHECK_FALSE(r.bolts_on);
   CHECK(r.plate);
   CHECK(r.matches[0].meets);
-  CHECK(has(r.findings, "fit.holes_meet"));
+  CHECK(has(r.findings, FindingCode::fit_holes_meet));
   // Half the pitch plus two diameters of the larger stud, both sides.
   CHECK(r.plate_width_m == Approx(2 * (0.04125 + 2 * 3.0 / 8 * kInch)));
   two_studs(job, Which::plan, 0.140, 3.0 / 8 * kInch);
   r = pattern_report(job);
   CHECK_FALSE(r.matches[0].meets);
   plan(job, Param::fit_edge_left, 0.080);
-  CHECK(has(pattern_report(job).findings, "fit.edge"));
+  CHECK(has(pattern_report(job).findings, FindingCode::fit_edge));
   plan(job, Param::unit_pilot, 0.1199);
   plan(job, Param::unit_stud_pitch, 0.100);
-  CHECK(has(pattern_report(job).findings, "fit.pattern_impossible"));
+  CHECK(has(pattern_report(job).findings, FindingCode::fit_pattern_impossible));
   CHECK_FALSE(make_template(job, TemplateKind::drilling));
 }
 
@@ -158,12 +158,12 @@ TEST_CASE("templates: only 1:1, every hole at its place, words and order with th
   // 80 mm over 76 mm: centres 2 mm apart, the holes run together in any plate; turned they do not.
   two_studs(job, Which::found, 0.076, 0.008);
   plan(job, Param::fit_plate, 0.006);
-  CHECK(has(pattern_report(job).findings, "fit.plate_holes"));
+  CHECK(has(pattern_report(job).findings, FindingCode::fit_plate_holes));
   const auto joined = make_template(job, TemplateKind::plate);
   REQUIRE_FALSE(joined);
   CHECK(joined.error().reason.find("run into each other") != std::string::npos);
   plan(job, Param::fit_turn, std::acos(0.0));
-  CHECK_FALSE(has(pattern_report(job).findings, "fit.plate_holes"));
+  CHECK_FALSE(has(pattern_report(job).findings, FindingCode::fit_plate_holes));
   const auto turned = make_template(job, TemplateKind::plate);
   REQUIRE(turned);
   CHECK(says(*turned, "6.0 mm thick"));
@@ -172,14 +172,14 @@ TEST_CASE("templates: only 1:1, every hole at its place, words and order with th
   two_studs(job, Which::found, 0.060, 0.008);
   plan(job, Param::fit_turn, 0);
   plan(job, Param::fit_plate_width, 0.070);  // the patterns are larger than the blank
-  CHECK(has(pattern_report(job).findings, "fit.plate_small"));
+  CHECK(has(pattern_report(job).findings, FindingCode::fit_plate_small));
   const auto small = make_template(job, TemplateKind::plate);
   REQUIRE_FALSE(small);
   CHECK(small.error().reason.find("larger than the plate") != std::string::npos);
   CHECK(make_template(job, TemplateKind::drilling));
   plan(job, Param::fit_plate, 0.010);
   plan(job, Param::rod_stack, 0.001);
-  CHECK(has(pattern_report(job).findings, "fit.plate_uncounted"));
+  CHECK(has(pattern_report(job).findings, FindingCode::fit_plate_uncounted));
   const std::string svg = template_svg(*t);
   CHECK(svg.find("&lt;made-up&gt; job &amp; more") != std::string::npos);
   CHECK(svg.find("mm\" viewBox=") != std::string::npos);
@@ -229,7 +229,7 @@ TEST_CASE("room: distances of boxes by hand, swings, and what is hot") {
   CHECK(box_gaps({unit, inside})[0].gap_m == Approx(-0.11));
   Job job = known_job();
   job.boxes = {unit, pipe};
-  CHECK(has(find_all(job, foot_strip(job, 8)), "fit.gap"));
+  CHECK(has(find_all(job, foot_strip(job, 8)), FindingCode::fit_gap));
   CHECK(box_gaps({pipe}).empty());
 }
 
@@ -255,20 +255,20 @@ TEST_CASE("turns: fork, left and right, and both the same hand, limits at both e
   plan(job, Param::rod_coupling, 2);
   CHECK(*report().per_turn_m == Approx(kInch / 20 - kInch / 24));
   plan(job, Param::rod_pitch2, kInch / 24);
-  CHECK(has(report().findings, "rod.no_adjustment"));
+  CHECK(has(report().findings, FindingCode::rod_no_adjustment));
   plan(job, Param::rod_coupling, 0);
   plan(job, Param::rod_diameter, 0.008);
   plan(job, Param::rod_engaged, 0.010);  // 2 mm to give: 1.9 turns of 24 tpi
   CHECK(*report().turns_longer == Approx(0.002 / (kInch / 24)));
-  CHECK(has(report().findings, "rod.out_of_thread"));
+  CHECK(has(report().findings, FindingCode::rod_out_of_thread));
   plan(job, Param::rod_engaged, 0.016);
-  CHECK_FALSE(has(report().findings, "rod.out_of_thread"));
+  CHECK_FALSE(has(report().findings, FindingCode::rod_out_of_thread));
   plan(job, Param::rod_thread_spare, 0.012);
   plan(job, Param::rod_jam, 0.005);
   CHECK(*report().turns_shorter == Approx(0.007 / (kInch / 24)));
   plan(job, Param::rod_coupling, 1);
   plan(job, Param::rod_engaged2, 0.030);
-  CHECK(has(report().findings, "rod.uneven"));
+  CHECK(has(report().findings, FindingCode::rod_uneven));
 }
 
 TEST_CASE("which end is cut: never the ball, never the eye") {
@@ -303,7 +303,7 @@ TEST_CASE("output-rod gap from both sides, engine off and running") {
   plan(job, Param::rod_stick_on, 0.0126);  // the shell breathes: it pushes the piston
   g = output_gap(resolve(job, Which::plan));
   CHECK(*g.on_m == Approx(-0.0001));
-  CHECK(has(g.findings, "rod.output_preload"));
+  CHECK(has(g.findings, FindingCode::rod_output_preload));
   CHECK(any_hard(g.findings));
 }
 
@@ -318,10 +318,10 @@ TEST_CASE("heights: pad, accelerator and lamp after the change") {
   CHECK(*h.pad_after_m == Approx(0.160));
   CHECK(*h.above_accelerator_m == Approx(0.050));
   CHECK(*h.lamp_after_m == Approx(-0.012));
-  CHECK(has(h.findings, "rod.lamp"));
+  CHECK(has(h.findings, FindingCode::rod_lamp));
   plan(job, Param::rod_height_wish, 0.070);  // 5-1/2 in above: dangerously high
   h = heights_report(job, rod_report(job));
-  CHECK(has(h.findings, "rod.accelerator"));
+  CHECK(has(h.findings, FindingCode::rod_accelerator));
 }
 
 TEST_CASE("a rod that stays in: try the length first, a re-staked one must be signed") {
@@ -330,25 +330,25 @@ TEST_CASE("a rod that stays in: try the length first, a re-staked one must be si
   plan(job, Param::unit_rod_kept, 3);
   RetainedReport r = retained_report(job);
   REQUIRE(r.applies);
-  CHECK(r.steps.front().find("Try the length first") == 0);
-  CHECK(r.steps[2].find("cannot come out again") != std::string::npos);
+  CHECK(r.steps.front().text.find("Try the length first") == 0);
+  CHECK(r.steps[2].text.find("cannot come out again") != std::string::npos);
   plan(job, Param::rod_staked, 1);
   r = retained_report(job);
-  CHECK(has(r.findings, "rod.deviation"));
+  CHECK(has(r.findings, FindingCode::rod_deviation));
   const auto gate = [&] {
     const auto strip = foot_strip(job, 8);
     const auto findings = find_all(job, strip);
     for (const Gate& g : gates_of(job, strip, findings))
-      if (g.id == "deviation") return g;
+      if (g.id == GateId::deviation) return g;
     return Gate{};
   };
   CHECK(gate().held);
   plan(job, Param::rod_signed, 1);
   CHECK_FALSE(gate().held);
   plan(job, Param::unit_rod_kept, 1);
-  CHECK(has(retained_report(job).findings, "rod.not_captive"));
+  CHECK(has(retained_report(job).findings, FindingCode::rod_not_captive));
   plan(job, Param::rod_returns, 1);
-  CHECK(has(find_all(job, foot_strip(job, 8)), "rod.preload"));
+  CHECK(has(find_all(job, foot_strip(job, 8)), FindingCode::rod_preload));
 }
 
 TEST_CASE("fit figures: stack, offset to zero, angles, openings") {
@@ -369,7 +369,7 @@ TEST_CASE("fit figures: stack, offset to zero, angles, openings") {
   CHECK(*value("flange", "Thread left for the nut").si == Approx(0.0072));
   CHECK(value("flange", "Thread left for the nut").verdict == Verdict::fail);
   CHECK(*value("flange", "Studs longer by").si == Approx(0.0008));
-  CHECK(has(find_all(job, foot_strip(job, 8)), "fit.stud_short"));
+  CHECK(has(find_all(job, foot_strip(job, 8)), FindingCode::fit_stud_short));
   plan(job, Param::fit_gap_side, 0.025);
   plan(job, Param::fit_gap_up, 0);
   plan(job, Param::fit_shift_unit, 0.015);
@@ -387,5 +387,5 @@ TEST_CASE("fit figures: stack, offset to zero, angles, openings") {
   plan(job, Param::fit_opening, 0.060);
   plan(job, Param::unit_pilot, 0.0413);
   CHECK(*value("openings", "Old opening wider by").si == Approx(0.060 - 0.0416));
-  CHECK(has(find_all(job, foot_strip(job, 8)), "fit.opening"));
+  CHECK(has(find_all(job, foot_strip(job, 8)), FindingCode::fit_opening));
 }

@@ -20,7 +20,7 @@ void found(Job& job, Param p, double v, How how = How::stated) {
   job.found.set(p, measured(p, v, how));
 }
 
-const Finding* finding(const std::vector<Finding>& all, const std::string& code) {
+const Finding* finding(const std::vector<Finding>& all, FindingCode code) {
   for (const Finding& f : all)
     if (f.code == code) return &f;
   return nullptr;
@@ -210,7 +210,7 @@ TEST_CASE("contradictions are found as soon as they are known, and only new ones
   CHECK(e->field == "control.rod_length");
   CHECK(e->range.find("60.0 mm") != std::string::npos);
   CHECK_FALSE(new_impossibility(with_rod, with_rod));
-  CHECK(finding(findings_of(with_rod), "survey.impossible"));
+  CHECK(finding(findings_of(with_rod), FindingCode::survey_impossible));
   Job booster_job = known_job();
   found(booster_job, Param::assist_kind, 1);
   found(booster_job, Param::assist_diaphragm1, 0.2);
@@ -232,23 +232,24 @@ TEST_CASE("contradictions are found as soon as they are known, and only new ones
 
 TEST_CASE("findings: doubt of the short arm, kept bore, failed conditions, unsafe jobs") {
   Job job = known_job();
-  CHECK(finding(findings_of(job), "size.bore_kept"));
-  CHECK_FALSE(finding(findings_of(job), "survey.pin_doubt"));
+  CHECK(finding(findings_of(job), FindingCode::size_bore_kept));
+  CHECK_FALSE(finding(findings_of(job), FindingCode::survey_pin_doubt));
   found(job, Param::control_pin_arm, 0.05, How::estimate);
-  CHECK(finding(findings_of(job), "survey.pin_doubt")->message.find("10 %") != std::string::npos);
+  CHECK(finding(findings_of(job), FindingCode::survey_pin_doubt)->message.find("10 %") !=
+        std::string::npos);
   found(job, Param::limit_z_failed, 0.8);
   const auto all = findings_of(job);
-  REQUIRE(finding(all, "size.failed_circuit"));
-  CHECK(finding(all, "size.failed_circuit")->severity == Severity::hard);
+  REQUIRE(finding(all, FindingCode::size_failed_circuit));
+  CHECK(finding(all, FindingCode::size_failed_circuit)->severity == Severity::hard);
   CHECK(any_hard(all));
   job.state = JobState::left_unsafe;
-  CHECK(finding(findings_of(job), "job.unsafe")->severity == Severity::hard);
+  CHECK(finding(findings_of(job), FindingCode::job_unsafe)->severity == Severity::hard);
   job.gates["weep"] = {GateState::failed, "", "left rear"};
-  CHECK(finding(findings_of(job), "prove.gate_failed")->message.find("left rear") !=
+  CHECK(finding(findings_of(job), FindingCode::prove_gate_failed)->message.find("left rear") !=
         std::string::npos);
   job.pump.sink_m = 0.02;
   job.pump.hold_s = 60;
-  CHECK(finding(findings_of(job), "prove.sinking")->severity == Severity::hard);
+  CHECK(finding(findings_of(job), FindingCode::prove_sinking)->severity == Severity::hard);
 }
 
 TEST_CASE("status lines follow the work") {
@@ -328,23 +329,24 @@ TEST_CASE("hydraulic and electric boosters with their own typical figures") {
   CHECK(has_assist(job, Which::plan));
   const auto steps = install_steps(job);
   CHECK(std::any_of(steps.begin(), steps.end(),
-                    [](const Step& s) { return s.id == "assist.feeds"; }));
+                    [](const Step& s) { return s.id == StepId::assist_feeds; }));
   CHECK(std::none_of(steps.begin(), steps.end(),
-                     [](const Step& s) { return s.id == "assist.hose"; }));
+                     [](const Step& s) { return s.id == StepId::assist_hose; }));
 }
 
 TEST_CASE("a drum residual valve left on discs is a hard finding and holds its gate") {
   Job job = known_job();
   found(job, Param::valve_residual_rear, 69e3);
-  CHECK_FALSE(finding(findings_of(job), "plumb.residual_disc"));  // drums want it
+  CHECK_FALSE(finding(findings_of(job), FindingCode::plumb_residual_disc));  // drums want it
   found(job, Param::valve_residual_front, 13.8e3);
-  CHECK_FALSE(finding(findings_of(job), "plumb.residual_disc"));  // 2 psi for a low master
+  CHECK_FALSE(
+      finding(findings_of(job), FindingCode::plumb_residual_disc));  // 2 psi for a low master
   found(job, Param::valve_residual_front, 69e3);
-  REQUIRE(finding(findings_of(job), "plumb.residual_disc"));
+  REQUIRE(finding(findings_of(job), FindingCode::plumb_residual_disc));
   const auto strip = foot_strip(job, 8);
   const auto gates = gates_of(job, strip, find_all(job, strip));
   CHECK(std::any_of(gates.begin(), gates.end(),
-                    [](const Gate& g) { return g.id == "residual" && g.held; }));
+                    [](const Gate& g) { return g.id == GateId::residual && g.held; }));
   Job step = known_job();
   found(step, Param::master_kind, 2);
   CHECK(assemble(step, Which::found).missing_system == std::vector<Param>{Param::master_step_bore});

@@ -108,7 +108,7 @@ const std::map<std::string, std::function<double()>> kExamples{
        DoubtRequest q;
        q.samples = 100;
        const auto r = doubt(job, ConditionId::plan, q);
-       return std::abs(r->ranked.front().of(FigureId::effort)) /
+       return std::abs(r->ranked.front().of(PressFigure::effort)) /
               condition_report(job, ConditionId::plan).target->at.pad_force_n * 100;
      }},
     {"doubt.uniform 1 2 3", [] { return counter_uniform(1, 2, 3); }},

@@ -46,17 +46,17 @@ TEST_CASE("pedal heights by turns (common practice, no source)") {
 TEST_CASE(
     "residual valves: 10 psi for drums, 2 psi at most for discs (common practice, no source)") {
   constexpr double kPsi = 6894.757293168361;
-  const auto code = [](double front_psi, double rear_psi) {
+  const auto told = [](double front_psi, double rear_psi) {
     Job job = known_job();
     job.found.set(Param::valve_residual_front, {front_psi * kPsi, How::stated, 0, {}});
     job.found.set(Param::valve_residual_rear, {rear_psi * kPsi, How::stated, 0, {}});
     for (const Finding& f : find_all(job, foot_strip(job, 8)))
-      if (f.code == "plumb.residual_disc") return f.code;
-    return std::string();
+      if (f.code == FindingCode::plumb_residual_disc) return true;
+    return false;
   };
-  CHECK(code(0, 10).empty());
-  CHECK(code(2, 10).empty());
-  CHECK_FALSE(code(10, 10).empty());
+  CHECK_FALSE(told(0, 10));
+  CHECK_FALSE(told(2, 10));
+  CHECK(told(10, 10));
 }
 
 TEST_CASE("usual feeds and fills (common practice, no source)") {
@@ -91,7 +91,7 @@ TEST_CASE("usual torques, pedal heights, hones, servo angles (common practice, n
   job.found.set(Param::assist_kind, {4, How::stated, 0, {}});
   bool angles = false;
   for (const Step& s : install_steps(job))
-    if (s.id == "assist.servo_angle")
+    if (s.id == StepId::assist_servo_angle)
       angles = s.text.find("15 to 20°") != std::string::npos &&
                s.text.find("10 to 20°") != std::string::npos &&
                s.text.find("30°") != std::string::npos;

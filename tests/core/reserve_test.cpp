@@ -193,5 +193,5 @@ TEST_CASE("reserve figures follow what is fitted") {
         Verdict::fail);
   const auto findings = figure_findings(job);
   CHECK(std::any_of(findings.begin(), findings.end(),
-                    [](const Finding& f) { return f.code == "install.copper"; }));
+                    [](const Finding& f) { return f.code == FindingCode::install_copper; }));
 }

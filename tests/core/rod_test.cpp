@@ -14,7 +14,7 @@ using namespace yoke::test;
 
 namespace {
 constexpr double kIn = 0.0254;
-bool has(const std::vector<Finding>& f, const std::string& code) {
+bool has(const std::vector<Finding>& f, FindingCode code) {
   return std::any_of(f.begin(), f.end(), [&](const Finding& x) { return x.code == code; });
 }
 void plan(Job& job, Param p, double v, How how = How::calliper) {
@@ -76,16 +76,16 @@ TEST_CASE("rod report: unknown says what is missing, doubt reaches the pad, thre
   CHECK(rod_words(r, {}) == "Shorten by 29.72 mm (1.170 in) ± 0.12 mm");
 
   plan(job, Param::control_rod_clearance, -0.0002);
-  CHECK(has(rod_report(job).findings, "rod.preload"));
+  CHECK(has(rod_report(job).findings, FindingCode::rod_preload));
   plan(job, Param::rod_snout, 0.560 * kIn - 0.01);  // now 10 mm longer
   plan(job, Param::rod_diameter, 0.008);
   plan(job, Param::rod_engaged, 0.012);
-  CHECK(has(rod_report(job).findings, "rod.thread_short"));
+  CHECK(has(rod_report(job).findings, FindingCode::rod_thread_short));
   plan(job, Param::rod_snout, 1.730 * kIn);
   plan(job, Param::rod_thread_spare, 0.020);
-  CHECK(has(rod_report(job).findings, "rod.thread_bottoms"));
+  CHECK(has(rod_report(job).findings, FindingCode::rod_thread_bottoms));
   found(job, Param::control_rod_length, 0.025);
-  CHECK(has(rod_report(job).findings, "rod.inside_out"));
+  CHECK(has(rod_report(job).findings, FindingCode::rod_inside_out));
 }
 
 TEST_CASE("rod: one answer, the total, everywhere: words, status, cut, turns, new length") {
@@ -122,7 +122,7 @@ TEST_CASE("rod: one answer, the total, everywhere: words, status, cut, turns, ne
   plan(job, Param::rod_pitch2, 0.00125 + 1e-18, How::stated);
   r = rod_report(job);
   CHECK_FALSE(r.turns);
-  CHECK(has(ends_report(job, r).findings, "rod.no_adjustment"));
+  CHECK(has(ends_report(job, r).findings, FindingCode::rod_no_adjustment));
   // A wish that needs an arm nobody measured: no part of the answer passes for the whole.
   job.found.clear(Param::control_pin_arm);
   r = rod_report(job);
@@ -166,7 +166,7 @@ TEST_CASE("rod angle: unknown without geometry, warned above 5 degrees") {
   const AngleReport r = angle_report(job, Which::plan);
   REQUIRE(r.missing.empty());
   CHECK(r.largest_rad * 180 / kPi > 5.7);  // 0.5 in on a 5 in rod is 5.7 degrees sideways alone
-  CHECK(has(r.findings, "fit.rod_angle"));
+  CHECK(has(r.findings, FindingCode::fit_rod_angle));
   CHECK(r.force_known);
   // Side force is the axial force times the tangent.
   const auto& last = r.points.back();
@@ -176,5 +176,5 @@ TEST_CASE("rod angle: unknown without geometry, warned above 5 degrees") {
             .epsilon(0.01));
   plan(job, Param::control_rod_length, 0.0205);
   plan(job, Param::control_offset, 0.03);
-  CHECK(has(angle_report(job, Which::plan).findings, "fit.geometry"));
+  CHECK(has(angle_report(job, Which::plan).findings, FindingCode::fit_geometry));
 }

@@ -10,8 +10,8 @@ using namespace yoke::test;
 
 namespace {
 
-std::set<std::string> ids(const Job& job) {
-  std::set<std::string> all;
+std::set<StepId> ids(const Job& job) {
+  std::set<StepId> all;
   for (const Step& s : install_steps(job)) {
     CHECK_FALSE(s.text.empty());
     CHECK_FALSE(s.part.empty());
@@ -31,28 +31,28 @@ TEST_CASE("a clutch's steps: stack or slave, rod from its shortest, no brake lam
   set(job, Param::control_use, 1);
   set(job, Param::clutch_kind, 0);
   auto all = ids(job);
-  CHECK(all.count("clutch.back"));
-  CHECK(all.count("clutch.short"));
-  CHECK_FALSE(all.count("clutch.spacer"));
-  CHECK_FALSE(all.count("lamp.switch"));
-  CHECK_FALSE(all.count("lines.valve"));
+  CHECK(all.count(StepId::clutch_back));
+  CHECK(all.count(StepId::clutch_short));
+  CHECK_FALSE(all.count(StepId::clutch_spacer));
+  CHECK_FALSE(all.count(StepId::lamp_switch));
+  CHECK_FALSE(all.count(StepId::lines_valve));
   set(job, Param::clutch_kind, 2);
   all = ids(job);
-  CHECK(all.count("clutch.spacer"));
-  CHECK_FALSE(all.count("clutch.back"));
+  CHECK(all.count(StepId::clutch_spacer));
+  CHECK_FALSE(all.count(StepId::clutch_back));
   // The stack is measured as built, and the as-built figure wins.
   for (const Step& s : install_steps(job))
-    if (s.id == "clutch.stack_a") CHECK(s.measure == Param::clutch_stack_a);
+    if (s.id == StepId::clutch_stack_a) CHECK(s.measure == Param::clutch_stack_a);
 }
 
 TEST_CASE("a remote servo's angles and a bar's lean are steps only where they are fitted") {
   Job job = known_job();
-  CHECK_FALSE(ids(job).count("assist.servo_angle"));
-  CHECK_FALSE(ids(job).count("assist.bar"));
-  CHECK(ids(job).count("lamp.switch"));
+  CHECK_FALSE(ids(job).count(StepId::assist_servo_angle));
+  CHECK_FALSE(ids(job).count(StepId::assist_bar));
+  CHECK(ids(job).count(StepId::lamp_switch));
   set(job, Param::assist_kind, 4);
-  CHECK(ids(job).count("assist.servo_angle"));
-  CHECK(ids(job).count("assist.servo_valve"));
+  CHECK(ids(job).count(StepId::assist_servo_angle));
+  CHECK(ids(job).count(StepId::assist_servo_valve));
   set(job, Param::master_kind, 3);
-  CHECK(ids(job).count("assist.bar"));
+  CHECK(ids(job).count(StepId::assist_bar));
 }

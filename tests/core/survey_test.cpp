@@ -28,7 +28,7 @@ void plan(Job& job, Param p, double si) {
 Values found_of(const Job& job) {
   return resolve(job, Which::found);
 }
-bool has(const std::vector<Consequence>& list, const std::string& code) {
+bool has(const std::vector<Consequence>& list, FindingCode code) {
   return std::any_of(list.begin(), list.end(),
                      [&](const Consequence& c) { return c.code == code; });
 }
@@ -88,14 +88,14 @@ TEST_CASE("identity: what is missing, and what speaks against this vehicle") {
   CHECK(id.name.find("7/8 in") != std::string::npos);
   CHECK(id.known >= 4);
   CHECK(id.known + id.missing.size() == id.asked);
-  CHECK_FALSE(has(id.wrong, "identity.front_outlet"));
+  CHECK_FALSE(has(id.wrong, FindingCode::identity_front_outlet));
   found(job, Param::unit_front_outlet, 1, How::stated);
-  CHECK(has(identify(job, found_of(job), nullptr).wrong, "identity.front_outlet"));
+  CHECK(has(identify(job, found_of(job), nullptr).wrong, FindingCode::identity_front_outlet));
   found(job, Param::master_residual1, 1, How::stated);  // outlet 1 feeds the front discs
-  CHECK(has(identify(job, found_of(job), nullptr).wrong, "identity.drum_unit"));
+  CHECK(has(identify(job, found_of(job), nullptr).wrong, FindingCode::identity_drum_unit));
   found(job, Param::front_kind, 2, How::stated);
   found(job, Param::master_kind, 2, How::stated);
-  CHECK(has(identify(job, found_of(job), nullptr).wrong, "identity.take_up"));
+  CHECK(has(identify(job, found_of(job), nullptr).wrong, FindingCode::identity_take_up));
 }
 
 TEST_CASE("bore gauging: not enough, good, tapered, oval, pitted") {
@@ -178,35 +178,36 @@ TEST_CASE("rules: age, earlier changes, valves, later conversions") {
   found(job, Param::age_sensor, 2, How::stated);
   const auto old = ageing_consequences(found_of(job));
   REQUIRE(old.size() == 2);
-  CHECK(old[0].code == "ageing.hoses");
+  CHECK(old[0].code == FindingCode::ageing_hoses);
   CHECK(old[0].severity == Severity::warning);
   CHECK(old[1].order.find("switch") != std::string::npos);
   found(job, Param::changed_cam, 1, How::stated);
-  CHECK(has(upstream_consequences(found_of(job)), "upstream.cam"));
+  CHECK(has(upstream_consequences(found_of(job)), FindingCode::upstream_cam));
   // Valves by practice: 10 psi for drums, 2 psi for calipers above the master, none below (common
   // practice, no source).
   auto valves = residual_rules(resolve(job, Which::plan));
-  CHECK(has(valves, "valves.height"));
-  CHECK(has(valves, "valves.drum"));
+  CHECK(has(valves, FindingCode::valves_height));
+  CHECK(has(valves, FindingCode::valves_drum));
   found(job, Param::front_above, 1, How::stated);
-  CHECK(has(residual_rules(resolve(job, Which::plan)), "valves.add"));
+  CHECK(has(residual_rules(resolve(job, Which::plan)), FindingCode::valves_add));
   found(job, Param::front_above, 0, How::stated);
   plan(job, Param::valve_residual_front, 13.8e3);
-  CHECK(has(residual_rules(resolve(job, Which::plan)), "valves.remove"));
+  CHECK(has(residual_rules(resolve(job, Which::plan)), FindingCode::valves_remove));
   plan(job, Param::valve_residual_rear, 69e3);
-  CHECK(
-      has(later_consequences(LaterKind::rear_discs, resolve(job, Which::plan)), "later.residual"));
-  CHECK(
-      has(later_consequences(LaterKind::front_discs, resolve(job, Which::plan)), "later.already"));
+  CHECK(has(later_consequences(LaterKind::rear_discs, resolve(job, Which::plan)),
+            FindingCode::later_residual));
+  CHECK(has(later_consequences(LaterKind::front_discs, resolve(job, Which::plan)),
+            FindingCode::later_already));
   plan(job, Param::assist_kind, 1);
   CHECK(has(later_consequences(LaterKind::electric_drive, resolve(job, Which::plan)),
-            "later.vacuum"));
+            FindingCode::later_vacuum));
   for (int k = 0; k <= static_cast<int>(LaterKind::bigger_tyres); ++k)
     CHECK_FALSE(later_consequences(static_cast<LaterKind>(k), resolve(Job{}, Which::plan)).empty());
   job.later = {{LaterKind::rear_discs, "2027-04-01"}};
   const auto findings = find_all(job, foot_strip(job, 8));
   CHECK(std::any_of(findings.begin(), findings.end(), [](const Finding& f) {
-    return f.code == "later.residual" && f.message.find("2027-04-01") != std::string::npos;
+    return f.code == FindingCode::later_residual &&
+           f.message.find("2027-04-01") != std::string::npos;
   }));
 }
 

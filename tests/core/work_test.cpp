@@ -22,10 +22,10 @@ using namespace yoke::test;
 
 namespace {
 constexpr double kIn = 0.0254;
-bool has(const std::vector<Finding>& f, const std::string& code) {
+bool has(const std::vector<Finding>& f, FindingCode code) {
   return std::any_of(f.begin(), f.end(), [&](const Finding& x) { return x.code == code; });
 }
-bool has_step(const std::vector<Step>& s, const std::string& id) {
+bool has_step(const std::vector<Step>& s, StepId id) {
   return std::any_of(s.begin(), s.end(), [&](const Step& x) { return x.id == id; });
 }
 void plan(Job& job, Param p, double v, How how = How::calliper) {
@@ -107,9 +107,9 @@ TEST_CASE("outlets: entered, not assumed, crossed and doubled are findings") {
   Job job = known_job();
   CHECK(outlet_report(job, Which::plan).findings.empty());
   plan(job, Param::circuit_fr, 1, How::stated);
-  CHECK(has(outlet_report(job, Which::plan).findings, "plumb.crossed"));
+  CHECK(has(outlet_report(job, Which::plan).findings, FindingCode::plumb_crossed));
   plan(job, Param::circuit_fl, 1, How::stated);
-  CHECK(has(outlet_report(job, Which::plan).findings, "plumb.no_separation"));
+  CHECK(has(outlet_report(job, Which::plan).findings, FindingCode::plumb_no_separation));
   plan(job, Param::circuit_split, 1, How::stated);
   plan(job, Param::circuit_fl, 0, How::stated);
   plan(job, Param::circuit_rr, 0, How::stated);
@@ -117,15 +117,15 @@ TEST_CASE("outlets: entered, not assumed, crossed and doubled are findings") {
   job.plan.set(Param::circuit_rl, Measured{});
   CHECK(outlet_report(job, Which::plan).untraced.size() == 1);
   plan(job, Param::master_kind, 0, How::stated);
-  CHECK(has(outlet_report(job, Which::plan).findings, "plumb.single"));
+  CHECK(has(outlet_report(job, Which::plan).findings, FindingCode::plumb_single));
 }
 
 TEST_CASE("steps follow the facts of the job") {
   Job job = known_job();
   const auto plain = install_steps(job);
-  CHECK_FALSE(has_step(plain, "out.residual"));
-  CHECK_FALSE(has_step(plain, "assist.hose"));
-  CHECK_FALSE(has_step(plain, "lines.trace"));
+  CHECK_FALSE(has_step(plain, StepId::out_residual));
+  CHECK_FALSE(has_step(plain, StepId::assist_hose));
+  CHECK_FALSE(has_step(plain, StepId::lines_trace));
   found(job, Param::front_kind, 2, How::stated);
   plan(job, Param::front_kind, 0, How::stated);
   found(job, Param::master_kind, 0, How::stated);
@@ -133,12 +133,12 @@ TEST_CASE("steps follow the facts of the job") {
   plan(job, Param::assist_kind, 1, How::stated);
   plan(job, Param::valve_kind, 1, How::stated);
   const auto full = install_steps(job);
-  for (const char* id :
-       {"out.residual", "out.tee", "assist.hose", "lines.trace", "lines.valve", "mount.template"})
+  for (const StepId id : {StepId::out_residual, StepId::out_tee, StepId::assist_hose,
+                          StepId::lines_trace, StepId::lines_valve, StepId::mount_template})
     CHECK(has_step(full, id));
   CHECK(std::count_if(full.begin(), full.end(), [](const Step& s) { return !s.caution.empty(); }) >=
         7);
-  std::vector<std::string> ids;
+  std::vector<StepId> ids;
   for (const auto& s : full) ids.push_back(s.id);
   std::sort(ids.begin(), ids.end());
   CHECK(std::adjacent_find(ids.begin(), ids.end()) == ids.end());
@@ -243,12 +243,12 @@ TEST_CASE("a job cannot be proved while a gate stands open or failed") {
     return gates_of(job, strip, find_all(job, strip));
   };
   CHECK_FALSE(may_be_proved(gates()));
-  for (const Gate& g : gates()) job.gates[g.id].state = GateState::passed;
+  for (const Gate& g : gates()) record_for(job, g.id).state = GateState::passed;
   found(job, Param::limit_effort_failed, 1500, How::stated);
   found(job, Param::limit_z_failed, 0.05, How::stated);
   found(job, Param::limit_reserve, 0.0, How::stated);
   for (const Gate& g : gates()) {
-    INFO(g.id << " " << g.why);
+    INFO(key(g.id) << " " << g.why);
     CHECK(g.state == GateState::passed);
   }
   CHECK(may_be_proved(gates()));
@@ -259,14 +259,14 @@ TEST_CASE("a job cannot be proved while a gate stands open or failed") {
   CHECK_FALSE(may_be_proved(gates()));
   const auto held = gates();
   CHECK(std::any_of(held.begin(), held.end(),
-                    [](const Gate& g) { return g.held && g.id == "circuits"; }));
+                    [](const Gate& g) { return g.held && g.id == GateId::circuits; }));
 }
 
 TEST_CASE("findings carry code, message and remedy, status lines say the most useful thing") {
   Job job = known_job();
   const auto strip = foot_strip(job, 16);
   for (const Finding& f : find_all(job, strip)) {
-    CHECK_FALSE(f.code.empty());
+    CHECK(find_finding_code(key(f.code)) == f.code);
     CHECK_FALSE(f.message.empty());
     CHECK_FALSE(f.remedy.empty());
   }

@@ -232,7 +232,7 @@ TEST_CASE("proved lapses when something is changed afterwards") {
     j.found.set(Param::limit_z_failed, {0.1, How::stated, 0, {}});
     const auto strip = foot_strip(j, 16);
     for (const Gate& g : gates_of(j, strip, find_all(j, strip)))
-      j.gates[g.id].state = GateState::passed;
+      record_for(j, g.id).state = GateState::passed;
   });
   b.stage(Stage::record);
   auto* record = b.window->page(Stage::record);

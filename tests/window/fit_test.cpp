@@ -63,7 +63,7 @@ TEST_CASE("a template asks for what is missing, then is written full size") {
   // The steps carry the sizes.
   const auto steps = install_steps(b.session.job());
   CHECK(std::any_of(steps.begin(), steps.end(), [](const Step& s) {
-    return s.id == "mount.drill" && s.text.find("25/64 in") != std::string::npos;
+    return s.id == StepId::mount_drill && s.text.find("25/64 in") != std::string::npos;
   }));
 }
 
@@ -89,7 +89,7 @@ TEST_CASE("a stud that is too short is a hard finding, a thinner plate mends it"
   const auto hard = [&] {
     const auto& f = b.session.findings();
     return std::any_of(f.begin(), f.end(),
-                       [](const Finding& x) { return x.code == "fit.stud_short"; });
+                       [](const Finding& x) { return x.code == FindingCode::fit_stud_short; });
   };
   CHECK(hard());
   b.type(b.entry(page->stack()->panel(), Which::plan, Param::fit_plate), "0");
@@ -143,7 +143,7 @@ TEST_CASE("rod ends, gaps and heights follow what is typed") {
   CHECK(page->gaps()->figures()->text().contains("✗ Output-rod gap, running"));
   const auto& f = b.session.findings();
   CHECK(std::any_of(f.begin(), f.end(), [](const Finding& x) {
-    return x.code == "rod.output_preload" && x.severity == Severity::hard;
+    return x.code == FindingCode::rod_output_preload && x.severity == Severity::hard;
   }));
   b.choose(page->gaps()->panel(), Which::plan, Param::rod_returns, 1);
   CHECK(page->gaps()->figures()->text().contains("the port is covered"));

@@ -161,7 +161,7 @@ TEST_CASE("parts in hand: listed, ticked by keyboard, and the sentence says when
   CHECK(later->sentence()->text().contains("it may come apart"));
   CHECK(b.session.findings().end() ==
         std::find_if(b.session.findings().begin(), b.session.findings().end(),
-                     [](const Finding& f) { return f.code == "install.parts"; }));
+                     [](const Finding& f) { return f.code == FindingCode::install_parts; }));
 }
 
 TEST_CASE("a later conversion is kept with its day and says what it makes wrong") {
@@ -179,8 +179,8 @@ TEST_CASE("a later conversion is kept with its day and says what it makes wrong"
   REQUIRE(b.session.job().later.size() == 1);
   CHECK(later->reminders()->item(0, 1)->text().contains("due"));
   const auto& f = b.session.findings();
-  CHECK(
-      std::any_of(f.begin(), f.end(), [](const Finding& x) { return x.code == "later.residual"; }));
+  CHECK(std::any_of(f.begin(), f.end(),
+                    [](const Finding& x) { return x.code == FindingCode::later_residual; }));
   b.type(later->when(), "yesterday");
   CHECK(b.session.job().later.size() == 1);
 }

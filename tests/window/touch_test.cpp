@@ -166,7 +166,7 @@ TEST_CASE("as-built values replace planned ones") {
   b.type(entry, "-0.1 mm");
   CHECK(value_of(b.session.job(), Which::plan, Param::control_rod_clearance).as_built);
   CHECK(std::any_of(b.session.findings().begin(), b.session.findings().end(),
-                    [](const Finding& f) { return f.code == "rod.preload"; }));
+                    [](const Finding& f) { return f.code == FindingCode::rod_preload; }));
   b.type(entry, "9 km");
   CHECK(value_of(b.session.job(), Which::plan, Param::control_rod_clearance).si == Approx(-0.0001));
 }

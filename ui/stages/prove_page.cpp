@@ -95,8 +95,8 @@ void ProvePage::refresh_gates() {
   const auto gates = gates_of(session_.job(), session_.strip(), session_.findings());
   QStringList key;
   for (const Gate& g : gates)
-    key << text_of(g.id) + QString::number(static_cast<int>(g.state)) + (g.held ? "h" : "") +
-               text_of(g.why);
+    key << text_of(yoke::key(g.id)) + QString::number(static_cast<int>(g.state)) +
+               (g.held ? "h" : "") + text_of(g.why);
   if (key == gates_shown_) return;
   gates_shown_ = key;
   auto* inner = new QWidget;
@@ -117,12 +117,13 @@ void ProvePage::refresh_gates() {
         b->setCheckable(true);
         b->setChecked(g.state == s);
         b->setAccessibleName(text_of(g.words) + QStringLiteral(": ") + b->text());
-        const std::string id = g.id;
+        const GateId id = g.id;
         connect(b, &QPushButton::clicked, this,
                 [this, id, s, name = text_of(g.words), on = b->text()](bool checked) {
                   session_.edit(tr("%1: %2").arg(name, checked ? on : tr("open")), [&](Job& j) {
-                    j.gates[id].state = checked ? s : GateState::open;
-                    j.gates[id].date = QDate::currentDate().toString(Qt::ISODate).toStdString();
+                    record_for(j, id).state = checked ? s : GateState::open;
+                    record_for(j, id).date =
+                        QDate::currentDate().toString(Qt::ISODate).toStdString();
                   });
                 });
         list->addWidget(b, row, s == GateState::passed ? 1 : 2);

@@ -97,7 +97,7 @@ InstallPage::InstallPage(Session& session, QWidget* parent)
 void InstallPage::build() {
   const auto steps = install_steps(session_.job());
   QStringList key;
-  for (const Step& s : steps) key << text_of(s.id);
+  for (const Step& s : steps) key << text_of(yoke::key(s.id));
   if (key == built_for_) return;
   built_for_ = key;
   cards_.clear();
