@@ -70,10 +70,10 @@ FindingCode failure_code(ConditionId id) {
       return FindingCode::size_hot;
     case ConditionId::air_left:
       return FindingCode::size_air_left;
-    case ConditionId::found:
+    case ConditionId::found:  // judged under Survey
       break;
   }
-  return FindingCode::size_found;
+  return FindingCode::size_plan;
 }
 
 }  // namespace

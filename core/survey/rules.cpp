@@ -244,9 +244,6 @@ std::vector<Consequence> later_consequences(LaterKind what, const Values& plan) 
                              "Enter the new radius and look at effort and lock order"));
       break;
   }
-  if (list.empty())
-    list.push_back(follows(FindingCode::later_nothing, "Nothing of this plan expires with it",
-                           "nothing to do"));
   return list;
 }
 

@@ -121,7 +121,7 @@ TEST_CASE("random jobs: every figure is finite or says why, doubt and causes end
     if (seed % 4 == 0) job.found.set(Param::control_use, {1, How::stated, 0, {}});
     for (const FigureGroup& g : figure_groups(job))
       for (const Figure& f : g.figures) {
-        INFO(g.id << ": " << f.words);
+        INFO(key(g.id) << ": " << f.words);
         CHECK_FALSE(f.words.empty());
         CHECK((f.si || !f.note.empty()));
         if (!f.si) continue;

@@ -1,0 +1,155 @@
+// Every finding code there is, raised by a job and cleared again by mending it. A code that no row
+// raises fails the last test: a finding that nothing can raise warns of nothing.
+#include <catch2/catch.hpp>
+#include <set>
+
+#include "fitting/pattern.hpp"
+#include "judge/findings.hpp"
+#include "plumbing/outlets.hpp"
+#include "proving/gates.hpp"
+#include "support/every_code.hpp"
+#include "survey/identity.hpp"
+#include "survey/rules.hpp"
+
+using namespace yoke;
+using namespace yoke::test;
+
+namespace {
+
+void collect(std::set<FindingCode>& all, const std::vector<Finding>& list) {
+  for (const Finding& f : list) all.insert(f.code);
+}
+void collect(std::set<FindingCode>& all, const std::vector<Consequence>& list) {
+  for (const Consequence& c : list) all.insert(c.code);
+}
+
+/// All that a job is told: findings, and the consequences that are notes only.
+std::set<FindingCode> codes_of(const Job& job) {
+  std::set<FindingCode> all;
+  const auto strip = foot_strip(job, 12);
+  collect(all, find_all(job, strip));
+  const Values found = resolve(job, Which::found);
+  const Values plan = resolve(job, Which::plan);
+  collect(all, ageing_consequences(found));
+  collect(all, upstream_consequences(found));
+  collect(all, residual_rules(plan));
+  for (const Later& l : job.later) collect(all, later_consequences(l.what, plan));
+  return all;
+}
+
+}  // namespace
+
+TEST_CASE("every row raises its finding, and mending clears it") {
+  for (const CodeRow& row : kCodeRows) {
+    INFO(key(row.code) << ": " << row.raise);
+    Job job = known_job();
+    const auto mend = [&] {
+      set(job, row.clear);
+      if (row.also_clear) row.also_clear(job);
+    };
+    // Some stand in the plain job already; the others do not while all is well.
+    if (!std::string_view(row.raise).empty() || row.also_raise) {
+      if (!std::string_view(row.clear).empty()) mend();
+      CHECK_FALSE(codes_of(job).count(row.code));
+    }
+    set(job, row.raise);
+    if (row.also_raise) row.also_raise(job);
+    CHECK(codes_of(job).count(row.code));
+    mend();
+    CHECK_FALSE(codes_of(job).count(row.code));
+  }
+}
+
+TEST_CASE("no code is there that nothing raises") {
+  std::set<FindingCode> raised;
+  for (const CodeRow& row : kCodeRows) raised.insert(row.code);
+  for (const FindingCode code : all_ids<FindingCode>()) {
+    INFO(key(code));
+    CHECK(raised.count(code));
+  }
+}
+
+namespace {
+
+struct Hold {
+  FindingCode code;
+  GateId gate;
+};
+/// The findings that must hold a gate shut: said here again, on purpose.
+using enum FindingCode;
+constexpr Hold kHeld[] = {
+    {plumb_residual_disc, GateId::residual},
+    {plumb_residual_twice, GateId::residual},
+    {rod_preload, GateId::preload},
+    {rod_output_preload, GateId::preload},
+    {plumb_crossed, GateId::circuits},
+    {plumb_no_separation, GateId::circuits},
+    {prove_sinking, GateId::sink},
+    {size_reserve, GateId::reserve},
+    {size_failed_circuit, GateId::failed_circuit},
+    {size_no_assist, GateId::no_assist},
+    {size_bar, GateId::bar},
+    {size_over_travel, GateId::over_travel},
+    {size_wear_room, GateId::wear_room},
+    {rod_deviation, GateId::deviation},
+};
+
+Gate gate_of(const Job& job, GateId id) {
+  const auto strip = foot_strip(job, 12);
+  for (const Gate& g : gates_of(job, strip, find_all(job, strip)))
+    if (g.id == id) return g;
+  Gate none;
+  none.id = id;
+  none.why = "does not apply";
+  return none;
+}
+
+}  // namespace
+
+TEST_CASE(
+    "what is dangerous holds its gate shut, whatever the builder ticked, until it is mended") {
+  for (const Hold& hold : kHeld) {
+    INFO(key(hold.code) << " holds " << key(hold.gate));
+    const CodeRow* row = nullptr;
+    for (const CodeRow& r : kCodeRows)
+      if (r.code == hold.code) row = &r;
+    REQUIRE(row);
+    Job job = job_with(*row);
+    record_for(job, hold.gate).state = GateState::passed;
+    Gate g = gate_of(job, hold.gate);
+    CHECK(g.state == GateState::failed);
+    CHECK(g.held);
+    CHECK_FALSE(g.why.empty());
+    const auto strip = foot_strip(job, 12);
+    CHECK_FALSE(may_be_proved(gates_of(job, strip, find_all(job, strip))));
+    set(job, row->clear);
+    if (row->also_clear) row->also_clear(job);
+    g = gate_of(job, hold.gate);
+    CHECK_FALSE(g.held);
+    CHECK(g.why != "does not apply");
+    CHECK(g.state == GateState::passed);
+  }
+}
+
+TEST_CASE("every gate applies to some job, opens, and is passed by its own record") {
+  std::set<GateId> seen;
+  for (const char* kind :
+       {"", "master.kind=single", "master.kind=twin; master.bore2=22 mm",
+        "assist.kind=vacuum; assist.diaphragm1=200 mm", "rod.staked=restaked", kClutchJob}) {
+    Job job = known_job();
+    set(job, kind);
+    const auto strip = foot_strip(job, 12);
+    const auto findings = find_all(job, strip);
+    for (const Gate& g : gates_of(job, strip, findings)) {
+      INFO(key(g.id));
+      if (g.held) continue;
+      seen.insert(g.id);
+      CHECK(g.state == GateState::open);
+      Job passed = job;
+      record_for(passed, g.id) = {GateState::passed, "2026-05-31", "seen", {}};
+      for (const Gate& h : gates_of(passed, strip, findings))
+        CHECK((h.state == GateState::passed) == (h.id == g.id));
+    }
+  }
+  CHECK(seen.size() == all_ids<GateId>().size());
+}
