@@ -27,6 +27,7 @@ void describe(A& a, Tag<BleedRecord>) {
   a.count("strokes", "strokes", &BleedRecord::strokes);
   a.count("refills", "refills", &BleedRecord::refills);
   a.count("clear_strokes", "clear strokes", &BleedRecord::clear_strokes);
+  a.count("topped_at", "strokes at the last refill", &BleedRecord::topped_at);
 }
 
 template <class A>

@@ -26,24 +26,25 @@ UnitSection unit_of(const Job& job, Which which) {
           value_of(job, which, Param::rod_stack)};
 }
 
-void draw_unit(QPainter& p, const UnitSection& u, QPointF face, double s, const QString& name,
-               const Style& style) {
+void draw_unit(QPainter& p, const UnitSection& u, QPointF face, double s, double flatness,
+               const QString& name, const Style& style) {
+  const auto at = [&](double up) { return face.y() + up * flatness; };
   p.setRenderHint(QPainter::Antialiasing);
   const bool known = u.known();
   QPen line(known ? theme::kScribe : theme::kScribeSoft, 1.6, known ? Qt::SolidLine : Qt::DashLine);
   const double fw = face.x() - u.g() * s;  // firewall, pedal side to the left
   p.setPen(QPen(theme::kScribeSoft, 2));
-  p.drawLine(QPointF(fw, face.y() - 62), QPointF(fw, face.y() - 20));
-  p.drawLine(QPointF(fw, face.y() + 20), QPointF(fw, face.y() + 62));
+  p.drawLine(QPointF(fw, at(-62)), QPointF(fw, at(-20)));
+  p.drawLine(QPointF(fw, at(20)), QPointF(fw, at(62)));
   p.setPen(line);
   p.setBrush(QBrush(theme::kScribeFaint, Qt::BDiagPattern));
-  p.drawRect(QRectF(fw, face.y() - 50, u.g() * s, 30));
-  p.drawRect(QRectF(fw, face.y() + 20, u.g() * s, 30));
+  p.drawRect(QRectF(fw, at(-50), u.g() * s, 30 * flatness));
+  p.drawRect(QRectF(fw, at(20), u.g() * s, 30 * flatness));
   p.setBrush(theme::kDyeDeep);
-  p.drawRect(QRectF(face.x(), face.y() - 50, 10, 100));      // flange
-  p.drawRect(QRectF(face.x() + 10, face.y() - 26, 60, 52));  // body
-  const double end = face.x() - u.n() * s;                   // snout's end
-  p.drawRect(QRectF(QPointF(end, face.y() - 17), QPointF(face.x(), face.y() + 17)));
+  p.drawRect(QRectF(face.x(), at(-50), 10, 100 * flatness));      // flange
+  p.drawRect(QRectF(face.x() + 10, at(-26), 60, 52 * flatness));  // body
+  const double end = face.x() - u.n() * s;                        // snout's end
+  p.drawRect(QRectF(QPointF(end, at(-17)), QPointF(face.x(), at(17))));
   const double seat = end + u.t() * s;
   p.setBrush(theme::kDye);
   p.drawRect(QRectF(QPointF(end, face.y() - 8), QPointF(seat, face.y() + 8)));
@@ -56,16 +57,18 @@ void draw_unit(QPainter& p, const UnitSection& u, QPointF face, double s, const 
            (v.known() ? q(format_value(Param::rod_snout, v.si, style)) : QStringLiteral("?"));
   };
   const auto ink = [](const Value& v) { return v.known() ? theme::kScribe : theme::kMarkOnDye; };
-  theme::draw_dimension(p, {end, face.y() - 66}, {face.x(), face.y() - 66}, label("snout", u.snout),
+  theme::draw_dimension(p, {end, at(-66)}, {face.x(), at(-66)}, label("snout", u.snout),
                         ink(u.snout), !u.snout.known());
-  theme::draw_dimension(p, {end, face.y() + 66}, {seat, face.y() + 66}, label("socket", u.socket),
-                        ink(u.socket), !u.socket.known());
+  theme::draw_dimension(p, {end, at(66)}, {seat, at(66)}, label("socket", u.socket), ink(u.socket),
+                        !u.socket.known());
   p.setFont(theme::text(13));
   p.setPen(ink(u.stack));
-  p.drawText(QRectF(end, face.y() + 80, 200, 18), Qt::AlignLeft, label("plates", u.stack));
+  p.drawText(QRectF(face.x() - 200, at(66) + 14, 204, 18), Qt::AlignRight,
+             label("plates", u.stack));
   p.setFont(theme::text(14, true));
   p.setPen(theme::kScribe);
-  p.drawText(QRectF(face.x() + 18, face.y() + 40, 80, 20), Qt::AlignLeft, name);
+  p.drawText(QRectF(face.x() + 18, flatness < 1 ? at(66) + 13 : at(40), 80, 20), Qt::AlignLeft,
+             name);
 }
 
 /// Too low for names below the wheels.
@@ -140,13 +143,15 @@ Picture rod_section_picture(const Job& job, const RodReport& rod, const Style& s
   const QSizeF place = size / zoom;
   const double longest = std::max({units[0].n() + units[0].g(), units[1].n() + units[1].g(), 30.0});
   const double scale = std::min(4.0, (place.width() / 2 - 170) / longest);
+  // In a low picture the height is drawn shorter, the lengths are not.
+  const double flatness = std::clamp((place.height() - 76) / 148, 0.45, 1.0);
   for (int i = 0; i < 2; ++i) {
     const QPointF face(place.width() * (i == 0 ? 0.5 : 1.0) - 96, place.height() / 2 + 4);
     const UnitSection u = units[i];
     const QString name = names[i];
     pic.layers.emplace_back([=](QPainter& p) {
       p.scale(zoom, zoom);
-      draw_unit(p, u, face, scale, name, style);
+      draw_unit(p, u, face, scale, flatness, name, style);
     });
     const double seat_m = (u.t() - u.n()) * 1e-3;
     pic.said << name + (u.known() ? QStringLiteral(": seat ") +
@@ -185,16 +190,19 @@ Picture bleed_picture(const Job& job, const BleedPlan& plan, QSizeF size) {
     p.drawText(QRectF(40, 54, 200, 18), Qt::AlignLeft, QStringLiteral("front"));
   });
   int order = 0;
-  for (const BleedWheel& w : plan.wheels) {
+  for (const BleedRow& row : bleed_rows(job, plan)) {
+    if (!row.planned) continue;
     ++order;
-    const auto it = job.bleeding.find(std::string(wheel_key(w.wheel)));
-    const BleedRecord r = it == job.bleeding.end() ? BleedRecord{} : it->second;
-    const bool clear = r.clear_strokes >= kClearStrokes;
+    const BleedWheel& w = *row.planned;
+    const bool clear = row.state == BleedState::clear;
     const QRectF box = wheel_box(w.wheel, size);
-    const QString name =
-        QStringLiteral("%1, %2 of %3").arg(q(wheel_words(w.wheel))).arg(r.strokes).arg(w.strokes);
+    const QString name = QStringLiteral("%1, %2 of %3")
+                             .arg(q(wheel_words(w.wheel)))
+                             .arg(row.done.strokes)
+                             .arg(w.strokes);
+    const Outlet outlet = w.outlet;
     pic.layers.emplace_back([=](QPainter& p) {
-      draw_wheel(p, box, w.outlet, name, flat(size));
+      draw_wheel(p, box, outlet, name, flat(size));
       p.fillRect(box.adjusted(12, 5, -12, -5), theme::kDyeDeep);
       p.setFont(theme::figure(18, true));
       p.setPen(theme::kScribe);

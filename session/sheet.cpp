@@ -107,7 +107,8 @@ QString open_points(const Job& job, const std::vector<ConditionReport>& strip,
     const char* state = g.state == GateState::passed   ? "passed"
                         : g.state == GateState::failed ? "FAILED"
                                                        : "open";
-    rows << row({esc(std::string_view(g.words)), QString::fromLatin1(state),
+    const QString said = QString::fromLatin1(state) + (g.date.empty() ? "" : " ") + text_of(g.date);
+    rows << row({esc(std::string_view(g.words)), esc(said),
                  esc(std::string_view(g.why.empty() ? g.how : g.why))});
   }
   h += table(rows);
@@ -177,12 +178,12 @@ QString waits(const Job& job, const QDate& on) {
 /// Survey in words: what was found wrong, how old, what was changed before.
 QString survey(const Job& job, const Style& style) {
   QString h;
-  for (const char* id :
-       {"identity", "symptoms", "slack", "before", "gauge", "kit", "ageing", "upstream"}) {
-    const auto g = figure_group(job, id);
-    if (!g || g->figures.empty()) continue;
-    QStringList rows{row({esc(std::string_view(g->title)), ""}, "th")};
-    for (const Figure& f : g->figures)
+  for (const GroupId id : {GroupId::identity, GroupId::symptoms, GroupId::slack, GroupId::before,
+                           GroupId::gauge, GroupId::kit, GroupId::ageing, GroupId::upstream}) {
+    const FigureGroup g = figure_group(job, id);
+    if (g.figures.empty()) continue;
+    QStringList rows{row({esc(std::string_view(g.title)), ""}, "th")};
+    for (const Figure& f : g.figures)
       rows << row({esc(std::string_view(f.words)), esc(std::string_view(figure_text(f, style)))});
     h += table(rows);
   }

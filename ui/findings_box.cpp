@@ -6,14 +6,41 @@
 
 namespace yoke {
 
-FindingsBox::FindingsBox(Session& session, Stage stage, QWidget* parent, std::size_t most)
-    : QLabel(parent), session_(session), stage_(stage), most_(most) {
+namespace {
+
+QString line_of(const Finding& f) {
+  const QString message = text_of(f.message).toHtmlEscaped();
+  const QString remedy = text_of(f.remedy).toHtmlEscaped();
+  if (f.severity == Severity::note)
+    return QStringLiteral("○ %1. <span style='color:#575b60'>%2</span>").arg(message, remedy);
+  const QString limit =
+      f.limit.empty()
+          ? QString()
+          : QStringLiteral(" <span style='color:#575b60'>(%1)</span>")
+                .arg(FindingsBox::tr("held against: %1").arg(text_of(f.limit)).toHtmlEscaped());
+  return QStringLiteral("<b style='color:#a83e00'>%1 %2</b>%3. %4")
+      .arg(f.severity == Severity::hard ? FindingsBox::tr("■ HARD") : QStringLiteral("▲"), message,
+           limit, remedy);
+}
+
+}  // namespace
+
+FindingsBox::FindingsBox(Session& session, Stage stage, QWidget* parent)
+    : QLabel(parent), session_(session), stage_(stage) {
+  setObjectName(QStringLiteral("findings"));
   setWordWrap(true);
   setTextFormat(Qt::RichText);
-  setTextInteractionFlags(Qt::TextSelectableByMouse);
+  setTextInteractionFlags(Qt::TextBrowserInteraction);
+  setOpenExternalLinks(false);
   setAccessibleName(tr("Findings"));
   setAlignment(Qt::AlignTop | Qt::AlignLeft);
+  connect(this, &QLabel::linkActivated, this, [this] { unfold(!all_); });
   connect(&session_, &Session::changed, this, &FindingsBox::refresh);
+  refresh();
+}
+
+void FindingsBox::unfold(bool all) {
+  all_ = all;
   refresh();
 }
 
@@ -23,28 +50,25 @@ void FindingsBox::refresh() {
     if (f.stage == stage_) mine.push_back(f);
   std::stable_sort(mine.begin(), mine.end(),
                    [](const Finding& a, const Finding& b) { return a.severity > b.severity; });
+  // What can hurt is never counted away among notes.
+  const auto hard = static_cast<int>(std::count_if(
+      mine.begin(), mine.end(), [](const Finding& f) { return f.severity == Severity::hard; }));
+  const int shown =
+      all_ ? static_cast<int>(mine.size()) : std::min<int>(1, static_cast<int>(mine.size()));
   QString html;
-  const std::size_t more = mine.size() > most_ ? mine.size() - most_ : 0;
-  mine.resize(mine.size() - more);
-  for (const Finding& f : mine) {
-    const QString message = text_of(f.message).toHtmlEscaped();
-    const QString remedy = text_of(f.remedy).toHtmlEscaped();
-    if (f.severity == Severity::note)
-      html +=
-          QStringLiteral("<p style='margin:2px 0'>○ %1. <span style='color:#575b60'>%2</span></p>")
-              .arg(message, remedy);
-    else
-      html +=
-          QStringLiteral("<p style='margin:2px 0'><b style='color:#a83e00'>%1 %2</b>. %3</p>")
-              .arg(f.severity == Severity::hard ? QStringLiteral("■ HARD") : QStringLiteral("▲"),
-                   message, remedy);
-  }
-  if (more > 0)
-    html += QStringLiteral("<p style='margin:2px 0'>%1</p>")
-                .arg(tr("and %1 more on the sheet (Record)").arg(more));
-  if (html == text()) return;
-  setText(html);
+  for (int i = 0; i < shown; ++i)
+    html += QStringLiteral("<p style='margin:1px 0'>%1")
+                .arg(line_of(mine[static_cast<std::size_t>(i)]));
+  const int more = static_cast<int>(mine.size()) - shown;
+  const QString link = QStringLiteral(" <a href='more' style='color:#23262b'>%1</a>");
+  if (more > 0 && hard > 1)
+    html += link.arg(tr("and %n more here, %1 of them hard", nullptr, more).arg(hard - 1));
+  else if (more > 0)
+    html += link.arg(tr("and %n more here", nullptr, more));
+  else if (all_ && mine.size() > 1)
+    html += link.arg(tr("show the first alone"));
   setVisible(!html.isEmpty());
+  if (html != text()) setText(html);
 }
 
 }  // namespace yoke

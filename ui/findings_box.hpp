@@ -1,4 +1,5 @@
-// The findings of one stage, most serious first, each with its remedy.
+// The findings of one stage, most serious first, each with its limit and remedy. Folded it shows the
+// first; a touch unfolds the rest.
 #pragma once
 
 #include <QLabel>
@@ -11,14 +12,16 @@ class FindingsBox : public QLabel {
   Q_OBJECT
 
  public:
-  /// `most`: lines shown; the rest is counted and stands on the sheet.
-  FindingsBox(Session& session, Stage stage, QWidget* parent = nullptr, std::size_t most = 6);
+  FindingsBox(Session& session, Stage stage, QWidget* parent = nullptr);
   void refresh();
+  /// Shows all of them, or the first alone.
+  void unfold(bool all);
+  [[nodiscard]] bool unfolded() const { return all_; }
 
  private:
   Session& session_;
   Stage stage_;
-  std::size_t most_;
+  bool all_ = false;
 };
 
 }  // namespace yoke

@@ -8,6 +8,7 @@
 #include "session/texts.hpp"
 #include "ui/calm_stack.hpp"
 #include "ui/figures_view.hpp"
+#include "ui/findings_box.hpp"
 
 namespace yoke {
 
@@ -43,6 +44,8 @@ StagePage::StagePage(Session& session, Stage stage, const QString& question, QWi
   question_ = plain_label(question, "question", this);
   heading_->addWidget(question_, 1);
   outer->addLayout(heading_);
+  findings_ = new FindingsBox(session, stage, this);
+  outer->addWidget(findings_);
   sides_ = new CalmStack(this);
   auto* work = new QWidget(this);
   body_ = new QVBoxLayout(work);

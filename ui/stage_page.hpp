@@ -15,6 +15,7 @@
 namespace yoke {
 
 class FiguresView;
+class FindingsBox;
 
 class StagePage : public QWidget {
   Q_OBJECT
@@ -25,6 +26,7 @@ class StagePage : public QWidget {
   /// Shows the stage's figures and bench calculations, or its work again.
   void show_figures(bool on);
   [[nodiscard]] FiguresView* figures() const { return figures_; }
+  [[nodiscard]] FindingsBox* findings() const { return findings_; }
   /// Shows one of the page's faces; the first is the work itself.
   void show_face(std::size_t face);
   [[nodiscard]] std::size_t face() const { return face_; }
@@ -57,6 +59,7 @@ class StagePage : public QWidget {
   QVBoxLayout* body_;
   QStackedWidget* sides_;
   QPushButton* figures_button_ = nullptr;
+  FindingsBox* findings_ = nullptr;
   FiguresView* figures_ = nullptr;  ///< made when first asked for
 };
 

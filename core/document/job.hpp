@@ -29,6 +29,7 @@ struct BleedRecord {
   int strokes = 0;
   int refills = 0;
   int clear_strokes = 0;  ///< bubble-free strokes in a row, down and up
+  int topped_at = 0;      ///< strokes counted when the reservoir was last refilled
   Unread unread{};
   bool operator==(const BleedRecord&) const = default;
 };

@@ -48,7 +48,7 @@ std::vector<Finding> prove_findings(const Job& job) {
     if (gate.state == GateState::failed)
       f.push_back(
           {Severity::hard, Stage::prove, FindingCode::prove_gate_failed,
-           "A gate stands failed: " + id + (gate.note.empty() ? "" : " (" + gate.note + ")"),
+           "A gate stands failed: " + gate_words(id) + (gate.note.empty() ? "" : " (" + gate.note + ")"),
            "passed", "Put it right, then prove it again", "the builder"});
   if (job.state == JobState::left_unsafe)
     f.push_back({Severity::hard, Stage::record, FindingCode::job_unsafe,
@@ -265,18 +265,10 @@ std::string size_status(const Job& job, const std::vector<ConditionReport>& stri
 
 std::string bleed_status(const Job& job) {
   const BleedPlan plan = bleed_plan(job);
-  if (plan.clutch) {
-    const auto it = job.bleeding.find("slave");
-    const bool clear = it != job.bleeding.end() && it->second.clear_strokes >= kClearStrokes;
-    return clear ? "line bled" : "line to bleed";
-  }
+  const std::size_t clear = clear_nipples(bleed_rows(job, plan));
+  if (plan.clutch) return clear > 0 ? "line bled" : "line to bleed";
   if (!plan.missing.empty()) return param_list({plan.missing.front()}) + " unknown";
-  int done = 0;
-  for (const auto& w : plan.wheels) {
-    const auto it = job.bleeding.find(std::string(wheel_key(w.wheel)));
-    if (it != job.bleeding.end() && it->second.clear_strokes >= kClearStrokes) ++done;
-  }
-  return fmt::format("{} of 4 corners done", done);
+  return fmt::format("{} of 4 corners done", clear);
 }
 
 std::string install_status(const Job& job) {

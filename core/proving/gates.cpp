@@ -113,13 +113,15 @@ std::vector<Gate> gates_of(const Job& job, const std::vector<ConditionReport>&,
   std::vector<Gate> gates;
   for (const auto& t : kGates) {
     if (!t.applies(job)) continue;
-    Gate g{t.id, t.words, t.how, GateState::open, false, ""};
+    Gate g{t.id, t.words, t.how, GateState::open, "", false, ""};
     if (const GateRecord* r = record_of(job, t.id)) {
       g.state = r->state;
+      if (r->state != GateState::open) g.date = r->date;
       g.why = r->note;
     }
     if (const std::string since = disturbed_since(job, g.id); !since.empty()) {
       g.state = GateState::open;
+      g.date.clear();
       g.why = since;
     }
     for (const auto& [code, gate] : kHolds) {
@@ -128,12 +130,20 @@ std::vector<Gate> gates_of(const Job& job, const std::vector<ConditionReport>&,
         if (f.code == code && f.severity == Severity::hard) {
           g.state = GateState::failed;
           g.held = true;
+          g.date.clear();
           g.why = f.message;
         }
     }
     gates.push_back(std::move(g));
   }
   return gates;
+}
+
+std::string gate_words(std::string_view key) {
+  const auto id = find_gate(key);
+  for (const auto& t : kGates)
+    if (id == t.id) return t.words;
+  return std::string(key);
 }
 
 Expected<bool> may_be_proved(const std::vector<Gate>& gates) {

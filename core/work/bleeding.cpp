@@ -107,4 +107,67 @@ BleedPlan bleed_plan(const Job& job) {
   return plan;
 }
 
+namespace {
+
+BleedRow row_of(const Job& job, std::string key) {
+  BleedRow r;
+  r.key = std::move(key);
+  if (const auto it = job.bleeding.find(r.key); it != job.bleeding.end()) r.done = it->second;
+  r.state = r.done.clear_strokes >= kClearStrokes ? BleedState::clear
+            : r.done.strokes > 0                  ? BleedState::counting
+                                                  : BleedState::not_begun;
+  return r;
+}
+
+BleedRow wheel_row(const Job& job, Wheel wheel) {
+  BleedRow r = row_of(job, std::string(wheel_key(wheel)));
+  r.wheel = wheel;
+  return r;
+}
+
+}  // namespace
+
+std::vector<BleedRow> bleed_rows(const Job& job, const BleedPlan& plan) {
+  std::vector<BleedRow> rows{row_of(job, "bench")};
+  if (plan.clutch) {
+    rows.push_back(row_of(job, "slave"));
+    return rows;
+  }
+  if (plan.wheels.empty())
+    for (const Wheel w : kWheels) rows.push_back(wheel_row(job, w));
+  for (const BleedWheel& w : plan.wheels) {
+    BleedRow r = wheel_row(job, w.wheel);
+    r.planned = w;
+    r.refill_due = w.refill_every > 0 && r.done.strokes - r.done.topped_at >= w.refill_every;
+    rows.push_back(std::move(r));
+  }
+  return rows;
+}
+
+std::size_t clear_nipples(const std::vector<BleedRow>& rows) {
+  return static_cast<std::size_t>(std::count_if(rows.begin(), rows.end(), [](const BleedRow& r) {
+    return r.key != "bench" && r.state == BleedState::clear;
+  }));
+}
+
+namespace {
+constexpr int kMostCounted = 99999;
+void count(int& n) {
+  n = std::min(n + 1, kMostCounted);
+}
+}  // namespace
+
+void count_stroke(BleedRecord& record, bool bubbles) {
+  count(record.strokes);
+  if (bubbles)
+    record.clear_strokes = 0;
+  else
+    count(record.clear_strokes);
+}
+
+void count_refill(BleedRecord& record) {
+  count(record.refills);
+  record.topped_at = record.strokes;
+}
+
 }  // namespace yoke

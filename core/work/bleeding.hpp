@@ -3,6 +3,7 @@
 //   first; strokes = ceil(1.5 V_branch / that). Order and factor: common practice, no source.
 #pragma once
 
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -32,5 +33,27 @@ struct BleedPlan {
 [[nodiscard]] BleedPlan bleed_plan(const Job& job);
 /// Bubble-free strokes in a row that count as clear; a count of strokes is never a pass.
 inline constexpr int kClearStrokes = 5;
+
+enum class BleedState { not_begun, counting, clear };
+
+/// One place where fluid is worked out: the master on the bench, a wheel's nipple, the clutch
+/// slave.
+struct BleedRow {
+  std::string key;             ///< of its record: "bench", "fl", "slave"
+  std::optional<Wheel> wheel;  ///< nothing: bench or slave
+  /// Strokes and refills of this nipple; nothing: they cannot be said, or are not asked for here.
+  std::optional<BleedWheel> planned;
+  BleedRecord done;
+  BleedState state = BleedState::not_begun;
+  bool refill_due = false;  ///< the level has come down to a quarter: top up before another stroke
+};
+/// The rows in working order, with what was counted so far.
+[[nodiscard]] std::vector<BleedRow> bleed_rows(const Job& job, const BleedPlan& plan);
+/// How many nipples are clear; the master on the bench is not counted.
+[[nodiscard]] std::size_t clear_nipples(const std::vector<BleedRow>& rows);
+
+/// What a press of the builder's foot adds to the count: bubbles begin the row of clear ones anew.
+void count_stroke(BleedRecord& record, bool bubbles);
+void count_refill(BleedRecord& record);
 
 }  // namespace yoke

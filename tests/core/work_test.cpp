@@ -286,3 +286,62 @@ TEST_CASE("only what matters is asked, and the next measurement is what is missi
   CHECK_FALSE(relevant(job, Which::plan, Param::assist_gain));
   CHECK(relevant(Job{}, Which::plan, Param::assist_gain));
 }
+
+TEST_CASE("a nipple is clear by clear strokes in a row alone, and a refill is asked for in time") {
+  Job job = known_job();
+  const BleedPlan p = bleed_plan(job);
+  REQUIRE(p.wheels.size() == 4);
+  const auto row = [&job](const std::string& key) {
+    for (const BleedRow& r : bleed_rows(job, bleed_plan(job)))
+      if (r.key == key) return r;
+    FAIL("no row " << key);
+    return BleedRow{};
+  };
+  REQUIRE(bleed_rows(job, p).size() == 5);
+  CHECK(bleed_rows(job, p)[0].key == "bench");
+  CHECK_FALSE(bleed_rows(job, p)[0].planned);
+  CHECK(bleed_rows(job, p)[1].key == wheel_key(p.wheels[0].wheel));  // the plan's order
+  CHECK(row("rr").state == BleedState::not_begun);
+  BleedRecord& rr = job.bleeding["rr"];
+  for (int i = 0; i < 200; ++i) count_stroke(rr, true);
+  CHECK(rr.strokes == 200);
+  CHECK(row("rr").state == BleedState::counting);  // any number of strokes is no pass
+  for (int i = 0; i < 4; ++i) count_stroke(rr, false);
+  CHECK(row("rr").state == BleedState::counting);
+  count_stroke(rr, true);  // bubbles again: the row begins anew
+  for (int i = 0; i < 4; ++i) count_stroke(rr, false);
+  CHECK(row("rr").state == BleedState::counting);
+  CHECK(clear_nipples(bleed_rows(job, p)) == 0);
+  count_stroke(rr, false);
+  CHECK(row("rr").state == BleedState::clear);
+  CHECK(rr.clear_strokes == 5);
+  CHECK(rr.strokes == 210);
+  CHECK(clear_nipples(bleed_rows(job, p)) == 1);
+  job.bleeding["bench"] = {9, 0, 9, {}};
+  CHECK(clear_nipples(bleed_rows(job, p)) == 1);  // the bench is no corner
+
+  BleedRecord& fl = job.bleeding["fl"];
+  const int every = row("fl").planned->refill_every;
+  REQUIRE(every > 1);
+  for (int i = 0; i < every - 1; ++i) count_stroke(fl, true);
+  CHECK_FALSE(row("fl").refill_due);
+  count_stroke(fl, true);
+  CHECK(row("fl").refill_due);
+  for (int i = 0; i < 9; ++i) count_stroke(fl, false);
+  CHECK(row("fl").refill_due);  // clear or not, the level is as low
+  count_refill(fl);
+  CHECK(fl.refills == 1);
+  CHECK_FALSE(row("fl").refill_due);
+
+  found(job, Param::vehicle_steering, 0, How::unknown);
+  const auto blind = bleed_rows(job, bleed_plan(job));
+  REQUIRE(blind.size() == 5);
+  for (const BleedRow& r : blind) {
+    CHECK_FALSE(r.planned);
+    CHECK_FALSE(r.refill_due);
+  }
+  found(job, Param::control_use, 1, How::stated);
+  const auto clutch = bleed_rows(job, bleed_plan(job));
+  REQUIRE(clutch.size() == 2);
+  CHECK(clutch[1].key == "slave");
+}

@@ -5,6 +5,10 @@
 #include <sstream>
 
 #include "cli/commands.hpp"
+#include "files/store.hpp"
+#include "judge/findings.hpp"
+#include "support/every_code.hpp"
+#include "support/folder.hpp"
 
 using namespace yoke;
 using yoke::cli::run;
@@ -180,5 +184,30 @@ TEST_CASE("a condition that a clutch does not have is an error, not another syst
     CHECK(out.status == 2);
     CHECK(out.err.find("no such condition") != std::string::npos);
     CHECK(run({"doubt", clutch, "--condition", condition}).status == 2);
+  }
+}
+
+TEST_CASE(
+    "check prints every finding there can be, with its code, and ends with 1 for a hard one") {
+  const yoke::test::Folder f;
+  for (const test::CodeRow& row : test::kCodeRows) {
+    INFO(key(row.code));
+    const Job job = test::job_with(row);
+    const auto path = f.path / "a.yoke";
+    REQUIRE(save_job(path, job));
+    const auto out = run({"check", path.string(), "--format", "json"});
+    const auto findings = find_all(job, foot_strip(job, 16));
+    const auto rows = nlohmann::json::parse(out.out)["rows"];
+    REQUIRE(rows.size() == findings.size());
+    bool hard = false;
+    for (std::size_t i = 0; i < rows.size(); ++i) {
+      CHECK(rows[i]["code"] == std::string(key(findings[i].code)));
+      CHECK(rows[i]["message"] == findings[i].message);
+      CHECK(rows[i]["limit"] == findings[i].limit);
+      CHECK(rows[i]["remedy"] == findings[i].remedy);
+      CHECK((rows[i]["severity"] == "hard") == (findings[i].severity == Severity::hard));
+      hard = hard || findings[i].severity == Severity::hard;
+    }
+    CHECK(out.status == (hard ? 1 : 0));
   }
 }

@@ -47,10 +47,13 @@ TEST_CASE("a part is found by its bore, pinned, compared, taken into the plan, a
   auto* page = size_page(b, 1);
   wait_for_parts(page);
   UnitsFace* units = page->units();
-  CHECK(units->list()->count() > 20);
+  REQUIRE(QTest::qWaitFor([&] { return units->list()->count() > 20; }, 20000));
   QTest::keyClicks(units->words(), "13/16 in");
-  QTest::qWait(200);
-  CHECK(units->list()->count() >= 1);
+  REQUIRE(QTest::qWaitFor(
+      [&] {
+        return units->list()->count() >= 1 && units->list()->item(0)->text().contains("13/16");
+      },
+      20000));
   CHECK(units->list()->item(0)->text().contains("13/16"));
   QTest::keyClick(units->list(), Qt::Key_Return);
   QApplication::processEvents();

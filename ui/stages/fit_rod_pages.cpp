@@ -128,7 +128,6 @@ void FitPage::build_square(Session& session) {
   left->addWidget(label(tr("In-plane and sideways offset count alike: a rod that pushes across "
                            "wears the bore on one side."),
                         "soft", this));
-  left->addWidget(new FindingsBox(session, Stage::fit, this, 3));
   row->addLayout(left, 5);
   auto* right = new QVBoxLayout;
   drawing_ = new PictureView(tr("Rod and bore"), this);
@@ -257,7 +256,6 @@ void RodPage::build_length(Session& session) {
   wishes->setMinimumWidth(452);
   wishes->setFixedHeight(88);
   side->addWidget(wishes);
-  side->addWidget(new FindingsBox(session, Stage::rod, this, 1));
   side->addStretch(1);
   side->addWidget(label(tr("The rod is pulled each time a foot lifts the pedal: it must be "
                            "captive, lock nut tight, clip in."),

@@ -26,6 +26,7 @@
 #include "ui/step_card.hpp"
 #include "ui/topic_face.hpp"
 #include "ui/units_face.hpp"
+#include "work/bleeding.hpp"
 
 namespace yoke {
 
@@ -240,17 +241,18 @@ class BleedPage : public StagePage {
  private:
   void add_row(QGridLayout* grid, int row, const QString& key, const QString& name,
                const QString& plan);
+  struct Row {
+    QLabel* plan;
+    QLabel* count;
+    QLabel* state;
+  };
+  void build_rows(const BleedPlan& plan);
+  void show_row(const Row& row, const BleedRow& now);
   QLabel* plan_;
   QLabel* typical_;
   PictureView* order_;
   QScrollArea* scroll_;
   QStringList built_for_;
-  struct Row {
-    std::string key;
-    QLabel* plan;
-    QLabel* count;
-    QLabel* state;
-  };
   std::vector<Row> rows_;
 };
 

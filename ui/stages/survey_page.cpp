@@ -77,7 +77,6 @@ void SurveyPage::build_dimensions(Session& session) {
                    "F9 walks to what is worth measuring next."),
                 "soft", this);
   lower->addWidget(help_);
-  lower->addWidget(new FindingsBox(session, Stage::survey, this, 2));
   body()->addLayout(lower, 7);
   connect(panel_, &ParamPanel::entered, this,
           [this](Param p) { help_->setText(text_of(info(p).help)); });

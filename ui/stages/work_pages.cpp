@@ -47,7 +47,6 @@ PlumbPage::PlumbPage(Session& session, QWidget* parent)
                       {Which::plan, Param::lines_hose_bore},
                       {Which::plan, Param::fluid_grade}});
   body()->addWidget(line_, 1);
-  body()->addWidget(new FindingsBox(session, Stage::plumb, this));
   caution_ = label({}, "caution", this);
   body()->addWidget(caution_);
 }
@@ -167,23 +166,17 @@ void BleedPage::add_row(QGridLayout* grid, int row, const QString& key, const QS
     });
     return b;
   };
-  const auto clear = [](BleedRecord& r) {
-    r.strokes = std::min(r.strokes + 1, 99999);
-    r.clear_strokes = std::min(r.clear_strokes + 1, 99999);
-  };
-  const auto bubbles = [](BleedRecord& r) {
-    r.strokes = std::min(r.strokes + 1, 99999);
-    r.clear_strokes = 0;
-  };
-  const auto refill = [](BleedRecord& r) { r.refills = std::min(r.refills + 1, 99999); };
-  auto* first = button(tr("Stroke, clear"), QStringLiteral("clear"), clear);
+  auto* first = button(tr("Stroke, clear"), QStringLiteral("clear"),
+                       [](BleedRecord& r) { count_stroke(r, false); });
   grid->addWidget(first, row, 3);
-  grid->addWidget(button(tr("Stroke, bubbles"), QStringLiteral("bubbles"), bubbles), row, 4);
-  grid->addWidget(button(tr("Refilled"), QStringLiteral("refill"), refill), row, 5);
+  grid->addWidget(button(tr("Stroke, bubbles"), QStringLiteral("bubbles"),
+                         [](BleedRecord& r) { count_stroke(r, true); }),
+                  row, 4);
+  grid->addWidget(button(tr("Refilled"), QStringLiteral("refill"), count_refill), row, 5);
   auto* state = label({}, "question", this);
   state->setMinimumWidth(150);
   grid->addWidget(state, row, 6);
-  rows_.push_back({id, planned, count, state});
+  rows_.push_back({planned, count, state});
 }
 
 void BleedPage::refresh() {
@@ -209,12 +202,13 @@ void BleedPage::refresh() {
                         : tr("Typical, not measured: %1. The counts rest on them.")
                               .arg(text_of(param_list(plan.typical))));
   typical_->setVisible(!typical_->text().isEmpty());
-  QStringList key{QStringLiteral("bench")};
-  std::vector<BleedWheel> wheels = plan.wheels;
-  if (wheels.empty() && !plan.clutch)
-    for (const Wheel w : kWheels) wheels.push_back({w, Outlet::first, Volume{}, Volume{}, 0, 0, 0});
-  for (const auto& w : wheels) key << text_of(wheel_key(w.wheel));
-  if (plan.clutch) key << QStringLiteral("slave");
+  build_rows(plan);
+}
+
+void BleedPage::build_rows(const BleedPlan& plan) {
+  const std::vector<BleedRow> rows = bleed_rows(session_.job(), plan);
+  QStringList key;
+  for (const BleedRow& r : rows) key << text_of(r.key);
   if (key != built_for_) {
     built_for_ = key;
     rows_.clear();
@@ -223,54 +217,51 @@ void BleedPage::refresh() {
     grid->setContentsMargins(0, 4, 8, 4);
     grid->setHorizontalSpacing(12);
     grid->setVerticalSpacing(10);
-    add_row(
-        grid, 0, QStringLiteral("bench"), tr("Master, on the bench"),
-        tr("Short strokes of 10 to 25 mm, tubes or plugs; with plugs a bled master hardly moves."));
-    for (size_t i = 0; i < wheels.size(); ++i)
-      add_row(grid, static_cast<int>(i) + 1, text_of(wheel_key(wheels[i].wheel)),
-              tr("%1. %2").arg(i + 1).arg(text_of(wheel_words(wheels[i].wheel))), {});
-    if (plan.clutch)
-      add_row(grid, 1, QStringLiteral("slave"), tr("Clutch slave"),
-              tr("Nipple at the slave's highest point; clear strokes in a row, then the bite "
-                 "stays where it was."));
-    grid->setRowStretch(static_cast<int>(wheels.size()) + 2, 1);
+    int n = 0;
+    for (const BleedRow& r : rows) {
+      if (r.wheel)
+        add_row(grid, n, text_of(r.key), tr("%1. %2").arg(n).arg(text_of(wheel_words(*r.wheel))),
+                {});
+      else if (n == 0)
+        add_row(grid, n, text_of(r.key), tr("Master, on the bench"),
+                tr("Short strokes of 10 to 25 mm, tubes or plugs; with plugs a bled master hardly "
+                   "moves."));
+      else
+        add_row(grid, n, text_of(r.key), tr("Clutch slave"),
+                tr("Nipple at the slave's highest point; clear strokes in a row, then the bite "
+                   "stays where it was."));
+      ++n;
+    }
+    grid->setRowStretch(n, 1);
     grid->setColumnStretch(1, 1);
     replace_inner(scroll_, inner);
   }
-  for (size_t i = 0; i < rows_.size(); ++i) {
-    const Row& row = rows_[i];
-    const auto it = session_.job().bleeding.find(row.key);
-    const BleedRecord rec = it == session_.job().bleeding.end() ? BleedRecord{} : it->second;
-    int planned = 0;
-    int every = 0;
-    if (i > 0 && !plan.wheels.empty()) {
-      const BleedWheel& w = plan.wheels[i - 1];
-      planned = w.strokes;
-      every = w.refill_every;
-      row.plan->setText(tr("outlet %1: %2 strokes clear its %3; refill every %4 strokes")
-                            .arg(w.outlet == Outlet::first ? 1 : 2)
-                            .arg(w.strokes)
-                            .arg(quantity_text(w.branch.value(), Kind::volume, 0, session_.style()))
-                            .arg(w.refill_every));
-    }
-    row.count->setText(planned > 0 ? tr("%1 of %2").arg(rec.strokes).arg(planned)
-                                   : tr("%1").arg(rec.strokes));
-    const int since = rec.strokes - rec.refills * every;
-    QString state;
-    if (rec.clear_strokes >= kClearStrokes)
-      state = tr("✓ clear");
-    else if (every > 0 && since >= every)
-      state = tr("■ REFILL NOW");
-    else if (rec.strokes == 0)
-      state = tr("not begun");
-    else
-      state = tr("%1 of %2 clear in a row").arg(rec.clear_strokes).arg(kClearStrokes);
-    row.state->setObjectName(state.contains(QStringLiteral("REFILL")) ? QStringLiteral("alarm")
-                                                                      : QStringLiteral("question"));
-    style()->unpolish(row.state);  // the name decides the colour
-    style()->polish(row.state);
-    row.state->setText(state);
+  for (std::size_t i = 0; i < rows.size(); ++i) show_row(rows_[i], rows[i]);
+}
+
+void BleedPage::show_row(const Row& row, const BleedRow& r) {
+  if (r.planned) {
+    const BleedWheel& w = *r.planned;
+    row.plan->setText(tr("outlet %1: %2 strokes clear its %3; refill every %4 strokes")
+                          .arg(w.outlet == Outlet::first ? 1 : 2)
+                          .arg(w.strokes)
+                          .arg(quantity_text(w.branch.value(), Kind::volume, 0, session_.style()))
+                          .arg(w.refill_every));
   }
+  row.count->setText(r.planned && r.planned->strokes > 0
+                         ? tr("%1 of %2").arg(r.done.strokes).arg(r.planned->strokes)
+                         : tr("%1").arg(r.done.strokes));
+  const QString counted =
+      r.state == BleedState::clear ? tr("✓ clear")
+      : r.state == BleedState::not_begun
+          ? tr("not begun")
+          : tr("%1 of %2 clear in a row").arg(r.done.clear_strokes).arg(kClearStrokes);
+  // Clear or not, the level is as low: both are said.
+  const QString state = r.refill_due ? tr("■ REFILL NOW") + QLatin1Char('\n') + counted : counted;
+  row.state->setObjectName(r.refill_due ? QStringLiteral("alarm") : QStringLiteral("question"));
+  style()->unpolish(row.state);  // the name decides the colour
+  style()->polish(row.state);
+  row.state->setText(state);
 }
 
 }  // namespace yoke

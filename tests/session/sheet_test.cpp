@@ -1,0 +1,219 @@
+// What the sheet prints, compared cell by cell with the reports it prints.
+#include <QRegularExpression>
+#include <QTextDocumentFragment>
+#include <catch2/catch.hpp>
+
+#include "figures/figures.hpp"
+#include "proving/gates.hpp"
+#include "rod/rod.hpp"
+#include "session/sheet.hpp"
+#include "support/every_code.hpp"
+#include "work/steps.hpp"
+
+using namespace yoke;
+using namespace yoke::test;
+
+namespace {
+
+struct Printed {
+  QString html;
+  std::vector<QStringList> rows;  ///< the cells of all tables, in order
+  std::vector<ConditionReport> strip;
+  std::vector<Finding> findings;
+  [[nodiscard]] bool has(const QStringList& wanted) const {
+    return std::find(rows.begin(), rows.end(), wanted) != rows.end();
+  }
+  /// The rows whose first cell says this.
+  [[nodiscard]] std::vector<QStringList> of(const QString& first) const {
+    std::vector<QStringList> list;
+    for (const auto& r : rows)
+      if (!r.isEmpty() && r.front() == first) list.push_back(r);
+    return list;
+  }
+  [[nodiscard]] QString plain() const {
+    return QTextDocumentFragment::fromHtml(html).toPlainText();
+  }
+};
+
+QString plain(QString cell) {
+  return cell.replace("&lt;", "<")
+      .replace("&gt;", ">")
+      .replace("&quot;", "\"")
+      .replace("&amp;", "&");
+}
+
+Printed print(const Job& job) {
+  Printed p;
+  p.strip = foot_strip(job, 12);
+  p.findings = find_all(job, p.strip);
+  Style style;
+  style.units = UnitStyle::metric;
+  p.html = sheet_html(job, p.strip, p.findings, style, QDate(2026, 5, 31));
+  static const QRegularExpression row_re(QStringLiteral("<tr>(.*?)</tr>"));
+  static const QRegularExpression cell_re(QStringLiteral("<t[dh]>(.*?)</t[dh]>"));
+  for (auto r = row_re.globalMatch(p.html); r.hasNext();) {
+    QStringList cells;
+    for (auto c = cell_re.globalMatch(r.next().captured(1)); c.hasNext();)
+      cells << plain(c.next().captured(1));
+    p.rows.push_back(cells);
+  }
+  return p;
+}
+
+QString q(std::string_view s) {
+  return QString::fromUtf8(s.data(), static_cast<qsizetype>(s.size()));
+}
+
+}  // namespace
+
+TEST_CASE("the sheet prints every finding there can be, as it was found") {
+  for (const CodeRow& row : kCodeRows) {
+    INFO(key(row.code));
+    const Printed p = print(job_with(row));
+    for (const Finding& f : p.findings) {
+      const char* severity = f.severity == Severity::hard      ? "hard"
+                             : f.severity == Severity::warning ? "warning"
+                                                               : "note";
+      INFO(f.message);
+      CHECK(p.has({severity, q(f.message), q(f.limit), q(f.remedy)}));
+    }
+    CHECK(p.plain().contains("Open findings") == !p.findings.empty());
+  }
+}
+
+TEST_CASE("the sheet prints a gate as it stands: open, passed with its day, failed, held shut") {
+  Job job = known_job();
+  const auto state_of = [&job](GateId id) {
+    const Printed p = print(job);
+    for (const Gate& g : gates_of(job, p.strip, p.findings))
+      if (g.id == id) {
+        const auto rows = p.of(q(g.words));
+        REQUIRE(rows.size() == 1);
+        return rows.front();
+      }
+    FAIL("no such gate");
+    return QStringList();
+  };
+  CHECK(state_of(GateId::weep)[1] == "open");
+  CHECK(state_of(GateId::weep)[2].startsWith("Wipe, press hard"));
+  record_for(job, GateId::weep) = {GateState::passed, "2026-05-30", "dry all over", {}};
+  CHECK(state_of(GateId::weep)[1] == "passed 2026-05-30");
+  CHECK(state_of(GateId::weep)[2] == "dry all over");
+  record_for(job, GateId::weep) = {GateState::failed, "2026-05-30", "weeps at the tee", {}};
+  CHECK(state_of(GateId::weep)[1] == "FAILED 2026-05-30");
+  CHECK(state_of(GateId::weep)[2] == "weeps at the tee");
+  // The numbers hold it shut: the builder's own tick is not printed.
+  record_for(job, GateId::circuits) = {GateState::passed, "2026-05-30", "", {}};
+  CHECK(state_of(GateId::circuits)[1] == "passed 2026-05-30");
+  set(job, "circuit.fr=2");
+  CHECK(state_of(GateId::circuits)[1] == "FAILED");
+  CHECK(state_of(GateId::circuits)[2].contains("front right"));
+}
+
+TEST_CASE("the sheet's head never says proved when it is not") {
+  Job job = known_job();
+  const auto says = [&job](const char* words) { return print(job).plain().contains(words); };
+  CHECK(says("In work: not proved. Do not drive on it."));
+  CHECK_FALSE(says("Proved: every gate passed."));
+  job.state = JobState::left_unsafe;
+  CHECK(says("LEFT UNSAFE – DO NOT DRIVE"));
+  CHECK_FALSE(says("Proved: every gate passed."));
+  job.state = JobState::proved;
+  CHECK(says("PROVED NO LONGER – DO NOT DRIVE"));
+  CHECK_FALSE(says("Proved: every gate passed."));
+  set(job, "found:limit.effort_failed=1500 N; found:limit.z_failed=0.05; found:limit.reserve=0");
+  const Printed p = print(job);
+  for (const Gate& g : gates_of(job, p.strip, p.findings))
+    record_for(job, g.id) = {GateState::passed, "2026-05-30", "", {}};
+  CHECK(says("Proved: every gate passed."));
+  CHECK_FALSE(says("PROVED NO LONGER"));
+  CHECK_FALSE(says("not proved"));
+}
+
+TEST_CASE("the sheet's conditions are the strip's: figures, and passes, fails or cannot say") {
+  Job job = known_job();
+  for (const char* change : {"control.rest_height=200 mm", "vehicle.mass=?", "front.radius=?",
+                             "master.bore=?", "master.cutoff1=19 mm"}) {
+    set(job, change);
+    INFO(change);
+    const Printed p = print(job);
+    for (const ConditionReport& c : p.strip) {
+      INFO(c.title);
+      const auto rows = p.of(q(c.title));
+      REQUIRE_FALSE(rows.empty());
+      const QStringList& r = rows.front();
+      REQUIRE(r.size() == 6);
+      if (c.target) {
+        CHECK(r[1].startsWith(QString::number(c.target->at.pad_force_n, 'f', 0)));
+        CHECK(r[2].startsWith(QString::number(c.target->at.pad_travel_m * 1e3, 'f', 0)));
+        CHECK(r[3] == QString::number(c.target->reserve_share * 100, 'f', 0) + " %");
+        CHECK(r[4].contains(c.by_pressure ? "MPa" : " g"));
+      } else {
+        CHECK(r[2] == "–");
+        CHECK(r[3] == "–");
+        CHECK(r[4] == "–");
+        CHECK((r[1] == "–") == !c.effort_only_n);
+      }
+      const QString begins = c.verdict == Verdict::pass   ? "passes"
+                             : c.verdict == Verdict::fail ? "fails: "
+                                                          : "cannot say: ";
+      CHECK(r[5] == begins + q(c.reason));
+    }
+  }
+}
+
+TEST_CASE("the sheet prints steps with their day, readings, values with source and doubt") {
+  Job job = known_job();
+  const auto steps = install_steps(job);
+  REQUIRE(steps.size() > 3);
+  record_for(job, steps[1].id) = {true, "2026-05-29", "photographs in the folder", {}};
+  record_for(job, steps[2].id) = {false, "2026-05-29", "waits", {}};
+  Reading reading;
+  reading.force_n = 210;
+  reading.travel_m = 0.061;
+  reading.assist_alive = false;
+  job.readings = {reading};
+  job.plan.set(Param::control_pin_arm, {0.052, How::calliper, 0.0002, ""});
+  const Printed p = print(job);
+  for (std::size_t i = 0; i < steps.size(); ++i) {
+    const auto rows = p.of(q(steps[i].text));
+    REQUIRE(rows.size() == 1);
+    CHECK(rows.front()[1] == (i == 1 ? "2026-05-29" : "–"));
+    CHECK(rows.front()[2] == (i == 1 ? "photographs in the folder" : i == 2 ? "waits" : ""));
+  }
+  CHECK(p.has({"210 N", "61 mm", "off"}));
+  const auto pin = p.of("Pivot to rod pin");
+  REQUIRE(pin.size() == 1);
+  CHECK(pin[0][1] == "50.00 mm");
+  CHECK(pin[0][2].toStdString() == "known fact");
+  CHECK(pin[0][3].startsWith("52.00 mm ±0.20 mm"));
+  CHECK(pin[0][4].contains("calliper"));
+  // What nobody measured says so.
+  const auto clearance = p.of("Rod clearance");
+  REQUIRE(clearance.size() == 1);
+  CHECK(clearance[0][2].contains("typical"));
+  CHECK(p.plain().contains(q(rod_words(rod_report(job), Style{UnitStyle::metric, false}))));
+}
+
+TEST_CASE(
+    "parts and later conversions stand on the sheet with what they lack and what they upset") {
+  Job job = known_job();
+  PartInHand hose;
+  hose.name = "front hose";
+  hose.promised = "2026-06-15";
+  hose.before_apart = true;
+  PartInHand tube = hose;
+  tube.name = "tube";
+  tube.here = tube.thread = tube.seat = tube.place = true;
+  job.parts = {tube, hose};
+  wants(job, LaterKind::bigger_tyres);
+  job.later[0].date = "2027-01-01";
+  const Printed p = print(job);
+  REQUIRE(p.of("front hose").size() == 1);
+  CHECK(p.of("front hose")[0][1] == "2026-06-15");
+  CHECK(p.of("front hose")[0][2].startsWith("not here"));
+  CHECK(p.of("tube")[0][2] == "ready");
+  REQUIRE(p.of("Bigger tyres").size() == 1);
+  CHECK(p.of("Bigger tyres")[0][1] == "2027-01-01");
+  CHECK(p.of("Bigger tyres")[0][2].startsWith("A larger radius"));
+}

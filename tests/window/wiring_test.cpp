@@ -1,0 +1,177 @@
+// What the window makes of a report: findings on the page of their stage, the rail, gates with
+// their day, nipples, the state of the job. Each is compared with the report, which was not asked
+// of the window.
+#include <QCheckBox>
+#include <QDate>
+#include <QTextBrowser>
+#include <QTextDocumentFragment>
+
+#include "proving/gates.hpp"
+#include "support/every_code.hpp"
+#include "ui/findings_box.hpp"
+#include "window/bench.hpp"
+#include "work/bleeding.hpp"
+
+using namespace yoke;
+using namespace yoke::test;
+
+namespace {
+
+QString q(std::string_view s) {
+  return QString::fromUtf8(s.data(), static_cast<qsizetype>(s.size()));
+}
+
+void open(Bench& b, const Job& job) {
+  b.session.edit("all of it", [&](Job& j) { j = job; });
+  QApplication::processEvents();
+}
+
+/// What the page's findings say, unfolded, as plain text.
+QString said_on(Bench& b, Stage s) {
+  auto* box = qobject_cast<StagePage*>(b.window->page(s))->findings();
+  box->unfold(true);
+  return box->isVisibleTo(b.window->page(s))
+             ? QTextDocumentFragment::fromHtml(box->text()).toPlainText()
+             : QString();
+}
+
+QPushButton* gate_button(Bench& b, const char* name) {
+  for (auto* p : b.window->page(Stage::prove)->findChildren<QPushButton*>())
+    if (p->accessibleName() == name) return p;
+  return nullptr;
+}
+
+}  // namespace
+
+TEST_CASE("every finding stands on the page of its stage and on no other, with limit and remedy") {
+  Bench b;
+  for (const CodeRow& row : kCodeRows) {
+    INFO(key(row.code));
+    open(b, job_with(row));
+    for (const Stage s : kStages) {
+      const QString said = said_on(b, s);
+      INFO(said.toStdString());
+      const QStringList lines = said.split('\n');
+      for (const Finding& f : b.session.findings()) {
+        const QString mark = f.severity == Severity::hard      ? "■ HARD "
+                             : f.severity == Severity::warning ? "▲ "
+                                                               : "○ ";
+        const bool here = std::any_of(lines.begin(), lines.end(), [&](const QString& line) {
+          return line.startsWith(mark + q(f.message));
+        });
+        CHECK(here == (f.stage == s));
+        if (f.stage != s) continue;
+        CHECK(said.contains(q(f.remedy)));
+        if (f.severity != Severity::note) CHECK(said.contains(q(f.limit)));
+      }
+    }
+  }
+}
+
+TEST_CASE("folded, the worst finding is shown, the others are counted and one touch away") {
+  Bench b;
+  Job job = known_job();
+  set(job,
+      "control.rod_clearance=0 mm; unit.rod_kept=captive; rod.staked=restaked; rod.pull=150 N");
+  open(b, job);
+  b.stage(Stage::rod);
+  auto* box = qobject_cast<StagePage*>(b.window->page(Stage::rod))->findings();
+  const auto said = [box] { return QTextDocumentFragment::fromHtml(box->text()).toPlainText(); };
+  CHECK(said().startsWith("■ HARD"));
+  CHECK(said().contains("and 2 more here, 1 of them hard"));
+  CHECK_FALSE(said().contains("Pulled with 150 N only"));
+  emit box->linkActivated("more");
+  CHECK(said().contains("Pulled with 150 N only"));
+  CHECK(said().contains("show the first alone"));
+  emit box->linkActivated("more");
+  CHECK_FALSE(said().contains("Pulled with 150 N only"));
+}
+
+TEST_CASE("a hard finding marks its stage on the rail, and only that one") {
+  Bench b;
+  Job job = known_job();
+  set(job, "circuit.fr=2");
+  open(b, job);
+  for (const Stage s : kStages) {
+    const bool hard =
+        std::any_of(b.session.findings().begin(), b.session.findings().end(),
+                    [s](const Finding& f) { return f.stage == s && f.severity == Severity::hard; });
+    INFO(stage_words(s));
+    CHECK(b.window->rail()->button(s)->accessibleDescription().contains("hard finding open") ==
+          hard);
+    CHECK(b.window->rail()->button(s)->accessibleDescription().startsWith(b.session.status_of(s)));
+  }
+  CHECK(b.window->rail()->button(Stage::plumb)->accessibleDescription().contains("hard"));
+}
+
+TEST_CASE("a gate is ticked with today's day, untied again, and held shut by a finding") {
+  Bench b;
+  open(b, known_job());
+  b.stage(Stage::prove);
+  auto* passed = gate_button(b, "No joint weeps: passed");
+  REQUIRE(passed);
+  QTest::mouseClick(passed, Qt::LeftButton);
+  const std::string today = QDate::currentDate().toString(Qt::ISODate).toStdString();
+  const GateRecord* record = record_of(b.session.job(), GateId::weep);
+  REQUIRE(record);
+  CHECK(record->state == GateState::passed);
+  CHECK(record->date == today);
+  b.stage(Stage::record);
+  const QString sheet = b.window->page(Stage::record)->findChild<QTextBrowser*>()->toPlainText();
+  CHECK(sheet.contains("passed " + q(today)));
+  b.stage(Stage::prove);
+  auto* failed = gate_button(b, "No joint weeps: failed");
+  REQUIRE(failed);
+  CHECK(gate_button(b, "No joint weeps: passed")->isChecked());
+  CHECK_FALSE(failed->isChecked());
+  QTest::mouseClick(failed, Qt::LeftButton);
+  CHECK(record_of(b.session.job(), GateId::weep)->state == GateState::failed);
+  CHECK(said_on(b, Stage::prove).contains("A gate stands failed: No joint weeps"));
+  failed = gate_button(b, "No joint weeps: failed");
+  REQUIRE(failed);
+  QTest::mouseClick(failed, Qt::LeftButton);
+  CHECK(record_of(b.session.job(), GateId::weep)->state == GateState::open);
+  CHECK_FALSE(gate_button(b, "No joint weeps: passed")->isChecked());
+  // Held shut: there is nothing to tick.
+  REQUIRE(gate_button(b, "Each outlet feeds the wheels it should: passed"));
+  Job crossed = b.session.job();
+  set(crossed, "circuit.fr=2");
+  open(b, crossed);
+  CHECK_FALSE(gate_button(b, "Each outlet feeds the wheels it should: passed"));
+}
+
+TEST_CASE("a corner's words come from the count: strokes alone never say clear") {
+  Bench b;
+  open(b, known_job());
+  b.stage(Stage::bleed);
+  auto* page = b.window->page(Stage::bleed);
+  const auto press = [&](const char* what, int times) {
+    auto* button = page->findChild<QPushButton*>(QString("bleed:rr:%1").arg(what));
+    REQUIRE(button);
+    for (int i = 0; i < times; ++i) QTest::mouseClick(button, Qt::LeftButton);
+  };
+  const auto says = [&](const QString& words) {
+    for (auto* l : page->findChildren<QLabel*>())
+      if (l->text().contains(words)) return true;
+    return false;
+  };
+  press("bubbles", 30);
+  CHECK_FALSE(says("✓ clear"));
+  CHECK(b.session.job().bleeding.at("rr").strokes == 30);
+  press("clear", 4);
+  CHECK(says("4 of 5 clear in a row"));
+  press("clear", 1);
+  int every = 0;
+  for (const BleedWheel& w : bleed_plan(b.session.job()).wheels)
+    if (w.wheel == Wheel::rear_right) every = w.refill_every;
+  REQUIRE(every > 0);
+  REQUIRE(every < 35);
+  CHECK(says("■ REFILL NOW\n✓ clear"));
+  press("refill", 35 / every + 1);
+  CHECK_FALSE(says("■ REFILL NOW"));
+  CHECK(says("✓ clear"));
+  CHECK(b.session.status_of(Stage::bleed) == "1 of 4 corners done");
+  press("bubbles", 1);
+  CHECK_FALSE(says("✓ clear"));
+  CHECK(b.session.status_of(Stage::bleed) == "0 of 4 corners done");
+}
