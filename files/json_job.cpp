@@ -1,6 +1,7 @@
 #include "files/json_job.hpp"
 
 #include <algorithm>
+#include <charconv>
 
 #include "files/disk.hpp"
 #include "files/json_parse.hpp"
@@ -48,9 +49,15 @@ void read_value(Checker& c, Sheet& sheet, const ParamInfo& p, const json& v,
     if (const auto doubt = v.find("plus_minus"); doubt != v.end())
       m.doubt_si = c.number(*doubt, place + ".plus_minus", Range{0, most_doubt_si(p.param)});
   }
+  if (const auto mark = v.find("plan"); mark != v.end()) {
+    const std::string hex = c.text(v, "plan", place + ".");
+    const auto [end, wrong] = std::from_chars(hex.data(), hex.data() + hex.size(), m.plan_mark, 16);
+    if (wrong != std::errc{} || end != hex.data() + hex.size())
+      return c.fail_at(place + ".plan", "a mark of 16 hexadecimal digits is expected");
+  }
   sheet.set(p.param, m);
   for (const auto& [key, other] : v.items())
-    if (key != "how" && key != "note" && key != "option" && key != "plus_minus" &&
+    if (key != "plan" && key != "how" && key != "note" && key != "option" && key != "plus_minus" &&
         key != unit_key(p.kind))
       sheet.unread_of[p.param][key] = kept(other);
 }
@@ -139,6 +146,7 @@ json write_values(const Sheet& sheet) {
       if (m->doubt_si != 0) v["plus_minus"] = m->doubt_si;
     }
     if (!m->note.empty()) v["note"] = m->note;
+    if (m->plan_mark != 0) v["plan"] = fmt::format("{:016x}", m->plan_mark);
     if (const auto more = sheet.unread_of.find(p.param); more != sheet.unread_of.end())
       give_back(v, more->second);
     o[std::string(p.id)] = std::move(v);

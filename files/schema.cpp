@@ -20,6 +20,7 @@ json value_schema(const ParamInfo& p) {
             {"properties",
              {{"how", {{"enum", hows}}},
               {"note", {{"type", "string"}, {"maxLength", kMostText}}},
+              {"plan", {{"type", "string"}, {"pattern", "^[0-9a-f]{1,16}$"}}},
               {"plus_minus",
                {{"type", "number"}, {"minimum", 0}, {"maximum", most_doubt_si(p.param)}}}}}};
   if (p.kind == Kind::choice) {

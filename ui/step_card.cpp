@@ -4,6 +4,7 @@
 #include <QHBoxLayout>
 
 #include "assembly/assemble.hpp"
+#include "document/as_built.hpp"
 #include "session/texts.hpp"
 #include "ui/plain.hpp"
 #include "ui/stage_page.hpp"
@@ -98,7 +99,7 @@ void StepCard::commit_measure() {
                   [p](Job& j) { j.built.clear(p); });
   } else if (const auto v = parse_value(p, typed.toStdString(), session_.style())) {
     const How how = info(p).kind == Kind::length ? How::calliper : How::stated;
-    const auto put = [&](Job& j) { j.built.set(p, measured(p, *v, how)); };
+    const auto put = [&](Job& j) { set_as_built(j, p, measured(p, *v, how)); };
     Job after = session_.job();
     put(after);
     if (const auto e = new_impossibility(session_.job(), after))

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <array>
+#include <cstdint>
 #include <map>
 #include <optional>
 #include <string>
@@ -35,10 +36,13 @@ struct Measured {
   How how = How::unknown;  ///< unknown: `si` says nothing
   double doubt_si = 0.0;   ///< ±, twice the standard uncertainty
   std::string note;
+  /// Of an as-built value: the mark of the plan it was measured on; 0: not told.
+  std::uint64_t plan_mark = 0;
   [[nodiscard]] bool known() const { return how != How::unknown; }
   /// Of an unknown value the number says nothing.
   bool operator==(const Measured& o) const {
-    return how == o.how && note == o.note && (!known() || (si == o.si && doubt_si == o.doubt_si));
+    return how == o.how && note == o.note && plan_mark == o.plan_mark &&
+           (!known() || (si == o.si && doubt_si == o.doubt_si));
   }
 };
 

@@ -4,6 +4,7 @@
 
 #include <algorithm>
 
+#include "document/as_built.hpp"
 #include "figures/figures.hpp"
 #include "fitting/envelope.hpp"
 #include "fitting/pattern.hpp"
@@ -46,10 +47,10 @@ std::vector<Finding> prove_findings(const Job& job) {
   }
   for (const auto& [id, gate] : job.gates)
     if (gate.state == GateState::failed)
-      f.push_back(
-          {Severity::hard, Stage::prove, FindingCode::prove_gate_failed,
-           "A gate stands failed: " + gate_words(id) + (gate.note.empty() ? "" : " (" + gate.note + ")"),
-           "passed", "Put it right, then prove it again", "the builder"});
+      f.push_back({Severity::hard, Stage::prove, FindingCode::prove_gate_failed,
+                   "A gate stands failed: " + gate_words(id) +
+                       (gate.note.empty() ? "" : " (" + gate.note + ")"),
+                   "passed", "Put it right, then prove it again", "the builder"});
   if (job.state == JobState::left_unsafe)
     f.push_back({Severity::hard, Stage::record, FindingCode::job_unsafe,
                  "Marked: left unsafe, do not drive", "", "Finish and prove the job",
@@ -152,6 +153,11 @@ std::vector<Finding> choice_findings(const Job& job, const std::vector<Condition
                      std::string(later_words(l.what)) +
                          (l.date.empty() ? ", some day: " : ", " + l.date + ": ") + c.what,
                      "", c.remedy, source});
+  if (const auto stale = stale_as_built(job); !stale.empty())
+    f.push_back(
+        {Severity::warning, Stage::install, FindingCode::install_as_built,
+         "Measured as built before the plan was changed, and still counting: " + param_list(stale),
+         "measured on this plan", "Measure again, or clear them under Install", source});
   if (const PartsGate g = parts_gate(job, ""); !g.may_start)
     f.push_back({Severity::warning, Stage::install, FindingCode::install_parts, g.sentence,
                  "every part needed first proved by hand",

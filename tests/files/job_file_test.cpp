@@ -12,6 +12,7 @@
 #include <sstream>
 
 #include "files/journal.hpp"
+#include "document/as_built.hpp"
 #include "files/store.hpp"
 #include "judge/findings.hpp"
 #include "support/build.hpp"
@@ -303,4 +304,34 @@ TEST_CASE("the demo job reads, every stage has something to say, and it is half 
   CHECK(job.steps.size() > 5);
   CHECK(job.readings.size() >= 5);
   CHECK(job.state == JobState::in_work);
+}
+
+TEST_CASE("an as-built value keeps the plan it was measured on, and a bad mark is named") {
+  Job job = known_job();
+  set_as_built(job, Param::control_rod_length, {0.12, How::calliper, 0.0001, "by two of us"});
+  REQUIRE(job.built.at(Param::control_rod_length)->plan_mark == plan_mark(job));
+  const std::string text = write_job(job);
+  const auto back = read_job(text);
+  REQUIRE(back);
+  CHECK(*back == job);
+  CHECK(stale_as_built(*back).empty());
+  const auto at = text.find("\"plan\": \"");
+  REQUIRE(at != std::string::npos);
+  std::string other = text;
+  other.replace(at + 9, 16, "0123456789abcdef");
+  REQUIRE(read_job(other));
+  CHECK(stale_as_built(*read_job(other)) == std::vector{Param::control_rod_length});
+  for (const char* bad : {"xyz", "", "0x12", "-1", "11112222333344445"}) {
+    std::string wrong = text;
+    wrong.replace(at + 9, 16, bad);
+    INFO(bad);
+    const auto read = read_job(wrong);
+    REQUIRE_FALSE(read);
+    CHECK(read.error().field.find("rod_length") != std::string::npos);
+  }
+  // A file that does not tell: it is not taken as measured on today's plan.
+  std::string untold = text;
+  untold.replace(at, 26, "\"x\": 1");
+  REQUIRE(read_job(untold));
+  CHECK(stale_as_built(*read_job(untold)).size() == 1);
 }

@@ -4,6 +4,7 @@
 #include <catch2/catch.hpp>
 #include <string_view>
 
+#include "document/as_built.hpp"
 #include "document/codes.hpp"
 #include "support/build.hpp"
 
@@ -87,6 +88,13 @@ inline void part_missing(Job& j) {
 inline void part_here(Job& j) {
   PartInHand& p = j.parts.front();
   p.here = p.thread = p.seat = p.place = true;
+}
+inline void built_earlier(Job& j) {
+  set_as_built(j, Param::control_rod_length, {0.120, How::calliper, 0, {}});
+  set(j, "rod.snout=40 mm");
+}
+inline void built_again(Job& j) {
+  set_as_built(j, Param::control_rod_length, {0.121, How::calliper, 0, {}});
 }
 inline void boxes_close(Job& j) {
   Box unit;
@@ -322,6 +330,7 @@ inline const CodeRow kCodeRows[] = {
      "circuit.split=diagonal; circuit.fr=2; circuit.rl=2; circuit.rr=1; valve.kind=proportioning; "
      "valve.knee=3 MPa",
      "valve.kind=none"},
+    {FindingCode::install_as_built, "", "", built_earlier, built_again},
     {FindingCode::install_copper,
      "assist.kind=electric; supply.wire_length=10 m; supply.wire_area=2.5 mm2; supply.fuse=60 A",
      "supply.wire_area=70 mm2"},

@@ -175,3 +175,44 @@ TEST_CASE("a corner's words come from the count: strokes alone never say clear")
   CHECK_FALSE(says("✓ clear"));
   CHECK(b.session.status_of(Stage::bleed) == "0 of 4 corners done");
 }
+
+TEST_CASE(
+    "an as-built value of an earlier plan says so on every place, and is cleared by one touch") {
+  Bench b;
+  open(b, known_job());
+  b.stage(Stage::install);
+  auto* page = b.window->page(Stage::install);
+  QLineEdit* entry = nullptr;
+  for (auto* e : page->findChildren<QLineEdit*>())
+    if (e->accessibleName() == "As built: Rod clearance") entry = e;
+  // The plan changes the master, so the rod is measured again.
+  Job job = b.session.job();
+  set(job, "master.bore=25.4 mm");
+  open(b, job);
+  for (auto* e : page->findChildren<QLineEdit*>())
+    if (e->accessibleName() == "As built: Rod clearance") entry = e;
+  REQUIRE(entry);
+  b.type(entry, "0.9 mm");
+  CHECK(value_of(b.session.job(), Which::plan, Param::control_rod_clearance).as_built);
+  CHECK(stale_as_built(b.session.job()).empty());
+  const auto button = [page] {
+    for (auto* p : page->findChildren<QPushButton*>())
+      if (p->text().startsWith("Clear 1 as-built")) return p;
+    return static_cast<QPushButton*>(nullptr);
+  };
+  CHECK_FALSE(button());
+  // Other brakes do not move the rod; another unit does.
+  b.session.set_value(Which::plan, Param::front_mu, {0.42, How::stated, 0, {}});
+  CHECK(stale_as_built(b.session.job()).empty());
+  b.session.set_value(Which::plan, Param::master_bore, {0.0238, How::stated, 0, {}});
+  CHECK(stale_as_built(b.session.job()) == std::vector{Param::control_rod_clearance});
+  QApplication::processEvents();
+  CHECK(said_on(b, Stage::install).contains("Measured as built before the plan was changed"));
+  REQUIRE(button());
+  CHECK(button()->isVisible());
+  QTest::mouseClick(button(), Qt::LeftButton);
+  CHECK_FALSE(value_of(b.session.job(), Which::plan, Param::control_rod_clearance).as_built);
+  CHECK_FALSE(said_on(b, Stage::install).contains("Measured as built"));
+  b.session.undo();
+  CHECK(value_of(b.session.job(), Which::plan, Param::control_rod_clearance).as_built);
+}

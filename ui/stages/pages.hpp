@@ -228,6 +228,7 @@ class InstallPage : public StagePage {
   QLabel* progress_;
   QStringList built_for_;
   std::vector<StepCard*> cards_;
+  QPushButton* clear_stale_;
 };
 
 class BleedPage : public StagePage {

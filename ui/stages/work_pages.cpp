@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "document/as_built.hpp"
 #include "paint/sections.hpp"
 #include "session/texts.hpp"
 #include "ui/stages/pages.hpp"
@@ -87,6 +88,12 @@ InstallPage::InstallPage(Session& session, QWidget* parent)
     : StagePage(session, Stage::install, tr("The steps of this very job, in order"), parent) {
   progress_ = label({}, "question", this);
   heading()->addWidget(progress_);
+  clear_stale_ = new QPushButton(this);
+  clear_stale_->setObjectName(QStringLiteral("small"));
+  heading()->addWidget(clear_stale_);
+  connect(clear_stale_, &QPushButton::clicked, this, [this] {
+    session_.edit(tr("as-built values of the earlier plan cleared"), clear_stale_as_built);
+  });
   scroll_ = new QScrollArea(this);
   scroll_->setWidgetResizable(true);
   scroll_->setFocusPolicy(Qt::NoFocus);
@@ -120,6 +127,9 @@ void InstallPage::refresh() {
   int done = 0;
   for (StepCard* card : cards_) done += card->refresh() ? 1 : 0;
   progress_->setText(tr("%1 of %2 done").arg(done).arg(cards_.size()));
+  const auto stale = static_cast<int>(stale_as_built(session_.job()).size());
+  clear_stale_->setText(tr("Clear %n as-built value(s) of the earlier plan", nullptr, stale));
+  clear_stale_->setVisible(stale > 0);
 }
 
 BleedPage::BleedPage(Session& session, QWidget* parent)
