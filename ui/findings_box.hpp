@@ -1,5 +1,5 @@
-// The findings of one stage, most serious first, each with its limit and remedy. Folded it shows the
-// first; a touch unfolds the rest.
+// The findings of one stage, most serious first, each with its limit and remedy. Folded it shows
+// the first; a touch unfolds the rest.
 #pragma once
 
 #include <QLabel>

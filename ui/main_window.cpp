@@ -1,5 +1,6 @@
 #include "ui/main_window.hpp"
 
+#include <QAccessible>
 #include <QActionGroup>
 #include <QApplication>
 #include <QCloseEvent>
@@ -12,6 +13,7 @@
 #include <algorithm>
 
 #include "assembly/relevance.hpp"
+#include "document/codes.hpp"
 #include "paint/foot_strip.hpp"
 #include "session/texts.hpp"
 #include "ui/action_finder.hpp"
@@ -42,6 +44,7 @@ MainWindow::MainWindow(Session& session, Dialogs dialogs)
   outer->addLayout(middle, 1);
   strip_ = new PictureView(tr("Foot strip"), this);
   strip_->setFixedHeight(140);
+  strip_->set_walkable();
   strip_->set_maker([this](QSizeF size) {
     return foot_strip_picture(session_.strip(), session_.shown(), session_.style(), size);
   });
@@ -52,8 +55,11 @@ MainWindow::MainWindow(Session& session, Dialogs dialogs)
   notice_->hide();
   work->addWidget(notice_);
   connect(&session_, &Session::refused, this, [this](const QString& why) {
+    notice_->setAccessibleName(tr("Refused"));
     notice_->setText(why);
     notice_->show();
+    QAccessibleEvent alert(notice_, QAccessible::Alert);
+    QAccessible::updateAccessibility(&alert);
   });
   connect(&session_, &Session::changed, notice_, &QLabel::hide);
   connect(rail_, &StageRail::chosen, this, &MainWindow::show_stage);
@@ -66,6 +72,7 @@ MainWindow::MainWindow(Session& session, Dialogs dialogs)
   connect(&session_, &Session::pressed, this, [this] {
     if (survey_->isVisible()) survey_->follow_condition();
   });
+  connect(&session_, &Session::changed, this, &MainWindow::announce_hard);
   status_ = plain_label({}, "onDye", this);
   build_pages();
   build_menus();
@@ -245,6 +252,28 @@ void MainWindow::refresh_title() {
   if (words == status_->text()) return;  // the bar is laid out anew only for a new text
   status_->setText(words);
   menuBar()->adjustSize();
+}
+
+void MainWindow::announce_hard() {
+  QStringList now;
+  QStringList fresh;
+  for (const Finding& f : session_.findings()) {
+    if (f.severity != Severity::hard) continue;
+    now << text_of(key(f.code));
+    if (!hard_known_.contains(now.last()) && !fresh.contains(text_of(f.message)))
+      fresh << text_of(f.message);
+  }
+  hard_known_ = now;
+  if (session_.path() != hard_known_in_) {  // another job: its findings are no news of an edit
+    hard_known_in_ = session_.path();
+    return;
+  }
+  if (fresh.isEmpty()) return;
+  notice_->setAccessibleName(tr("New hard finding"));
+  notice_->setText(tr("■ HARD, new: %1").arg(one_line(fresh.join(QStringLiteral("; ")), 160)));
+  notice_->show();
+  QAccessibleEvent alert(notice_, QAccessible::Alert);
+  QAccessible::updateAccessibility(&alert);
 }
 
 void MainWindow::refresh_recent() {

@@ -42,6 +42,10 @@ class MainWindow : public QMainWindow {
   QAction* add(QMenu* menu, const char* name, const QString& words, const QKeySequence& keys,
                const std::function<void()>& fn);
   void refresh_title();
+  /// Says what has become dangerous by this edit, to the eye and to a screen reader.
+  void announce_hard();
+  QStringList hard_known_;
+  QString hard_known_in_;
   void refresh_recent();
   void remember(const QString& path);
   bool save();

@@ -1,19 +1,23 @@
 #include "ui/picture_view.hpp"
 
+#include <QAccessible>
 #include <QApplication>
 #include <QClipboard>
 #include <QContextMenuEvent>
 #include <QHelpEvent>
+#include <QKeyEvent>
 #include <QMenu>
 #include <QMouseEvent>
 #include <QPainter>
 #include <QToolTip>
 
 #include "paint/theme.hpp"
+#include "ui/picture_accessible.hpp"
 
 namespace yoke {
 
 PictureView::PictureView(const QString& name, QWidget* parent) : QWidget(parent), name_(name) {
+  make_pictures_accessible();
   setMouseTracking(true);
   setAccessibleName(name);
   setAttribute(Qt::WA_OpaquePaintEvent);
@@ -38,6 +42,49 @@ const Picture& PictureView::picture() const {
   return picture_;
 }
 
+void PictureView::showEvent(QShowEvent* e) {
+  QWidget::showEvent(e);
+  redraw();  // what it says was not made while it was hidden
+}
+
+void PictureView::set_walkable() {
+  walkable_ = true;
+  setFocusPolicy(Qt::StrongFocus);
+}
+
+const Spot* PictureView::walked() const {
+  const auto& spots = picture().spots;
+  return walked_ && *walked_ < spots.size() ? &spots[*walked_] : nullptr;
+}
+
+void PictureView::keyPressEvent(QKeyEvent* e) {
+  const auto count = static_cast<int>(picture().spots.size());
+  if (!walkable_ || count == 0 || e->modifiers() != Qt::NoModifier)
+    return QWidget::keyPressEvent(e);
+  switch (e->key()) {
+    case Qt::Key_Right:
+    case Qt::Key_Down:
+    case Qt::Key_Left:
+    case Qt::Key_Up: {
+      const int by = e->key() == Qt::Key_Right || e->key() == Qt::Key_Down ? 1 : count - 1;
+      const int from = walked_ ? static_cast<int>(*walked_) : (by == 1 ? count - 1 : 0);
+      walked_ = static_cast<std::size_t>((from + by) % count);
+      setAccessibleDescription(walked()->tip);
+      QAccessibleEvent moved(this, QAccessible::DescriptionChanged);
+      QAccessible::updateAccessibility(&moved);
+      update();
+      return;
+    }
+    case Qt::Key_Return:
+    case Qt::Key_Enter:
+    case Qt::Key_Space:
+      if (const Spot* s = walked()) emit spot_clicked(QString(s->id));
+      return;
+    default:
+      QWidget::keyPressEvent(e);
+  }
+}
+
 void PictureView::build() const {
   if (!stale_ || !make_ || width() < 10 || height() < 10) return;
   picture_ = make_(QSizeF(size()));
@@ -53,6 +100,8 @@ void PictureView::paintEvent(QPaintEvent*) {
     p.setPen(QPen(theme::kMarkOnDye, 2));
     p.setBrush(Qt::NoBrush);
     p.drawRect(QRectF(rect()).adjusted(1, 1, -1, -1));
+    if (const Spot* s = walkable_ ? walked() : nullptr)
+      p.drawRoundedRect(s->area.adjusted(3, 3, -3, -3), 4, 4);
   }
 }
 

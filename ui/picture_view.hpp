@@ -3,6 +3,7 @@
 
 #include <QWidget>
 #include <functional>
+#include <optional>
 
 #include "paint/picture.hpp"
 
@@ -18,6 +19,10 @@ class PictureView : public QWidget {
   void set_maker(Make make);
   void redraw();
   [[nodiscard]] const Picture& picture() const;
+  /// Takes the focus: arrow keys walk its places, Enter or Space touches one.
+  void set_walkable();
+  /// The place the keys stand on; nothing before they moved.
+  [[nodiscard]] const Spot* walked() const;
 
  signals:
   void spot_clicked(const QString& id);
@@ -32,6 +37,8 @@ class PictureView : public QWidget {
   void mouseReleaseEvent(QMouseEvent* e) override;
   void contextMenuEvent(QContextMenuEvent* e) override;
   bool event(QEvent* e) override;
+  void showEvent(QShowEvent* e) override;
+  void keyPressEvent(QKeyEvent* e) override;
 
  private:
   void build() const;
@@ -39,6 +46,8 @@ class PictureView : public QWidget {
   QString name_;
   mutable Picture picture_;
   mutable bool stale_ = true;
+  bool walkable_ = false;
+  std::optional<std::size_t> walked_;
   QString grabbed_;
   QPointF grabbed_at_;
 };

@@ -134,4 +134,10 @@ OutletReport outlet_report(const Job& job, Which which) {
   return r;
 }
 
+Measured other_outlet(const Job& job, Which which, Wheel wheel) {
+  using choice::WheelOutlet;
+  const auto now = outlet_of(job, which, wheel);
+  return chosen(now == Outlet::first ? WheelOutlet::n2 : WheelOutlet::n1);
+}
+
 }  // namespace yoke

@@ -19,4 +19,7 @@ struct OutletReport {
 };
 [[nodiscard]] OutletReport outlet_report(const Job& job, Which which);
 
+/// The other outlet for a wheel: the first one while it is not traced.
+[[nodiscard]] Measured other_outlet(const Job& job, Which which, Wheel wheel);
+
 }  // namespace yoke

@@ -1,6 +1,7 @@
 // What the window makes of a report: findings on the page of their stage, the rail, gates with
 // their day, nipples, the state of the job. Each is compared with the report, which was not asked
 // of the window.
+#include <QAccessible>
 #include <QCheckBox>
 #include <QDate>
 #include <QTextBrowser>
@@ -215,4 +216,74 @@ TEST_CASE(
   CHECK_FALSE(said_on(b, Stage::install).contains("Measured as built"));
   b.session.undo();
   CHECK(value_of(b.session.job(), Which::plan, Param::control_rod_clearance).as_built);
+}
+
+TEST_CASE("pictures are walked with the keys and read by assistive programs, place by place") {
+  Bench b;
+  open(b, known_job());
+  b.stage(Stage::plumb);
+  PictureView* outlets = nullptr;
+  PictureView* strip = nullptr;
+  for (auto* p : b.window->findChildren<PictureView*>()) {
+    if (p->accessibleName() == "Outlets and wheels") outlets = p;
+    if (p->accessibleName() == "Foot strip") strip = p;
+  }
+  REQUIRE(outlets);
+  REQUIRE(strip);
+  for (PictureView* p : {outlets, strip}) {
+    INFO(p->accessibleName().toStdString());
+    CHECK(p->focusPolicy() != Qt::NoFocus);
+    QAccessibleInterface* seen = QAccessible::queryAccessibleInterface(p);
+    REQUIRE(seen);
+    REQUIRE(seen->childCount() == static_cast<int>(p->picture().spots.size()));
+    CHECK_FALSE(seen->text(QAccessible::Description).isEmpty());
+    for (int i = 0; i < seen->childCount(); ++i) {
+      QAccessibleInterface* spot = seen->child(i);
+      REQUIRE(spot);
+      CHECK(spot->isValid());
+      CHECK(spot->text(QAccessible::Name) == p->picture().spots[static_cast<std::size_t>(i)].tip);
+      CHECK_FALSE(spot->text(QAccessible::Name).isEmpty());
+      CHECK(spot->rect().isValid());
+      CHECK(seen->indexOfChild(spot) == i);
+    }
+  }
+  // The keys walk the wheels; Enter moves one to its other outlet.
+  outlets->setFocus(Qt::TabFocusReason);
+  CHECK_FALSE(outlets->walked());
+  QTest::keyClick(outlets, Qt::Key_Right);
+  REQUIRE(outlets->walked());
+  const auto wheel = static_cast<Wheel>(outlets->walked()->id.section(':', 1).toInt());
+  const double before = value_of(b.session.job(), Which::plan, circuit_of(wheel)).si;
+  QTest::keyClick(outlets, Qt::Key_Return);
+  CHECK(value_of(b.session.job(), Which::plan, circuit_of(wheel)).si != before);
+  QTest::keyClick(outlets, Qt::Key_Space);
+  CHECK(value_of(b.session.job(), Which::plan, circuit_of(wheel)).si == before);
+  QTest::keyClick(outlets, Qt::Key_Left);  // around the end
+  REQUIRE(outlets->walked());
+  CHECK(outlets->walked()->id == outlets->picture().spots.back().id);
+  // A press by an assistive program does what a touch does.
+  QAccessibleInterface* hot = QAccessible::queryAccessibleInterface(strip)->child(5);
+  REQUIRE(hot->actionInterface());
+  hot->actionInterface()->doAction(QAccessibleActionInterface::pressAction());
+  CHECK(b.session.shown() == b.session.strip()[5].id);
+  QTest::keyClick(strip, Qt::Key_Right);
+  QTest::keyClick(strip, Qt::Key_Return);
+  CHECK(b.session.shown() == b.session.strip()[0].id);
+}
+
+TEST_CASE("what becomes dangerous by an edit is announced, what was dangerous before is not") {
+  Bench b;
+  open(b, known_job());
+  b.session.set_value(Which::plan, Param::circuit_fr, chosen(choice::WheelOutlet::n2));
+  QLabel* notice = nullptr;
+  for (auto* l : b.window->findChildren<QLabel*>())
+    if (l->accessibleName() == "New hard finding") notice = l;
+  REQUIRE(notice);
+  CHECK(notice->isVisible());
+  CHECK(notice->text().contains("front right are on different outlets"));
+  b.session.set_value(Which::plan, Param::front_mu, {0.4, How::stated, 0, {}});
+  CHECK_FALSE(notice->isVisible());
+  b.session.undo();
+  b.session.undo();
+  CHECK_FALSE(notice->isVisible());  // mended
 }

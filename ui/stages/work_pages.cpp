@@ -21,13 +21,12 @@ PlumbPage::PlumbPage(Session& session, QWidget* parent)
   drawing_->set_maker([this](QSizeF size) {
     return outlets_picture(session_.job(), outlet_report(session_.job(), Which::plan), size);
   });
+  drawing_->set_walkable();
   drawing_->setMinimumHeight(220);
   body()->addWidget(drawing_, 3);
   connect(drawing_, &PictureView::spot_clicked, this, [this](const QString& id) {
     const auto w = static_cast<Wheel>(id.section(QLatin1Char(':'), 1).toInt());
-    const Value now = value_of(session_.job(), Which::plan, circuit_of(w));
-    const double next = !now.known() ? 0.0 : 1.0 - now.si;
-    session_.set_value(Which::plan, circuit_of(w), Measured{next, How::stated, 0, {}});
+    session_.set_value(Which::plan, circuit_of(w), other_outlet(session_.job(), Which::plan, w));
   });
   panel_ = new ParamPanel(session, 2, this);
   panel_->show_params({{Which::plan, Param::circuit_split},
