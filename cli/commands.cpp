@@ -213,7 +213,8 @@ Expected<Table> check_table(const Arguments& a, bool& hard) {
   for (const auto& f : findings)
     t.rows.push_back({text(std::string(severity_words(f.severity))),
                       text(std::string(stage_words(f.stage))), text(std::string(key(f.code))),
-                      text(f.message), text(f.limit), text(f.remedy)});
+                      text(english(f.message, a.style)), text(english(f.limit, a.style)),
+                      text(english(f.remedy, a.style))});
   if (findings.empty()) t.notes = {"No findings."};
   return t;
 }

@@ -27,8 +27,8 @@ std::string verdict_of(const Figure& f) {
 void add_figures(Table& t, const std::string& group, const std::vector<Figure>& figures,
                  const Style& style) {
   for (const Figure& f : figures)
-    t.rows.push_back(
-        {text(group), text(f.words), figure_cell(f, style), text(verdict_of(f)), text(f.note)});
+    t.rows.push_back({text(group), text(english(f.words, style)), figure_cell(f, style),
+                      text(verdict_of(f)), text(english(f.note, style))});
 }
 
 Expected<double> count_option(const Arguments& a, const std::string& name, double fallback,
@@ -61,7 +61,8 @@ Expected<Table> figures_table(const Arguments& a) {
   }
   for (const FigureGroup& g : groups) {
     add_figures(t, std::string(key(g.id)), g.figures, a.style);
-    if (!g.source.empty()) t.notes.push_back(std::string(key(g.id)) + ": " + g.source);
+    if (!g.source.empty())
+      t.notes.push_back(std::string(key(g.id)) + ": " + english(g.source, a.style));
   }
   return t;
 }
@@ -101,7 +102,8 @@ Expected<Table> calc_table(const Arguments& a) {
   if (!figures) return fail(figures.error());
   t.keys = {"figure", "value_SI", "verdict", "note"};
   for (const Figure& f : *figures)
-    t.rows.push_back({text(f.words), figure_cell(f, a.style), text(verdict_of(f)), text(f.note)});
+    t.rows.push_back({text(english(f.words, a.style)), figure_cell(f, a.style), text(verdict_of(f)),
+                      text(english(f.note, a.style))});
   t.notes.push_back(std::string("Source: ") + c.source);
   if (c.caution[0] != '\0') t.notes.emplace_back(c.caution);
   return t;

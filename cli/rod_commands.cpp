@@ -32,7 +32,7 @@ Expected<Table> rod_from_job(const Arguments& a) {
   add("free play at the pad (m)", r.free_play, 1);
   t.notes = {rod_words(r, a.style)};
   for (const auto& f : r.findings)
-    t.notes.push_back(std::string(severity_words(f.severity)) + ": " + f.message);
+    t.notes.push_back(std::string(severity_words(f.severity)) + ": " + english(f.message, a.style));
   return t;
 }
 

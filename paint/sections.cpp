@@ -254,7 +254,7 @@ Picture outlets_picture(const Job& job, const OutletReport& report, QSizeF size)
     pic.spots.push_back(
         {box.adjusted(-6, -6, 6, 22), QStringLiteral("wheel:%1").arg(static_cast<int>(w)), said});
   }
-  for (const auto& f : report.findings) pic.said << q(f.message);
+  for (const auto& f : report.findings) pic.said << text_of(f.message, {});
   return pic;
 }
 

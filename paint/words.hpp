@@ -5,6 +5,8 @@
 #include <string>
 #include <string_view>
 
+#include "quantity/message.hpp"
+
 namespace yoke {
 
 [[nodiscard]] inline QString q(const std::string& s) {
@@ -13,5 +15,10 @@ namespace yoke {
 [[nodiscard]] inline QString q(std::string_view s) {
   return QString::fromUtf8(s.data(), static_cast<qsizetype>(s.size()));
 }
+
+/// A text of the program in the reader's language and units.
+[[nodiscard]] QString text_of(const Message& message, const Style& style);
+/// Words of a table of the program (parameters, options, stages …) in the reader's language.
+[[nodiscard]] QString words_of(std::string_view table_text);
 
 }  // namespace yoke

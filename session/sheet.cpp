@@ -24,6 +24,9 @@ QString esc(const QString& s) {
 QString esc(std::string_view s) {
   return text_of(s).toHtmlEscaped();
 }
+QString esc(const Message& m, const Style& style) {
+  return text_of(m, style).toHtmlEscaped();
+}
 QString row(const QStringList& cells, const char* tag = "td") {
   QString r = QStringLiteral("<tr>");
   for (const auto& c : cells) r += QStringLiteral("<%1>%2</%1>").arg(QString::fromLatin1(tag), c);
@@ -100,7 +103,7 @@ QString numbers(const Job& job, const Style& style) {
 }
 
 QString open_points(const Job& job, const std::vector<ConditionReport>& strip,
-                    const std::vector<Finding>& findings) {
+                    const std::vector<Finding>& findings, const Style& style) {
   QString h = QStringLiteral("<h2>Gates</h2>");
   QStringList rows{row({"Gate", "State", "How to prove it, or why it stands"}, "th")};
   for (const Gate& g : gates_of(job, strip, findings)) {
@@ -108,15 +111,14 @@ QString open_points(const Job& job, const std::vector<ConditionReport>& strip,
                         : g.state == GateState::failed ? "FAILED"
                                                        : "open";
     const QString said = QString::fromLatin1(state) + (g.date.empty() ? "" : " ") + text_of(g.date);
-    rows << row({esc(std::string_view(g.words)), esc(said),
-                 esc(std::string_view(g.why.empty() ? g.how : g.why))});
+    rows << row({esc(g.words, style), esc(said), esc(g.why.empty() ? g.how : g.why, style)});
   }
   h += table(rows);
   if (!findings.empty()) {
     QStringList f{row({"Severity", "Finding", "Held against", "Remedy"}, "th")};
     for (const Finding& x : findings)
-      f << row({esc(severity_words(x.severity)), esc(std::string_view(x.message)),
-                esc(std::string_view(x.limit)), esc(std::string_view(x.remedy))});
+      f << row({esc(severity_words(x.severity)), esc(x.message, style), esc(x.limit, style),
+                esc(x.remedy, style)});
     h += QStringLiteral("<h2>Open findings</h2>") + table(f);
   }
   return h;
@@ -144,7 +146,7 @@ QString units(const Job& job, const Style& style) {
   return h;
 }
 
-QString waits(const Job& job, const QDate& on) {
+QString waits(const Job& job, const Style& style, const QDate& on) {
   QString h;
   const std::string today = on.toString(Qt::ISODate).toStdString();
   if (!job.parts.empty()) {
@@ -166,7 +168,7 @@ QString waits(const Job& job, const QDate& on) {
     const Values plan = resolve(job, Which::plan);
     for (const Later& l : job.later) {
       QStringList wrong;
-      for (const Consequence& c : later_consequences(l.what, plan)) wrong << text_of(c.what);
+      for (const Consequence& c : later_consequences(l.what, plan)) wrong << text_of(c.what, style);
       rows << row({esc(later_words(l.what)), esc(std::string_view(l.date)),
                    esc(wrong.join(QStringLiteral("; ")))});
     }
@@ -182,9 +184,9 @@ QString survey(const Job& job, const Style& style) {
                            GroupId::gauge, GroupId::kit, GroupId::ageing, GroupId::upstream}) {
     const FigureGroup g = figure_group(job, id);
     if (g.figures.empty()) continue;
-    QStringList rows{row({esc(std::string_view(g.title)), ""}, "th")};
+    QStringList rows{row({esc(g.title, style), ""}, "th")};
     for (const Figure& f : g.figures)
-      rows << row({esc(std::string_view(f.words)), esc(std::string_view(figure_text(f, style)))});
+      rows << row({esc(f.words, style), esc(figure_message(f), style)});
     h += table(rows);
   }
   return h.isEmpty() ? h : QStringLiteral("<h2>As it was found</h2>") + h;
@@ -197,7 +199,7 @@ QString work(const Job& job, const Style& style) {
   for (const Step& s : install_steps(job)) {
     const StepRecord* const record = record_of(job, s.id);
     const bool done = record && record->done;
-    rows << row({esc(std::string_view(s.text)),
+    rows << row({esc(s.text, style),
                  done ? esc(std::string_view(record->date)) : QStringLiteral("–"),
                  record ? esc(std::string_view(record->note)) : QString()});
   }
@@ -222,9 +224,10 @@ QString sheet_html(const Job& job, const std::vector<ConditionReport>& strip,
              "<html><head><style>body{font-family:Roboto;font-size:10pt;color:#23262b}"
              "h1{font-size:17pt}h2{font-size:12pt}th{background:#e9e1d0;text-align:left}"
              "td,th{font-size:9pt}</style></head><body>") +
-         head(job, findings, printed_on) + foot(strip, style) + open_points(job, strip, findings) +
-         survey(job, style) + units(job, style) + waits(job, printed_on) + work(job, style) +
-         numbers(job, style) + QStringLiteral("</body></html>");
+         head(job, findings, printed_on) + foot(strip, style) +
+         open_points(job, strip, findings, style) + survey(job, style) + units(job, style) +
+         waits(job, style, printed_on) + work(job, style) + numbers(job, style) +
+         QStringLiteral("</body></html>");
 }
 
 namespace {

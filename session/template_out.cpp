@@ -124,7 +124,7 @@ void list_page(QPainter& p, QPdfWriter& writer, const Template& t, const Paper& 
   int n = 0;
   for (const auto& o : t.order) line(QStringLiteral("%1. %2").arg(++n).arg(text_of(o)), 3.4);
   for (const Finding& f : t.findings)
-    line(QStringLiteral("! %1. %2").arg(text_of(f.message), text_of(f.remedy)), 3.4);
+    line(QStringLiteral("! %1. %2").arg(text_of(f.message, {}), text_of(f.remedy, {})), 3.4);
   line(QObject::tr(
            "Cracked or thin metal around the holes, and brakes altogether, are to be checked "
            "by somebody licensed where local rules ask for it."),

@@ -5,6 +5,7 @@
 #include <string_view>
 
 #include "document/job.hpp"
+#include "paint/words.hpp"
 
 namespace yoke {
 

@@ -34,7 +34,7 @@ void add_row(QGridLayout* grid, int row, const Figure& f, const Style& style, QW
   mark->setWordWrap(false);
   mark->setFixedWidth(20);
   grid->addWidget(mark, row, 0, Qt::AlignTop);
-  auto* words = short_label(text_of(f.words), "question", 34, parent);
+  auto* words = short_label(text_of(f.words, style), "question", 34, parent);
   grid->addWidget(words, row, 1, Qt::AlignTop);
   const QString value = f.si ? full_text(*f.si, f.kind, f.digits, style) : QString();
   auto* right = new QVBoxLayout;
@@ -44,14 +44,14 @@ void add_row(QGridLayout* grid, int row, const Figure& f, const Style& style, QW
   }
   if (!f.note.empty()) {
     const bool plain = value.isEmpty() && !f.judged;
-    right->addWidget(short_label(text_of(f.note), plain ? "question" : "soft", 38, parent));
+    right->addWidget(short_label(text_of(f.note, style), plain ? "question" : "soft", 38, parent));
   }
   grid->addLayout(right, row, 2);
 }
 
 QString row_text(const Figure& f, const Style& style) {
-  QString t = mark_of(f) + QStringLiteral(" ") + text_of(f.words) + QStringLiteral(": ") +
-              text_of(figure_text(f, style));
+  QString t = mark_of(f) + QStringLiteral(" ") + text_of(f.words, style) + QStringLiteral(": ") +
+              text_of(figure_message(f), style);
   return t.trimmed();
 }
 
@@ -256,18 +256,18 @@ CalcCard* FiguresView::card(const QString& id) const {
 }
 
 void FiguresView::add_group(QVBoxLayout* column, const FigureGroup& g) {
-  auto* title = label(text_of(g.title), "heading", groups_);
+  auto* title = label(text_of(g.title, session_.style()), "heading", groups_);
   title->setWordWrap(false);
   column->addWidget(title);
   auto* grid = figure_grid();
   int row = 0;
-  QStringList lines{text_of(g.title)};
+  QStringList lines{text_of(g.title, session_.style())};
   for (const Figure& f : g.figures) {
     add_row(grid, row++, f, session_.style(), groups_);
     lines << row_text(f, session_.style());
   }
   column->addLayout(grid);
-  column->addWidget(short_label(text_of(g.source), "soft", 60, groups_));
+  column->addWidget(short_label(text_of(g.source, session_.style()), "soft", 60, groups_));
   column->addSpacing(10);
   text_ += lines.join(QLatin1Char('\n')) + QLatin1Char('\n');
 }

@@ -8,16 +8,16 @@ namespace yoke {
 
 namespace {
 
-QString line_of(const Finding& f) {
-  const QString message = text_of(f.message).toHtmlEscaped();
-  const QString remedy = text_of(f.remedy).toHtmlEscaped();
+QString line_of(const Finding& f, const Style& style) {
+  const QString message = text_of(f.message, style).toHtmlEscaped();
+  const QString remedy = text_of(f.remedy, style).toHtmlEscaped();
   if (f.severity == Severity::note)
     return QStringLiteral("○ %1. <span style='color:#575b60'>%2</span>").arg(message, remedy);
-  const QString limit =
-      f.limit.empty()
-          ? QString()
-          : QStringLiteral(" <span style='color:#575b60'>(%1)</span>")
-                .arg(FindingsBox::tr("held against: %1").arg(text_of(f.limit)).toHtmlEscaped());
+  const QString limit = f.limit.empty() ? QString()
+                                        : QStringLiteral(" <span style='color:#575b60'>(%1)</span>")
+                                              .arg(FindingsBox::tr("held against: %1")
+                                                       .arg(text_of(f.limit, style))
+                                                       .toHtmlEscaped());
   return QStringLiteral("<b style='color:#a83e00'>%1 %2</b>%3. %4")
       .arg(f.severity == Severity::hard ? FindingsBox::tr("■ HARD") : QStringLiteral("▲"), message,
            limit, remedy);
@@ -36,6 +36,7 @@ FindingsBox::FindingsBox(Session& session, Stage stage, QWidget* parent)
   setAlignment(Qt::AlignTop | Qt::AlignLeft);
   connect(this, &QLabel::linkActivated, this, [this] { unfold(!all_); });
   connect(&session_, &Session::changed, this, &FindingsBox::refresh);
+  connect(&session_, &Session::style_changed, this, &FindingsBox::refresh);
   refresh();
 }
 
@@ -58,7 +59,7 @@ void FindingsBox::refresh() {
   QString html;
   for (int i = 0; i < shown; ++i)
     html += QStringLiteral("<p style='margin:1px 0'>%1")
-                .arg(line_of(mine[static_cast<std::size_t>(i)]));
+                .arg(line_of(mine[static_cast<std::size_t>(i)], session_.style()));
   const int more = static_cast<int>(mine.size()) - shown;
   const QString link = QStringLiteral(" <a href='more' style='color:#23262b'>%1</a>");
   if (more > 0 && hard > 1)

@@ -260,8 +260,8 @@ void MainWindow::announce_hard() {
   for (const Finding& f : session_.findings()) {
     if (f.severity != Severity::hard) continue;
     now << text_of(key(f.code));
-    if (!hard_known_.contains(now.last()) && !fresh.contains(text_of(f.message)))
-      fresh << text_of(f.message);
+    if (!hard_known_.contains(now.last()) && !fresh.contains(text_of(f.message, session_.style())))
+      fresh << text_of(f.message, session_.style());
   }
   hard_known_ = now;
   if (session_.path() != hard_known_in_) {  // another job: its findings are no news of an edit

@@ -12,7 +12,7 @@
 namespace yoke {
 
 StepCard::StepCard(Session& session, const Step& step, QWidget* parent)
-    : QFrame(parent), session_(session), id_(step.id), words_(text_of(step.text)) {
+    : QFrame(parent), session_(session), id_(step.id), words_(text_of(step.text, session.style())) {
   setObjectName(QStringLiteral("card"));
   grid_ = new QGridLayout(this);
   grid_->setContentsMargins(10, 4, 10, 4);
@@ -25,15 +25,16 @@ StepCard::StepCard(Session& session, const Step& step, QWidget* parent)
   QString html = words_.toHtmlEscaped();
   if (!step.because.empty())
     html += QStringLiteral("  <span style='color:#575b60'>(%1)</span>")
-                .arg(text_of(step.because).toHtmlEscaped());
+                .arg(text_of(step.because, session.style()).toHtmlEscaped());
   auto* text = label({}, "plain", this);
   text->setTextFormat(Qt::RichText);  // of our own: the words in it are escaped
   text->setText(html);
   text->setMinimumHeight(30);
   grid_->addWidget(text, 0, 1);
   if (!step.caution.empty())
-    grid_->addWidget(label(QStringLiteral("▲ ") + text_of(step.caution), "caution", this), 1, 1, 1,
-                     2);
+    grid_->addWidget(
+        label(QStringLiteral("▲ ") + text_of(step.caution, session.style()), "caution", this), 1, 1,
+        1, 2);
   build_note();
   if (step.measure) build_measure(*step.measure);
   connect(box_, &QCheckBox::clicked, this, [this](bool done) {

@@ -7,6 +7,7 @@
 #include <vector>
 
 #include "document/codes.hpp"
+#include "quantity/message.hpp"
 
 namespace yoke {
 
@@ -22,10 +23,10 @@ struct Finding {
   Severity severity = Severity::note;
   Stage stage = Stage::survey;
   FindingCode code{};
-  std::string message;  ///< what is the matter, with the actual figure
-  std::string limit;    ///< what it is held against
-  std::string remedy;
-  std::string source;  ///< where the limit comes from
+  Message message;  ///< what is the matter, with the actual figure
+  Message limit;    ///< what it is held against
+  Message remedy;
+  Message source;  ///< where the limit comes from
   bool operator==(const Finding&) const = default;
 };
 

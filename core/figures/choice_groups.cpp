@@ -168,7 +168,7 @@ FigureGroup disturbed(const FigureInputs& in) {
   g.title = "Moved on the way: check again";
   g.source = "common practice, no source";
   for (const DisturbedPart& p : disturbed_parts(*in.job))
-    g.figures.push_back(words_only(p.part, p.by + ": " + p.check));
+    g.figures.push_back(words_only(p.part, say("{}: {}", p.by, p.check)));
   return g;
 }
 
@@ -180,8 +180,9 @@ FigureGroup later(const FigureInputs& in) {
   for (const Later& l : in.job->later)
     for (const Consequence& c : later_consequences(l.what, in.strip.plan))
       g.figures.push_back(
-          words_only(std::string(later_words(l.what)) + (l.date.empty() ? "" : ", " + l.date),
-                     c.what + (c.remedy.empty() ? "" : ": " + c.remedy)));
+          words_only(l.date.empty() ? Message::of_table(later_words(l.what))
+                                    : say("{}, {}", Message::of_table(later_words(l.what)), l.date),
+                     c.remedy.empty() ? c.what : say("{}: {}", c.what, c.remedy)));
   return g;
 }
 

@@ -78,11 +78,11 @@ std::vector<FigureGroup> made_for(const Job& job, std::optional<Stage> stage) {
 
 }  // namespace
 
-Figure told(std::string words, double si, Kind kind, int digits, std::string note) {
+Figure told(Message words, double si, Kind kind, int digits, Message note) {
   return {std::move(words), si, kind, digits, std::move(note), Verdict::unknown, false, {}};
 }
 
-Figure judged(std::string words, double si, Kind kind, int digits, bool good, std::string note) {
+Figure judged(Message words, double si, Kind kind, int digits, bool good, Message note) {
   return {std::move(words),
           si,
           kind,
@@ -93,12 +93,12 @@ Figure judged(std::string words, double si, Kind kind, int digits, bool good, st
           {}};
 }
 
-Figure unsaid(std::string words, std::string because) {
+Figure unsaid(Message words, Message because) {
   return {std::move(words),   std::nullopt,     Kind::number, 0,
           std::move(because), Verdict::unknown, true,         {}};
 }
 
-Figure words_only(std::string words, std::string note) {
+Figure words_only(Message words, Message note) {
   return {std::move(words), std::nullopt,     Kind::number, 0,
           std::move(note),  Verdict::unknown, false,        {}};
 }
@@ -131,11 +131,15 @@ Expected<FigureGroup> figure_group(const Job& job, const std::string& name) {
       {"group", name, all, "There is no group of figures “" + name + "”", "Use one of the names"});
 }
 
+Message figure_message(const Figure& f) {
+  const bool note = !f.note.empty();
+  if (f.si && note) return say("{}, {}", Amount{*f.si, f.kind, f.digits, true}, f.note);
+  if (f.si) return say("{}", Amount{*f.si, f.kind, f.digits, true});
+  return note ? f.note : Message("cannot say");
+}
+
 std::string figure_text(const Figure& f, const Style& style) {
-  std::string t;
-  if (f.si) t = format_full(*f.si, f.kind, f.digits, style);
-  if (!f.note.empty()) t += (t.empty() ? "" : ", ") + f.note;
-  return t.empty() ? "cannot say" : t;
+  return english(figure_message(f), style);
 }
 
 std::vector<Finding> figure_findings(const Job& job) {
@@ -192,8 +196,8 @@ std::vector<Finding> figure_findings(const Job& job) {
       if (!watched(w)) continue;
       for (const Figure& f : g.figures)
         if (f.id == w.figure && f.judged && f.verdict == Verdict::fail)
-          list.push_back({w.severity, e.stage, w.code, f.words + ": " + figure_text(f, {}), f.note,
-                          w.remedy, g.source});
+          list.push_back({w.severity, e.stage, w.code, say("{}: {}", f.words, figure_message(f)),
+                          f.note, w.remedy, g.source});
     }
   }
   return list;

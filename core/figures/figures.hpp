@@ -13,11 +13,11 @@
 namespace yoke {
 
 struct Figure {
-  std::string words;         ///< "Rod angle, largest"
+  Message words;             ///< "Rod angle, largest"
   std::optional<double> si;  ///< absent: said in words only
   Kind kind = Kind::number;
   int digits = 0;
-  std::string note;  ///< limit, reason, or what is missing
+  Message note;  ///< limit, reason, or what is missing
   Verdict verdict = Verdict::unknown;
   bool judged = false;         ///< the verdict means something
   std::optional<FigureId> id;  ///< of one that a finding hangs on
@@ -31,22 +31,21 @@ struct Figure {
 
 struct FigureGroup {
   GroupId id{};
-  std::string title;  ///< "Holding still"
+  Message title;  ///< "Holding still"
   Stage stage = Stage::size;
-  std::string source;  ///< of formulas and limits
+  Message source;  ///< of formulas and limits
   std::vector<Figure> figures;
 };
 
 /// A figure that is only told.
-[[nodiscard]] Figure told(std::string words, double si, Kind kind, int digits,
-                          std::string note = {});
+[[nodiscard]] Figure told(Message words, double si, Kind kind, int digits, Message note = {});
 /// A figure that is judged.
-[[nodiscard]] Figure judged(std::string words, double si, Kind kind, int digits, bool good,
-                            std::string note = {});
+[[nodiscard]] Figure judged(Message words, double si, Kind kind, int digits, bool good,
+                            Message note = {});
 /// A figure that cannot be said, and why.
-[[nodiscard]] Figure unsaid(std::string words, std::string because);
+[[nodiscard]] Figure unsaid(Message words, Message because);
 /// Words alone.
-[[nodiscard]] Figure words_only(std::string words, std::string note);
+[[nodiscard]] Figure words_only(Message words, Message note);
 
 /// What the groups are computed from.
 struct FigureInputs {
@@ -66,6 +65,8 @@ struct FigureInputs {
 /// What the hard ones mean for the job: one finding a failed figure that must not stay.
 [[nodiscard]] std::vector<Finding> figure_findings(const Job& job);
 
+/// The same as a message.
+[[nodiscard]] Message figure_message(const Figure& figure);
 /// One figure in one line: "68 N (15 lbf), 32 N under the limit".
 [[nodiscard]] std::string figure_text(const Figure& figure, const Style& style);
 

@@ -15,7 +15,7 @@ namespace yoke::groups {
 
 namespace {
 
-Figure verdict_words(const char* words, std::string note, Verdict verdict) {
+Figure verdict_words(Message words, Message note, Verdict verdict) {
   Figure f = words_only(words, std::move(note));
   f.judged = true;
   f.verdict = verdict;
@@ -61,7 +61,7 @@ FigureGroup pattern(const FigureInputs& in) {
                                                  r.plate_width_m * 1e3, r.plate_height_m * 1e3)));
   }
   for (const Finding& f : r.findings)
-    g.figures.push_back(verdict_words(f.message.c_str(), f.remedy, Verdict::fail));
+    g.figures.push_back(verdict_words(f.message, f.remedy, Verdict::fail));
   return g;
 }
 
@@ -309,7 +309,7 @@ FigureGroup rod_ends(const FigureInputs& in) {
   most("Turns to the end, longer", r.turns_longer, "a diameter stays engaged");
   most("Turns to the end, shorter", r.turns_shorter, "jam nut aside");
   for (const Finding& f : r.findings)
-    g.figures.push_back(verdict_words(f.message.c_str(), f.remedy, Verdict::fail));
+    g.figures.push_back(verdict_words(f.message, f.remedy, Verdict::fail));
   return g;
 }
 
@@ -385,7 +385,7 @@ FigureGroup rod_retained(const FigureInputs& in) {
   int n = 0;
   for (const auto& s : r.steps) g.figures.push_back(words_only(fmt::format("{}.", ++n), s.text));
   for (const Finding& f : r.findings)
-    g.figures.push_back(verdict_words(f.message.c_str(), f.remedy, Verdict::fail));
+    g.figures.push_back(verdict_words(f.message, f.remedy, Verdict::fail));
   return g;
 }
 

@@ -220,7 +220,7 @@ FigureGroup ageing(const FigureInputs& in) {
   add_consequences(g, list);
   std::vector<std::string> order;
   for (const Consequence& c : list)
-    if (!c.order.empty()) order.push_back(c.order);
+    if (!c.order.empty()) order.push_back(english(c.order));
   g.figures.push_back(
       words_only("Have in hand first", order.empty() ? "nothing so far" : joined(order, 12)));
   return g;

@@ -150,7 +150,7 @@ Expected<Template> make_template(const Job& job, TemplateKind kind, double scale
   for (const Finding& f : r.findings)
     if (f.code == FindingCode::fit_pattern_impossible ||
         (kind == TemplateKind::plate && f.code == FindingCode::fit_plate_small))
-      return fail({"unit.stud_pitch", "", f.limit, f.message, f.remedy});
+      return fail({"unit.stud_pitch", "", english(f.limit), english(f.message), english(f.remedy)});
   Template t;
   t.kind = kind;
   t.title = std::string(template_words(kind)) + ": " + job.title;

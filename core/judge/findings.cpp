@@ -48,8 +48,9 @@ std::vector<Finding> prove_findings(const Job& job) {
   for (const auto& [id, gate] : job.gates)
     if (gate.state == GateState::failed)
       f.push_back({Severity::hard, Stage::prove, FindingCode::prove_gate_failed,
-                   "A gate stands failed: " + gate_words(id) +
-                       (gate.note.empty() ? "" : " (" + gate.note + ")"),
+                   gate.note.empty()
+                       ? say("A gate stands failed: {}", gate_words(id))
+                       : say("A gate stands failed: {} ({})", gate_words(id), gate.note),
                    "passed", "Put it right, then prove it again", "the builder"});
   if (job.state == JobState::left_unsafe)
     f.push_back({Severity::hard, Stage::record, FindingCode::job_unsafe,
@@ -149,10 +150,12 @@ std::vector<Finding> choice_findings(const Job& job, const std::vector<Condition
   for (const Later& l : job.later)
     for (const Consequence& c : later_consequences(l.what, plan))
       if (c.severity != Severity::note)
-        f.push_back({Severity::note, Stage::size, c.code,
-                     std::string(later_words(l.what)) +
-                         (l.date.empty() ? ", some day: " : ", " + l.date + ": ") + c.what,
-                     "", c.remedy, source});
+        f.push_back(
+            {Severity::note, Stage::size, c.code,
+             l.date.empty()
+                 ? say("{}, some day: {}", Message::of_table(later_words(l.what)), c.what)
+                 : say("{}, {}: {}", Message::of_table(later_words(l.what)), l.date, c.what),
+             "", c.remedy, source});
   if (const auto stale = stale_as_built(job); !stale.empty())
     f.push_back(
         {Severity::warning, Stage::install, FindingCode::install_as_built,

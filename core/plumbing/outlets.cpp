@@ -25,7 +25,7 @@ std::vector<Rule> rules_of(Split split) {
   return {};
 }
 
-Finding hard(FindingCode code, std::string message, const char* limit, const char* remedy) {
+Finding hard(FindingCode code, Message message, Message limit, Message remedy) {
   return {Severity::hard,
           Stage::plumb,
           code,

@@ -119,7 +119,7 @@ std::vector<Gate> gates_of(const Job& job, const std::vector<ConditionReport>&,
       if (r->state != GateState::open) g.date = r->date;
       g.why = r->note;
     }
-    if (const std::string since = disturbed_since(job, g.id); !since.empty()) {
+    if (const Message since = disturbed_since(job, g.id); !since.empty()) {
       g.state = GateState::open;
       g.date.clear();
       g.why = since;
@@ -139,11 +139,11 @@ std::vector<Gate> gates_of(const Job& job, const std::vector<ConditionReport>&,
   return gates;
 }
 
-std::string gate_words(std::string_view key) {
+Message gate_words(std::string_view key) {
   const auto id = find_gate(key);
   for (const auto& t : kGates)
     if (id == t.id) return t.words;
-  return std::string(key);
+  return Message::data(std::string(key));
 }
 
 Expected<bool> may_be_proved(const std::vector<Gate>& gates) {
@@ -152,7 +152,7 @@ Expected<bool> may_be_proved(const std::vector<Gate>& gates) {
   for (const Gate& g : gates) {
     if (g.state == GateState::passed) continue;
     ++count;
-    if (count <= 3) standing += (standing.empty() ? "" : "; ") + g.words;
+    if (count <= 3) standing += (standing.empty() ? "" : "; ") + english(g.words);
   }
   if (count == 0) return true;
   return fail({.field = "job.state",

@@ -12,17 +12,17 @@ namespace yoke {
 /// A gate is closed by the builder's own check, or held shut by a finding.
 struct Gate {
   GateId id{};
-  std::string words;  ///< what must hold
-  std::string how;    ///< how to prove it
+  Message words;  ///< what must hold
+  Message how;    ///< how to prove it
   GateState state = GateState::open;
   std::string date;   ///< ISO day on which the builder said so; empty: open
   bool held = false;  ///< failed by the numbers; the builder cannot open it
-  std::string why;
+  Message why;
 };
 [[nodiscard]] std::vector<Gate> gates_of(const Job& job, const std::vector<ConditionReport>& strip,
                                          const std::vector<Finding>& findings);
 /// What must hold, by the key of a record; the key itself for one this version does not know.
-[[nodiscard]] std::string gate_words(std::string_view key);
+[[nodiscard]] Message gate_words(std::string_view key);
 /// Whether the job may be marked proved, and if not, what stands in the way.
 [[nodiscard]] Expected<bool> may_be_proved(const std::vector<Gate>& gates);
 

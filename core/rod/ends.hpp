@@ -51,7 +51,7 @@ struct HeightsReport {
 
 struct RetainedStep {
   StepId id{};
-  std::string text;
+  Message text;
 };
 /// A rod that cannot come out again: the order of work, and what must be signed.
 struct RetainedReport {

@@ -55,7 +55,7 @@ void find_two_bores(const Values& v, Identity& id) {
   }
 }
 
-Consequence hint(FindingCode code, std::string what, std::string remedy) {
+Consequence hint(FindingCode code, Message what, Message remedy) {
   return {std::move(what), std::move(remedy), "", Severity::warning, code};
 }
 

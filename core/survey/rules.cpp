@@ -113,7 +113,7 @@ constexpr ChangeRule kChanges[] = {
      "Another clutch cover: clamp load and finger height moved",
      "Peak load and release travel from its sheet; stack height anew"}};
 
-Consequence follows(FindingCode code, std::string what, std::string remedy,
+Consequence follows(FindingCode code, Message what, Message remedy,
                     Severity severity = Severity::note) {
   return {std::move(what), std::move(remedy), "", severity, code};
 }

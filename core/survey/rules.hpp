@@ -12,9 +12,9 @@ namespace yoke {
 
 /// One consequence: what is the matter, and what to do about it.
 struct Consequence {
-  std::string what;
-  std::string remedy;
-  std::string order;  ///< part to have in hand before starting; empty: none
+  Message what;
+  Message remedy;
+  Message order;  ///< part to have in hand before starting; empty: none
   Severity severity = Severity::note;
   FindingCode code{};
 };

@@ -79,18 +79,17 @@ constexpr Touch kTouches[] = {{StepId::out_rod, GateId::preload},
 
 }  // namespace
 
-std::string disturbed_since(const Job& job, GateId gate) {
+Message disturbed_since(const Job& job, GateId gate) {
   const GateRecord* const g = record_of(job, gate);
   if (!g || g->state != GateState::passed || !is_day(g->date)) return {};
   for (const Touch& t : kTouches) {
     if (t.gate != gate) continue;
     const StepRecord* const r = record_of(job, t.step);
     if (!r || !r->done || !is_day(r->date) || r->date <= g->date) continue;
-    std::string words{key(t.step)};
+    Message words = Message::data(std::string(key(t.step)));
     for (const Step& s : install_steps(job))
       if (s.id == t.step) words = s.text;
-    return "Passed on " + g->date + ", but since then, on " + r->date + ": " + words +
-           " Prove it again";
+    return say("Passed on {}, but since then, on {}: {} Prove it again", g->date, r->date, words);
   }
   return {};
 }

@@ -6,17 +6,18 @@
 #include <vector>
 
 #include "document/job.hpp"
+#include "quantity/message.hpp"
 
 namespace yoke {
 
 /// Why a gate that was passed stands open again; empty when it does not. A day tells: of two things
 /// on the same day the gate is taken to be the later.
-[[nodiscard]] std::string disturbed_since(const Job& job, GateId gate);
+[[nodiscard]] Message disturbed_since(const Job& job, GateId gate);
 
 struct DisturbedPart {
-  std::string part;   ///< "Brake lamp switch"
-  std::string by;     ///< what takes it off or moves it
-  std::string check;  ///< how it is proved again
+  Message part;   ///< "Brake lamp switch"
+  Message by;     ///< what takes it off or moves it
+  Message check;  ///< how it is proved again
 };
 /// Parts of this very job that its steps move, whether or not they are changed.
 [[nodiscard]] std::vector<DisturbedPart> disturbed_parts(const Job& job);

@@ -30,8 +30,8 @@ struct Facts {
   bool twin = false;
   bool clutch = false;
   bool concentric = false;
-  std::string drill;                   ///< sizes, where the new pattern does not bolt on
-  std::string cut;                     ///< which end, where it is known
+  Message drill;                       ///< sizes, where the new pattern does not bolt on
+  Message cut;                         ///< which end, where it is known
   std::vector<RetainedStep> retained;  ///< steps of a rod that stays in
 };
 
@@ -79,12 +79,12 @@ Facts facts_of(const Job& job) {
 
 class List {
  public:
-  void part(std::string name) { part_ = std::move(name); }
-  List& add(StepId id, std::string text) {
+  void part(Message name) { part_ = std::move(name); }
+  List& add(StepId id, Message text) {
     steps_.push_back({id, part_, std::move(text), "", std::nullopt, ""});
     return *this;
   }
-  List& caution(std::string words) {
+  List& caution(Message words) {
     steps_.back().caution = std::move(words);
     return *this;
   }
@@ -92,14 +92,14 @@ class List {
     steps_.back().measure = p;
     return *this;
   }
-  List& because(std::string words) {
+  List& because(Message words) {
     steps_.back().because = std::move(words);
     return *this;
   }
   std::vector<Step> take() { return std::move(steps_); }
 
  private:
-  std::string part_;
+  Message part_;
   std::vector<Step> steps_;
 };
 
@@ -167,7 +167,7 @@ void mount(List& l, const Facts& f) {
   if (f.master_new || f.rod_changes) {
     l.part("Rod");
     if (!f.cut.empty())
-      l.add(StepId::rod_cut, f.cut + ".").because("the new unit's seat stands elsewhere");
+      l.add(StepId::rod_cut, say("{}.", f.cut)).because("the new unit's seat stands elsewhere");
     for (const RetainedStep& s : f.retained)
       l.add(s.id, s.text).because("the unit's rod cannot come out again");
     if (f.rod_changes)

@@ -6,16 +6,17 @@
 #include <vector>
 
 #include "document/job.hpp"
+#include "quantity/message.hpp"
 
 namespace yoke {
 
 struct Step {
   StepId id{};
-  std::string part;  ///< "Before", "Out", "Rod" …
-  std::string text;
-  std::string caution;           ///< shown at the point of use; empty for none
+  Message part;  ///< "Before", "Out", "Rod" …
+  Message text;
+  Message caution;               ///< shown at the point of use; empty for none
   std::optional<Param> measure;  ///< as-built value to enter
-  std::string because;           ///< the fact of the job that calls for it; empty for every job
+  Message because;               ///< the fact of the job that calls for it; empty for every job
 };
 [[nodiscard]] std::vector<Step> install_steps(const Job& job);
 

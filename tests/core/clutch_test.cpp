@@ -58,7 +58,7 @@ Job clutch_job() {
 
 const Figure* find(const FigureGroup& g, const std::string& words) {
   for (const Figure& f : g.figures)
-    if (f.words == words) return &f;
+    if (english(f.words) == words) return &f;
   return nullptr;
 }
 

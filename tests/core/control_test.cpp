@@ -144,7 +144,7 @@ TEST_CASE("helper spring: the work it does is the energy it gives back") {
   const auto g = figure_group(job, "control");
   REQUIRE(g);
   const auto stays = std::find_if(g->figures.begin(), g->figures.end(), [](const Figure& f) {
-    return f.words == "Least force that lifts the pedal";
+    return english(f.words) == "Least force that lifts the pedal";
   });
   REQUIRE(stays != g->figures.end());
   CHECK(stays->verdict == Verdict::fail);

@@ -21,7 +21,7 @@ void set(Job& job, Param p, double v) {
 
 const Figure* find(const FigureGroup& g, const std::string& words) {
   for (const Figure& f : g.figures)
-    if (f.words.rfind(words, 0) == 0) return &f;
+    if (english(f.words).rfind(words, 0) == 0) return &f;
   return nullptr;
 }
 
@@ -182,7 +182,7 @@ TEST_CASE("knee: a valve that is not needed, one that is, and one that cannot he
   const auto words = [](const Job& j) {
     const auto g = figure_group(j, "balance");
     std::string all;
-    for (const Figure& f : g->figures) all += f.words + ": " + figure_text(f, {}) + "\n";
+    for (const Figure& f : g->figures) all += english(f.words) + ": " + figure_text(f, {}) + "\n";
     return all;
   };
   set(job, Param::rear_cylinder, 0.0143);

@@ -128,7 +128,7 @@ TEST_CASE("templates: only 1:1, every hole at its place, words and order with th
   CHECK_FALSE(make_template(job, TemplateKind::plate));
   const auto scaled = make_template(job, TemplateKind::drilling, 0.97);
   REQUIRE_FALSE(scaled);
-  CHECK(scaled.error().remedy.find("100 %") != std::string::npos);
+  CHECK(english(scaled.error().remedy).find("100 %") != std::string::npos);
   CHECK_FALSE(make_template(job, TemplateKind::drilling, std::nan("")));
   const auto t = make_template(job, TemplateKind::drilling);
   REQUIRE(t);
@@ -137,7 +137,7 @@ TEST_CASE("templates: only 1:1, every hole at its place, words and order with th
   CHECK(t->circles[0].diameter == Approx(5.0 / 16 * 25.4 + 0.39));
   CHECK(t->circles[2].diameter == Approx(40.3));
   CHECK(std::any_of(t->texts.begin(), t->texts.end(), [](const TemplateText& w) {
-    return w.words.find("holes 1 to 2: 21/64 in") == 0;
+    return english(w.words).find("holes 1 to 2: 21/64 in") == 0;
   }));
   CHECK(t->order.size() >= 4);
   CHECK(t->order[1].find("small first") != std::string::npos);
@@ -151,7 +151,7 @@ TEST_CASE("templates: only 1:1, every hole at its place, words and order with th
   CHECK(plate->circles.size() == 5);
   const auto says = [](const Template& of, const char* words) {
     return std::any_of(of.texts.begin(), of.texts.end(), [&](const TemplateText& w) {
-      return w.words.find(words) != std::string::npos;
+      return english(w.words).find(words) != std::string::npos;
     });
   };
   CHECK(says(*plate, "thickness not entered"));
@@ -330,8 +330,8 @@ TEST_CASE("a rod that stays in: try the length first, a re-staked one must be si
   plan(job, Param::unit_rod_kept, 3);
   RetainedReport r = retained_report(job);
   REQUIRE(r.applies);
-  CHECK(r.steps.front().text.find("Try the length first") == 0);
-  CHECK(r.steps[2].text.find("cannot come out again") != std::string::npos);
+  CHECK(english(r.steps.front().text).find("Try the length first") == 0);
+  CHECK(english(r.steps[2].text).find("cannot come out again") != std::string::npos);
   plan(job, Param::rod_staked, 1);
   r = retained_report(job);
   CHECK(has(r.findings, FindingCode::rod_deviation));
@@ -361,7 +361,7 @@ TEST_CASE("fit figures: stack, offset to zero, angles, openings") {
     const auto g = figure_group(job, group);
     REQUIRE(g);
     for (const Figure& f : g->figures)
-      if (f.words == words) return f;
+      if (english(f.words) == words) return f;
     FAIL("no figure " << words);
     return Figure{};
   };

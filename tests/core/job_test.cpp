@@ -235,7 +235,7 @@ TEST_CASE("findings: doubt of the short arm, kept bore, failed conditions, unsaf
   CHECK(finding(findings_of(job), FindingCode::size_bore_kept));
   CHECK_FALSE(finding(findings_of(job), FindingCode::survey_pin_doubt));
   found(job, Param::control_pin_arm, 0.05, How::estimate);
-  CHECK(finding(findings_of(job), FindingCode::survey_pin_doubt)->message.find("10 %") !=
+  CHECK(english(finding(findings_of(job), FindingCode::survey_pin_doubt)->message).find("10 %") !=
         std::string::npos);
   found(job, Param::limit_z_failed, 0.8);
   const auto all = findings_of(job);
@@ -245,8 +245,8 @@ TEST_CASE("findings: doubt of the short arm, kept bore, failed conditions, unsaf
   job.state = JobState::left_unsafe;
   CHECK(finding(findings_of(job), FindingCode::job_unsafe)->severity == Severity::hard);
   job.gates["weep"] = {GateState::failed, "", "left rear"};
-  CHECK(finding(findings_of(job), FindingCode::prove_gate_failed)->message.find("left rear") !=
-        std::string::npos);
+  CHECK(english(finding(findings_of(job), FindingCode::prove_gate_failed)->message)
+            .find("left rear") != std::string::npos);
   job.pump.sink_m = 0.02;
   job.pump.hold_s = 60;
   CHECK(finding(findings_of(job), FindingCode::prove_sinking)->severity == Severity::hard);

@@ -64,7 +64,7 @@ TEST_CASE("usual feeds and fills (common practice, no source)") {
   Job electric = known_job();
   electric.found.set(Param::assist_kind, {3, How::stated, 0, {}});
   const auto g = figure_group(electric, "supply");
-  CHECK(g->figures.back().note.find("5 A") != std::string::npos);
+  CHECK(english(g->figures.back().note).find("5 A") != std::string::npos);
   // 19 inHg at idle is the usual vacuum, under 15 is short.
   CHECK(value_of(Job{}, Which::plan, Param::assist_vacuum).si / 3386.389 == Approx(19).margin(0.3));
 }
@@ -80,9 +80,9 @@ TEST_CASE("usual torques, pedal heights, hones, servo angles (common practice, n
   CHECK(*first("torque", 1).si == Approx(20 * kFootPound));
   CHECK(*first("torque", 2).si == 15);
   CHECK(*first("torque", 3).si == 2);
-  CHECK(first("torque", 3).note.find("6 mm") != std::string::npos);
+  CHECK(english(first("torque", 3).note).find("6 mm") != std::string::npos);
   CHECK(first("height", 2 * 0.0254).verdict == Verdict::pass);
-  CHECK(first("height", 3 * 0.0254).note.find("usable") != std::string::npos);
+  CHECK(english(first("height", 3 * 0.0254).note).find("usable") != std::string::npos);
   CHECK(first("height", 5.5 * 0.0254).verdict == Verdict::fail);
   CHECK(first("hone", 0.75 * 0.0254).verdict == Verdict::pass);
   CHECK(first("hone", 2 * 0.0254).verdict == Verdict::pass);
@@ -92,8 +92,8 @@ TEST_CASE("usual torques, pedal heights, hones, servo angles (common practice, n
   bool angles = false;
   for (const Step& s : install_steps(job))
     if (s.id == StepId::assist_servo_angle)
-      angles = s.text.find("15 to 20°") != std::string::npos &&
-               s.text.find("10 to 20°") != std::string::npos &&
-               s.text.find("30°") != std::string::npos;
+      angles = english(s.text).find("15 to 20°") != std::string::npos &&
+               english(s.text).find("10 to 20°") != std::string::npos &&
+               english(s.text).find("30°") != std::string::npos;
   CHECK(angles);
 }

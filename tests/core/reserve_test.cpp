@@ -24,7 +24,7 @@ int pump_rate(double, const double p[], double dp[], void* k) {
 
 const Figure* find(const FigureGroup& g, const std::string& words) {
   for (const Figure& f : g.figures)
-    if (f.words == words) return &f;
+    if (english(f.words) == words) return &f;
   return nullptr;
 }
 

@@ -11,8 +11,8 @@
 #include <nlohmann/json.hpp>
 #include <sstream>
 
-#include "files/journal.hpp"
 #include "document/as_built.hpp"
+#include "files/journal.hpp"
 #include "files/store.hpp"
 #include "judge/findings.hpp"
 #include "support/build.hpp"

@@ -60,7 +60,13 @@ Printed print(const Job& job) {
   return p;
 }
 
-QString q(std::string_view s) {
+QString q(const Message& m) {
+  return QString::fromStdString(english(m, Style{UnitStyle::metric, false}));
+}
+QString q(const std::string& s) {
+  return QString::fromStdString(s);
+}
+[[maybe_unused]] QString q(std::string_view s) {
   return QString::fromUtf8(s.data(), static_cast<qsizetype>(s.size()));
 }
 

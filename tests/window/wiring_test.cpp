@@ -18,7 +18,13 @@ using namespace yoke::test;
 
 namespace {
 
-QString q(std::string_view s) {
+QString q(const Message& m) {
+  return QString::fromStdString(english(m));
+}
+QString q(const std::string& s) {
+  return QString::fromStdString(s);
+}
+[[maybe_unused]] QString q(std::string_view s) {
   return QString::fromUtf8(s.data(), static_cast<qsizetype>(s.size()));
 }
 

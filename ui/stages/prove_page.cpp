@@ -96,7 +96,7 @@ void ProvePage::refresh_gates() {
   QStringList key;
   for (const Gate& g : gates)
     key << text_of(yoke::key(g.id)) + QString::number(static_cast<int>(g.state)) +
-               (g.held ? "h" : "") + text_of(g.why);
+               (g.held ? "h" : "") + text_of(g.why, session_.style());
   if (key == gates_shown_) return;
   gates_shown_ = key;
   auto* inner = new QWidget;
@@ -105,8 +105,8 @@ void ProvePage::refresh_gates() {
   list->setVerticalSpacing(6);
   int row = 0;
   for (const Gate& g : gates) {
-    auto* words = label(text_of(g.words), "plain", inner);
-    words->setToolTip(plain_tip(text_of(g.how)));
+    auto* words = label(text_of(g.words, session_.style()), "plain", inner);
+    words->setToolTip(plain_tip(text_of(g.how, session_.style())));
     list->addWidget(words, row, 0);
     if (g.held) {
       list->addWidget(label(tr("■ held shut"), "mark", inner), row, 1, 1, 2);
@@ -116,20 +116,21 @@ void ProvePage::refresh_gates() {
         b->setObjectName(QStringLiteral("small"));
         b->setCheckable(true);
         b->setChecked(g.state == s);
-        b->setAccessibleName(text_of(g.words) + QStringLiteral(": ") + b->text());
+        b->setAccessibleName(text_of(g.words, session_.style()) + QStringLiteral(": ") + b->text());
         const GateId id = g.id;
-        connect(b, &QPushButton::clicked, this,
-                [this, id, s, name = text_of(g.words), on = b->text()](bool checked) {
-                  session_.edit(tr("%1: %2").arg(name, checked ? on : tr("open")), [&](Job& j) {
-                    record_for(j, id).state = checked ? s : GateState::open;
-                    record_for(j, id).date =
-                        QDate::currentDate().toString(Qt::ISODate).toStdString();
-                  });
-                });
+        connect(
+            b, &QPushButton::clicked, this,
+            [this, id, s, name = text_of(g.words, session_.style()), on = b->text()](bool checked) {
+              session_.edit(tr("%1: %2").arg(name, checked ? on : tr("open")), [&](Job& j) {
+                record_for(j, id).state = checked ? s : GateState::open;
+                record_for(j, id).date = QDate::currentDate().toString(Qt::ISODate).toStdString();
+              });
+            });
         list->addWidget(b, row, s == GateState::passed ? 1 : 2);
       }
     }
-    list->addWidget(label(text_of(g.held ? g.why : g.how), g.held ? "caution" : "soft", inner),
+    list->addWidget(label(text_of(g.held ? g.why : g.how, session_.style()),
+                          g.held ? "caution" : "soft", inner),
                     row + 1, 0, 1, 3);
     row += 2;
   }

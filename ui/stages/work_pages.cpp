@@ -102,7 +102,8 @@ InstallPage::InstallPage(Session& session, QWidget* parent)
 void InstallPage::build() {
   const auto steps = install_steps(session_.job());
   QStringList key;
-  for (const Step& s : steps) key << text_of(yoke::key(s.id));
+  // A step may say figures of the job: it is made anew when they change.
+  for (const Step& s : steps) key << text_of(yoke::key(s.id)) << text_of(s.text, session_.style());
   if (key == built_for_) return;
   built_for_ = key;
   cards_.clear();
@@ -110,9 +111,10 @@ void InstallPage::build() {
   auto* list = new QVBoxLayout(inner);
   list->setContentsMargins(0, 0, 8, 0);
   list->setSpacing(4);
-  std::string part;
+  Message part;
   for (const Step& s : steps) {
-    if (s.part != part) list->addWidget(label(text_of(s.part), "heading", inner));
+    if (!(s.part == part))
+      list->addWidget(label(text_of(s.part, session_.style()), "heading", inner));
     part = s.part;
     cards_.push_back(new StepCard(session_, s, inner));
     list->addWidget(cards_.back());
