@@ -109,7 +109,7 @@ Picture pattern_picture(const Job& job, const Style& style, QSizeF size) {
     key << QStringLiteral("broken: edge or crease");
   const QString words = key.join(QStringLiteral("   ·   "));
   pic.said << words;
-  for (const auto& b : r.because) pic.said << q(b);
+  for (const auto& b : r.because) pic.said << text_of(b, style);
   pic.layers.emplace_back([=](QPainter& p) {
     p.setFont(theme::text(13));
     p.setPen(theme::kScribe);

@@ -159,7 +159,7 @@ Picture rod_section_picture(const Job& job, const RodReport& rod, const Style& s
                                         QStringLiteral(" in front of the face")
                                   : QStringLiteral(": not all measured"));
   }
-  const QString status = q(rod_status(rod));
+  const QString status = text_of(rod_status(rod), style);
   pic.layers.emplace_back([=](QPainter& p) {
     p.setFont(theme::text(15, true));
     p.setPen(theme::kScribe);

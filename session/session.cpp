@@ -167,7 +167,7 @@ const Expected<Sweep>& Session::map() const {
 }
 
 QString Session::status_of(Stage stage) const {
-  return QString::fromStdString(stage_status(job_, stage, strip_, findings_));
+  return text_of(stage_status(job_, stage, strip_, findings_), style_);
 }
 
 void Session::new_job() {

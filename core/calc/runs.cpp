@@ -89,7 +89,7 @@ Result flange(In v) {
   if (!r) return fail(r.error());
   std::vector<Figure> f;
   f.push_back(judged("Thread left for the nut", r->engaged.value(), Kind::length, 1, r->enough,
-                     fmt::format("{:.1f} mm wanted", r->wanted.value() * 1e3)));
+                     say("{} wanted", length(r->wanted.value(), 1))));
   Figure crush = words_only("Panel", r->crushes ? "the box would be crushed: a sleeve is missing"
                                                 : "the clamp load has a solid way");
   crush.judged = true;
@@ -112,7 +112,7 @@ Result copper(In v) {
   const auto s = supply_check(Length{v[0]}, Area{v[1]}, v[2], v[3]);
   if (!s) return fail(s.error());
   std::vector<Figure> f{judged("Volt drop", s->drop_share, Kind::fraction, 1, s->enough,
-                               fmt::format("{:.2f} V of 12.0 V", s->drop_v))};
+                               say("{} V of 12.0 V", Plain{s->drop_v, 2}))};
   if (s->smallest)
     f.push_back(told("Smallest metric size", s->smallest->value(), Kind::area, 1));
   else

@@ -12,9 +12,9 @@ namespace yoke::groups {
 
 namespace {
 
-std::string bore_name(double bore_m) {
-  if (const BoreSize* b = named_bore(Length{bore_m})) return std::string(b->name);
-  return fmt::format("{:.2f} mm", bore_m * 1e3);
+Message bore_name(double bore_m) {
+  if (const BoreSize* b = named_bore(Length{bore_m})) return Message::of_table(b->name);
+  return say("{}", length(bore_m, 2));
 }
 
 }  // namespace
@@ -34,7 +34,7 @@ FigureGroup assist_need_group(const FigureInputs& in) {
                                "and the wanted stop is not reached"));
   else
     g.figures.push_back(judged("By the leg alone", n.effort_n, Kind::force, 0, !n.needed,
-                               fmt::format("{:.0f} N is your limit", n.limit_n)));
+                               say("{} is your limit", force(n.limit_n, 0))));
   if (!n.needed) {
     g.figures.push_back(words_only("Assist", "not needed with this bore and ratio"));
     return g;
@@ -46,9 +46,8 @@ FigureGroup assist_need_group(const FigureInputs& in) {
     g.figures.push_back(words_only("Avoided by the bore alone, up to", bore_name(*n.bore_m)));
   if (!n.ratio && !n.bore_m) {
     if (n.both)
-      g.figures.push_back(
-          words_only("Avoided by both",
-                     bore_name(n.both->first) + fmt::format(" at {:.2f}:1", n.both->second)));
+      g.figures.push_back(words_only("Avoided by both", say("{} at {}:1", bore_name(n.both->first),
+                                                            Plain{n.both->second, 2})));
     else
       g.figures.push_back(words_only("Avoided by", "no bore and ratio of the map: it is needed"));
   }
@@ -62,19 +61,19 @@ FigureGroup assist_types(const FigureInputs& in) {
   g.source = "worst supply stated; usual sizes of a type are common practice";
   int place = 0;
   for (const AssistChoice& c : assist_choices(*in.job)) {
-    std::string note;
-    const auto more = [&note](const std::string& t) { note += (note.empty() ? "" : "; ") + t; };
+    std::vector<Message> notes;
+    const auto more = [&notes](Message t) { notes.push_back(std::move(t)); };
     if (c.dead_effort_n)
-      more(fmt::format("dead {:.0f} N", *c.dead_effort_n));
+      more(say("dead {}", force(*c.dead_effort_n, 0)));
     else if (!c.because.empty())
       more(c.because);
     for (const auto& a : c.against) more(a);
-    if (!c.unknown.empty()) more(fmt::format("{} not told", c.unknown.front()));
+    if (!c.unknown.empty()) more(say("{} not told", c.unknown.front()));
     Figure f;
-    f.words = fmt::format("{}. {}", ++place, c.words);
+    f.words = say("{}. {}", ++place, c.words);
     f.si = c.effort_n;
     f.kind = Kind::force;
-    f.note = note;
+    f.note = joined(notes, "; ");
     f.judged = true;
     f.verdict = !c.effort_n             ? Verdict::unknown
                 : c.works && c.possible ? Verdict::pass
@@ -94,10 +93,10 @@ FigureGroup concealed(const FigureInputs& in) {
                            "by bore and ratio alone"));
   for (const Concealed& c : r.faults) {
     g.figures.push_back(told("As found: " + c.fault, c.before_m, Kind::length, 0,
-                             fmt::format("{:.1f} cm³", c.volume_m3 * 1e6)));
-    g.figures.push_back(judged(
-        "With the plan, the same fault", c.after_m, Kind::length, 0, c.hidden_m() < 3e-3,
-        fmt::format("{:.0f} mm of the better pedal is geometry, no cure", c.hidden_m() * 1e3)));
+                             say("{}", Amount{c.volume_m3, Kind::volume, 1})));
+    g.figures.push_back(
+        judged("With the plan, the same fault", c.after_m, Kind::length, 0, c.hidden_m() < 3e-3,
+               say("{} of the better pedal is geometry, no cure", length(c.hidden_m(), 0))));
   }
   return g;
 }
@@ -116,9 +115,9 @@ FigureGroup plain_bore(const FigureInputs& in) {
   g.figures.push_back(told("More pad travel", r.extra_m, Kind::length, 0));
   Figure f = words_only("Calipers",
                         r.calipers_too
-                            ? fmt::format("their running clearance takes {:.1f} cm³: change to "
-                                          "calipers that run close, or keep the take-up master",
-                                          r.clearance_m3 * 1e6)
+                            ? say("their running clearance takes {}: change to calipers that run "
+                                  "close, or keep the take-up master",
+                                  Amount{r.clearance_m3, Kind::volume, 1})
                             : std::string("may stay: their clearance is small beside the rest"));
   f.judged = true;
   f.verdict = r.calipers_too ? Verdict::fail : Verdict::pass;
@@ -139,7 +138,7 @@ FigureGroup chambers(const FigureInputs& in) {
   for (const ChamberUse& u : r.axles)
     g.figures.push_back(judged(std::string(u.axle == Axle::front ? "Front" : "Rear") + " draws",
                                u.drawn_m3, Kind::volume, 0, u.enough,
-                               fmt::format("its chamber holds {:.0f} cm³", u.chamber_m3 * 1e6)));
+                               say("its chamber holds {}", Amount{u.chamber_m3, Kind::volume, 0})));
   Figure f = words_only(r.swap ? "Swap" : "So", r.advice);
   f.judged = r.swap;
   f.verdict = r.swap ? Verdict::fail : Verdict::unknown;

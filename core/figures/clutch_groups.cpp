@@ -13,10 +13,10 @@ void add_effort(FigureGroup& g, const FigureInputs& in, const ClutchSystem& s,
   const double limit = in.strip.limits.effort_n;
   g.figures.push_back(judged("Bearing travel at the first stop", r.end.bearing_m, Kind::length, 1,
                              r.releases,
-                             fmt::format("{:.1f} mm for clean release; {}",
-                                         s.unit.release.value() * 1e3, clutch_stop_words(r.stop))));
+                             say("{} for clean release; {}", length(s.unit.release.value(), 1),
+                                 clutch_stop_words(r.stop))));
   g.figures.push_back(judged("Peak effort", r.peak_n, Kind::force, 0, r.peak_n <= limit,
-                             fmt::format("{:.0f} N is your limit", limit)));
+                             say("{} is your limit", force(limit, 0))));
   g.figures.push_back(told("Peak effort at pad travel", r.peak_at_m, Kind::length, 0));
   g.figures.push_back(told("Effort at clean release", r.release.pad_force_n, Kind::force, 0));
   g.figures.push_back(told("Effort there on the way up", r.release.pad_force_up_n, Kind::force, 0,
@@ -60,7 +60,7 @@ void add_room(FigureGroup& g, const ClutchSystem& s, const ClutchReport& r) {
   if (r.wear_left_m)
     g.figures.push_back(judged("Room for wear", *r.wear_left_m, Kind::length, 1,
                                *r.wear_left_m >= s.unit.wear.value(),
-                               fmt::format("{:.1f} mm wanted", s.unit.wear.value() * 1e3))
+                               say("{} wanted", length(s.unit.wear.value(), 1)))
                             .as(FigureId::wear_room));
   else
     g.figures.push_back(unsaid("Room for wear", "how far the slave can still go back is not known")
@@ -77,7 +77,7 @@ void add_cable(FigureGroup& g, const FigureInputs& in, const ClutchSystem& s) {
     if (c) {
       g.figures.push_back(judged("Slave travel against the old cable", c->slave_travel_m,
                                  Kind::length, 1, c->missing_m <= 0,
-                                 fmt::format("{:.1f} mm short", c->missing_m * 1e3)));
+                                 say("{} short", length(c->missing_m, 1))));
       g.figures.push_back(
           told("Pad force for the old cable's force", c->pad_force_n, Kind::force, 0));
     }
@@ -128,7 +128,7 @@ FigureGroup clutch_stack(const FigureInputs& in) {
                              now->value() >= kLeast && now->value() <= kMost, "3 to 4 mm"));
   for (const double t : {0.0, 0.002, 0.003, 0.004, 0.005, 0.006}) {
     const double gap = stack_gap(v, Length{t})->value();
-    g.figures.push_back(judged(fmt::format("Spacer {:.0f} mm", t * 1e3), gap, Kind::length, 2,
+    g.figures.push_back(judged(say("Spacer {}", length(t, 0)), gap, Kind::length, 2,
                                gap >= kLeast && gap <= kMost, "never two together"));
   }
   return g;

@@ -43,22 +43,21 @@ FigureGroup pattern(const FigureInputs& in) {
   if (r.old_pattern.studs.empty()) {
     g.figures.push_back(unsaid("Old holes serve", cannot_say(r.old_pattern.missing)));
   } else {
-    std::string why;
-    for (const auto& b : r.because) why += (why.empty() ? "" : "; ") + b;
-    g.figures.push_back(verdict_words(r.bolts_on ? "Bolts on" : "Does not bolt on", why,
+    g.figures.push_back(verdict_words(r.bolts_on ? "Bolts on" : "Does not bolt on",
+                                      joined(r.because, "; "),
                                       r.bolts_on ? Verdict::pass : Verdict::fail));
     int n = 0;
     for (const StudMatch& m : r.matches)
-      g.figures.push_back(judged(fmt::format("Stud {} off the nearest old one", ++n), m.off_m,
-                                 Kind::length, 1, m.serves, m.meets ? "the holes would meet" : ""));
+      g.figures.push_back(judged(say("Stud {} off the nearest old one", ++n), m.off_m, Kind::length,
+                                 1, m.serves, m.meets ? "the holes would meet" : ""));
     if (r.plate && r.plate_holes_meet)
       g.figures.push_back(verdict_words("Adapter plate that joins them",
                                         "None: its holes would run into each other",
                                         Verdict::fail));
     else if (r.plate)
-      g.figures.push_back(words_only("Adapter plate that joins them",
-                                     fmt::format("{:.0f} x {:.0f} mm at least",
-                                                 r.plate_width_m * 1e3, r.plate_height_m * 1e3)));
+      g.figures.push_back(words_only(
+          "Adapter plate that joins them",
+          say("{} x {} at least", Plain{r.plate_width_m * 1e3, 0}, length(r.plate_height_m, 0))));
   }
   for (const Finding& f : r.findings)
     g.figures.push_back(verdict_words(f.message, f.remedy, Verdict::fail));
@@ -93,13 +92,12 @@ FigureGroup flange(const FigureInputs& in) {
           unsaid("Thread left for the nut", r.error().text()).as(FigureId::stud_short));
     } else {
       g.figures.push_back(judged("Thread left for the nut", r->engaged.value(), Kind::length, 1,
-                                 r->enough,
-                                 fmt::format("{:.1f} mm wanted", r->wanted.value() * 1e3))
+                                 r->enough, say("{} wanted", length(r->wanted.value(), 1)))
                               .as(FigureId::stud_short));
       g.figures.push_back(told(
           "Studs at least", (s.spacers + s.panel + s.washer + r->wanted).value(), Kind::length, 1,
-          fmt::format("through {:.1f} mm of plates, panel and washer",
-                      (s.spacers + s.panel + s.washer).value() * 1e3)));
+          say("through {} of plates, panel and washer",
+              length((s.spacers + s.panel + s.washer).value(), 1))));
       if (!r->enough)
         g.figures.push_back(told("Studs longer by", (r->wanted - r->engaged).value(), Kind::length,
                                  1, "or a thinner stack"));
@@ -185,10 +183,10 @@ FigureGroup envelope(const FigureInputs& in) {
     g.figures.push_back(unsaid("Smallest gap", "one box for the unit and one for what is near it"));
   for (std::size_t i = 0; i < std::min<std::size_t>(12, gaps.size()); ++i) {
     const Box& b = in.job->boxes[gaps[i].b];
-    g.figures.push_back(judged(
-        in.job->boxes[gaps[i].a].name + " to " + b.name, gaps[i].gap_m, Kind::length, 0,
-        gaps[i].enough,
-        fmt::format("it {}: {:.0f} mm wanted", box_kind_words(b.kind), gaps[i].wanted_m * 1e3)));
+    g.figures.push_back(
+        judged(in.job->boxes[gaps[i].a].name + " to " + b.name, gaps[i].gap_m, Kind::length, 0,
+               gaps[i].enough,
+               say("it {}: {} wanted", box_kind_words(b.kind), length(gaps[i].wanted_m, 0))));
   }
   return g;
 }
@@ -274,8 +272,7 @@ FigureGroup openings(const FigureInputs& in) {
   if (unused > 0)
     g.figures.push_back(
         told("Old stud holes to plug", static_cast<double>(unused), Kind::number, 0,
-             fmt::format("each {:.1f} mm",
-                         clearance_hole_m(r.old_pattern.studs.front().diameter_m) * 1e3)));
+             say("each {}", length(clearance_hole_m(r.old_pattern.studs.front().diameter_m), 1))));
   return g;
 }
 
@@ -383,7 +380,7 @@ FigureGroup rod_retained(const FigureInputs& in) {
   g.title = "A rod that stays in";
   g.source = "common practice, no source; the maker's warning wins";
   int n = 0;
-  for (const auto& s : r.steps) g.figures.push_back(words_only(fmt::format("{}.", ++n), s.text));
+  for (const auto& s : r.steps) g.figures.push_back(words_only(say("{}.", ++n), s.text));
   for (const Finding& f : r.findings)
     g.figures.push_back(verdict_words(f.message, f.remedy, Verdict::fail));
   return g;

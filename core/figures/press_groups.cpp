@@ -24,25 +24,25 @@ Expected<FeelModel> plan_model(const FigureInputs& in, const Condition& c = {}) 
   return FeelModel::make(*a.system, c);
 }
 
-std::string bore_name(double bore_m) {
-  if (const BoreSize* b = named_bore(Length{bore_m})) return std::string(b->name);
-  return fmt::format("{:.2f} mm", bore_m * 1e3);
+Message bore_name(double bore_m) {
+  if (const BoreSize* b = named_bore(Length{bore_m})) return Message::of_table(b->name);
+  return say("{}", length(bore_m, 2));
 }
 
 std::string needs_vehicle(const FigureInputs& in) {
   return cannot_say(in.strip.plan_system.missing_vehicle);
 }
 
-void add_target(FigureGroup& g, const FeelModel& m, const std::string& at, const TargetReport& r,
+void add_target(FigureGroup& g, const FeelModel& m, const Message& at, const TargetReport& r,
                 bool whole) {
   if (!r.reached) {
     g.figures.push_back(
-        unsaid(at, fmt::format("not reached, {:.2f} g at most: {}", m.at(m.end_drive_pa()).z,
-                               stop_words(r.prevented_by))));
+        unsaid(at, say("not reached, {} g at most: {}", Plain{m.at(m.end_drive_pa()).z, 2},
+                       Message::of_table(stop_words(r.prevented_by)))));
     return;
   }
   const auto add = [&](const char* what, double si, Kind kind, int digits) {
-    g.figures.push_back(told(at + ": " + what, si, kind, digits));
+    g.figures.push_back(told(say("{}: {}", at, what), si, kind, digits));
   };
   add("effort", r.at.pad_force_n, Kind::force, 0);
   add("travel", r.at.pad_travel_m, Kind::length, 1);
@@ -59,10 +59,11 @@ Figure held_figure(const char* words, const Expected<HoldResult>& r, double limi
   if (!r->holds)
     return judged(words, r->at.pad_force_n, Kind::force, 0, false,
                   r->slides ? "the tyres slide first"
-                            : fmt::format("{:.0f} of {:.0f} N·m at the end of the press",
-                                          r->available_nm, r->needed_nm));
-  return judged(words, r->at.pad_force_n, Kind::force, 0, r->at.pad_force_n <= limit_n,
-                fmt::format("{:.0f} N·m, {:.0f} N is your limit", r->needed_nm, limit_n));
+                            : say("{} of {} at the end of the press", Plain{r->available_nm, 0},
+                                  Amount{r->needed_nm, Kind::torque, 0}));
+  return judged(
+      words, r->at.pad_force_n, Kind::force, 0, r->at.pad_force_n <= limit_n,
+      say("{}, {} is your limit", Amount{r->needed_nm, Kind::torque, 0}, force(limit_n, 0)));
 }
 
 }  // namespace
@@ -134,13 +135,13 @@ FigureGroup press(const FigureInputs& in) {
     g.figures.push_back(
         told("Travel to bite", m->at(bite).pad_travel_m, Kind::length, 1, "0.05 g"));
   for (const double z : {0.3, 0.6, 0.9})
-    add_target(g, *m, fmt::format("{:.1f} g", z), m->at_z(z), z == 0.6);
+    add_target(g, *m, say("{} g", Plain{z, 1}), m->at_z(z), z == 0.6);
   const double lock = m->first_lock_drive();
   if (lock < 0) {
     g.figures.push_back(unsaid(
-        "First lock", std::string("no axle locks before ") + std::string(stop_words(m->stop()))));
+        "First lock", say("no axle locks before {}", Message::of_table(stop_words(m->stop())))));
   } else {
-    add_target(g, *m, fmt::format("First lock, {:.2f} g", m->at(lock).z), m->at_drive(lock), false);
+    add_target(g, *m, say("First lock, {} g", Plain{m->at(lock).z, 2}), m->at_drive(lock), false);
   }
   const double v = in.strip.plan.si(Param::target_speed);
   const double t = in.strip.plan.si(Param::target_reaction);
@@ -149,7 +150,7 @@ FigureGroup press(const FigureInputs& in) {
     g.figures.push_back(told("Stopping distance at the wanted stop",
                              stopping_distance(Speed{v}, wanted.at.z, Time{t}).value(),
                              Kind::altitude, 0,
-                             fmt::format("from {:.0f} km/h, {:.1f} s to react", v * 3.6, t)));
+                             say("from {} km/h, {} s to react", Plain{v * 3.6, 0}, Plain{t, 1})));
   return g;
 }
 
@@ -178,8 +179,8 @@ FigureGroup bands(const FigureInputs& in) {
                                  format_quantity(b.high, f.kind, f.digits, style)));
   }
   for (std::size_t i = 0; i < std::min<std::size_t>(3, r->ranked.size()); ++i)
-    g.figures.push_back(words_only(fmt::format("Measure next, {}", i + 1),
-                                   std::string(info(r->ranked[i].param).words)));
+    g.figures.push_back(
+        words_only(say("Measure next, {}", i + 1), std::string(info(r->ranked[i].param).words)));
   return g;
 }
 
@@ -226,13 +227,12 @@ FigureGroup balance(const FigureInputs& in) {
                                    "not needed: the rear never locks first up to 0.8 g; "
                                    "a valve cannot raise the rear"));
   else if (knee.value() <= 0)
-    g.figures.push_back(
-        words_only("Rear valve", fmt::format("no knee with slope {:.2f} is low enough: "
-                                             "smaller rear cylinders",
-                                             slope)));
+    g.figures.push_back(words_only(
+        "Rear valve",
+        say("no knee with slope {} is low enough: smaller rear cylinders", Plain{slope, 2})));
   else
     g.figures.push_back(told("Highest knee for the rear valve", knee.value(), Kind::pressure, 2,
-                             fmt::format("with slope {:.2f}", slope)));
+                             say("with slope {}", Plain{slope, 2})));
   return g;
 }
 
@@ -244,8 +244,8 @@ FigureGroup benchmarks(const FigureInputs& in) {
       "49 CFR 571.135, ECE R13-H and R78, from memory: local law rules; comfort is common "
       "practice";
   for (const Benchmark& b : benchmarks_of(*in.job)) {
-    const std::string words = fmt::format("{}, {:.3f} g", b.words, b.z);
-    const std::string limit = fmt::format("{:.0f} N at most", b.limit_n);
+    const Message words = say("{}, {} g", b.words, Plain{b.z, 3});
+    const Message limit = say("{} at most", force(b.limit_n, 0));
     if (b.verdict == Verdict::unknown)
       g.figures.push_back(unsaid(words, b.why));
     else if (b.effort_n > 0 && b.reached_z >= b.z - 1e-6)
@@ -335,11 +335,11 @@ FigureGroup backward(const FigureInputs& in) {
     for (const Feasible& f : all) {
       if (f.assist != option) continue;
       if (f.any) {
-        g.figures.push_back(
-            words_only(s->assists[option] + ": bore " + bore_name(f.bore_m),
-                       f.least_ratio == f.most_ratio
-                           ? fmt::format("ratio {:.2f}", f.least_ratio)
-                           : fmt::format("ratio {:.2f} to {:.2f}", f.least_ratio, f.most_ratio)));
+        g.figures.push_back(words_only(
+            say("{}: bore {}", s->assists[option], bore_name(f.bore_m)),
+            f.least_ratio == f.most_ratio
+                ? say("ratio {}", Plain{f.least_ratio, 2})
+                : say("ratio {} to {}", Plain{f.least_ratio, 2}, Plain{f.most_ratio, 2})));
         continue;
       }
       ++without;
@@ -347,11 +347,11 @@ FigureGroup backward(const FigureInputs& in) {
     }
     if (without == static_cast<int>(s->bores_m.size()))
       g.figures.push_back(words_only(
-          s->assists[option] + ": no bore fits",
-          nearest ? bore_name(nearest->bore_m) + " " + nearest->nearest : std::string()));
+          say("{}: no bore fits", s->assists[option]),
+          nearest ? say("{} {}", bore_name(nearest->bore_m), nearest->nearest) : Message()));
     else if (without > 0)
-      g.figures.push_back(words_only(s->assists[option] + ": other bores",
-                                     fmt::format("{} fit at no ratio; the map says why", without)));
+      g.figures.push_back(words_only(say("{}: other bores", s->assists[option]),
+                                     say("{} fit at no ratio; the map says why", without)));
   }
   g.figures.push_back(words_only("Ranking", ranking_words(ranking(*s), q.preference)));
   return g;

@@ -50,7 +50,7 @@ void pump_figures(FigureGroup& g, const FigureInputs& in, const Symptoms& s) {
                         const std::optional<double>& b) {
     if (a && b)
       g.figures.push_back(told(words, (*a - *b) * per_pad, Kind::volume, 1,
-                               fmt::format("the pad rises {:.0f} mm", (*a - *b) * 1e3)));
+                               say("the pad rises {}", length((*a - *b), 0))));
   };
   step("First pump takes up", s.first_m, s.second_m);
   step("The next pumps take up", s.second_m, s.third_m);
@@ -59,7 +59,7 @@ void pump_figures(FigureGroup& g, const FigureInputs& in, const Symptoms& s) {
     const double a_minute = *s.sink_m * per_pad / s.hold_s * 60;
     g.figures.push_back(judged("Passes under a steady foot, a minute", a_minute, Kind::volume, 2,
                                *s.sink_m <= 2e-3,
-                               fmt::format("{:.0f} mm in {:.0f} s", *s.sink_m * 1e3, s.hold_s)));
+                               say("{} in {} s", length(*s.sink_m, 0), Plain{s.hold_s, 0})));
   }
 }
 
@@ -88,8 +88,8 @@ FigureGroup symptoms(const FigureInputs& in) {
     std::string note = h.size_words.empty() ? std::string() : h.size_words + ". ";
     note += cause_advice(h.cause);
     // Weights compare the causes listed, one at a time: none is ever certain.
-    g.figures.push_back(told(fmt::format("{}. {}", i + 1, cause_words(h.cause)),
-                             std::min(h.weight, 0.99), Kind::fraction, 0, note));
+    g.figures.push_back(told(say("{}. {}", i + 1, cause_words(h.cause)), std::min(h.weight, 0.99),
+                             Kind::fraction, 0, note));
   }
   if (!d.next_test.empty()) g.figures.push_back(words_only("Cheapest next test", d.next_test));
   return g;
@@ -107,7 +107,7 @@ FigureGroup slack(const FigureInputs& in) {
   for (const SlackPart& p : b.parts) g.figures.push_back(told(p.words, p.pad_m, Kind::length, 1));
   g.figures.push_back(told("All of it", b.sum_m, Kind::length, 1,
                            b.share_of_first
-                               ? fmt::format("{:.0f} % of the first press", *b.share_of_first * 100)
+                               ? say("{} % of the first press", Plain{*b.share_of_first * 100, 0})
                                : std::string()));
   if (!b.missing.empty()) g.figures.push_back(unsaid("Not felt yet", joined(b.missing)));
   if (in.strip.found.known(Param::symptom_side_play))
@@ -190,7 +190,7 @@ FigureGroup identity(const FigureInputs& in) {
   const ConditionReport r = condition_report(in.strip, ConditionId::found, 0);
   const Identity id = identify(*in.job, in.strip.found, &r);
   g.figures.push_back(words_only("It is", id.name));
-  g.figures.push_back(words_only("Known", fmt::format("{} of {} dimensions", id.known, id.asked)));
+  g.figures.push_back(words_only("Known", say("{} of {} dimensions", id.known, id.asked)));
   Figure two = words_only("One bore or two", id.two_bores_words);
   if (id.two_bores == TwoBores::likely || id.two_bores == TwoBores::unknown) two.judged = true;
   if (id.two_bores == TwoBores::likely) two.verdict = Verdict::fail;
@@ -245,8 +245,8 @@ FigureGroup gauge(const FigureInputs& in) {
   for (const std::string& b : r.because) g.figures.push_back(words_only("Because", b));
   const auto add = [&](const char* words, const std::optional<double>& m, double limit) {
     if (m)
-      g.figures.push_back(judged(words, *m, Kind::length, 3, *m <= limit,
-                                 fmt::format("{:.2f} mm at most", limit * 1e3)));
+      g.figures.push_back(
+          judged(words, *m, Kind::length, 3, *m <= limit, say("{} at most", length(limit, 2))));
   };
   if (r.largest_m) g.figures.push_back(told("Largest bore", *r.largest_m, Kind::length, 3));
   add("Out of round", r.ovality_m, kMostOvality_m);

@@ -79,8 +79,8 @@ void vacuum_reserve(FigureGroup& g, const FigureInputs& in) {
                             .as(FigureId::reserve_stops));
   }
   for (std::size_t i = 0; i < std::min<std::size_t>(4, pushes->size()); ++i)
-    g.figures.push_back(told(fmt::format("Difference left for push {}", i + 1),
-                             (*pushes)[i].value(), Kind::pressure, 3));
+    g.figures.push_back(
+        told(say("Difference left for push {}", i + 1), (*pushes)[i].value(), Kind::pressure, 3));
   const VacuumPump pump{v.si(Param::supply_pump_flow), Pressure{v.si(Param::supply_pump_ultimate)}};
   if (pump.flow_m3_s <= 0) return;
   const auto time = pump_down_time(pump, store.volume, *ambient, store.start, *ambient);
@@ -120,7 +120,7 @@ void accumulator_reserve(FigureGroup& g, const FigureInputs& in) {
   const double ambient =
       ambient_pressure(v.si(Param::vehicle_altitude)).value_or(Pressure{101325.0}).value();
   for (std::size_t i = 0; i < std::min<std::size_t>(4, stops->size()); ++i)
-    g.figures.push_back(told(fmt::format("Largest assist of stop {}", i + 1),
+    g.figures.push_back(told(say("Largest assist of stop {}", i + 1),
                              ((*stops)[i].value() - ambient) * area, Kind::force, 0));
 }
 
@@ -155,7 +155,7 @@ FigureGroup supply(const FigureInputs& in) {
           unsaid("Volt drop at the fuse's rating", s.error().text()).as(FigureId::copper));
     } else {
       g.figures.push_back(judged("Volt drop at the fuse's rating", s->drop_share, Kind::fraction, 1,
-                                 s->enough, fmt::format("{:.2f} V; 3 % at most", s->drop_v))
+                                 s->enough, say("{} V; 3 % at most", Plain{s->drop_v, 2}))
                               .as(FigureId::copper));
       if (s->smallest)
         g.figures.push_back(told("Smallest metric size", s->smallest->value(), Kind::area, 1));
@@ -191,7 +191,7 @@ FigureGroup twin(const FigureInputs& in) {
   const double lean =
       std::atan2(std::abs(r.at.piston1_m - r.at.piston2_m), (m.bar_a + m.bar_b).value());
   g.figures.push_back(judged("Bar's lean, all sound", lean, Kind::angle, 1, !r.at.bar_binds,
-                             fmt::format("{:.0f}° at most", m.bar_tilt.value() * 180 / kPi))
+                             say("{}° at most", Plain{m.bar_tilt.value() * 180 / kPi, 0}))
                           .as(FigureId::bar));
   g.figures.push_back(told("Travel of master 1", r.at.piston1_m, Kind::length, 1));
   g.figures.push_back(told("Travel of master 2", r.at.piston2_m, Kind::length, 1));
@@ -258,9 +258,8 @@ FigureGroup ports(const FigureInputs& in) {
       g.figures.push_back(unsaid(words, "which spring is the stronger is not known"));
       continue;
     }
-    g.figures.push_back(
-        told(words, dead->value(), Kind::length, 1,
-             fmt::format("at the rod: {:.0f} mm at the pad", dead->value() * *ratio * 1e3)));
+    g.figures.push_back(told(words, dead->value(), Kind::length, 1,
+                             say("at the rod: {} at the pad", length(dead->value() * *ratio, 0))));
   }
   return g;
 }
@@ -268,7 +267,7 @@ FigureGroup ports(const FigureInputs& in) {
 FigureGroup work_stages(const FigureInputs& in) {
   FigureGroup g;
   if (in.strip.clutch) return g;
-  g.title = fmt::format("The pedal at each stage, pressed with {:.0f} N", kStagePush_n);
+  g.title = say("The pedal at each stage, pressed with {}", force(kStagePush_n, 0));
   g.source = "unfilled parts count as air; 5 % after filling by gravity is common practice";
   const Assembly& a = in.strip.plan_system;
   if (!a.system || !a.system->wheels) {
@@ -284,7 +283,7 @@ FigureGroup work_stages(const FigureInputs& in) {
   for (const StagePress& p : *presses)
     g.figures.push_back(
         told(std::string(work_stage_words(p.stage)), p.pad_travel_m, Kind::length, 0,
-             p.to_the_stop ? fmt::format("{:.0f} N only: {}", p.pad_force_n, stop_words(p.stop))
+             p.to_the_stop ? say("{} only: {}", force(p.pad_force_n, 0), stop_words(p.stop))
                            : std::string()));
   return g;
 }
@@ -308,8 +307,8 @@ FigureGroup causes(const FigureInputs& in) {
     const Hypothesis& h = d.ranked[i];
     std::string note = h.size_words.empty() ? std::string() : h.size_words + ". ";
     note += cause_advice(h.cause);
-    g.figures.push_back(told(fmt::format("{}. {}", i + 1, cause_words(h.cause)), h.weight,
-                             Kind::fraction, 0, note));
+    g.figures.push_back(
+        told(say("{}. {}", i + 1, cause_words(h.cause)), h.weight, Kind::fraction, 0, note));
   }
   if (!d.next_test.empty()) g.figures.push_back(words_only("Next test", d.next_test));
   return g;

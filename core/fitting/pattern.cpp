@@ -42,8 +42,8 @@ void add_edges(const Values& plan, PatternReport& r) {
     if (left < need)
       r.findings.push_back(
           {left <= 0 ? Severity::hard : Severity::warning, Stage::fit, FindingCode::fit_edge,
-           fmt::format("A hole stands {:.1f} mm from the edge or crease {}", left * 1e3, e.words),
-           fmt::format("{:.1f} mm, one and a half diameters", need * 1e3),
+           say("A hole stands {} from the edge or crease {}", length(left, 1), e.words),
+           say("{}, one and a half diameters", length(need, 1)),
            "Move or turn the pattern, or carry it on a plate", "common practice, no source"});
   }
 }
@@ -92,12 +92,12 @@ void plate_around(PatternReport& r) {
 void check_blank(const Values& plan, PatternReport& r) {
   const auto check = [&](Param p, double need, const char* words) {
     if (plan.known(p) && plan.si(p) < need)
-      r.findings.push_back(
-          {Severity::hard, Stage::fit, FindingCode::fit_plate_small,
-           fmt::format("The patterns are larger than the plate: {:.0f} mm {}, {:.0f} needed",
-                       plan.si(p) * 1e3, words, need * 1e3),
-           "both patterns with an edge of one and a half diameters",
-           "A larger blank; measure both patterns again if that surprises", "geometry"});
+      r.findings.push_back({Severity::hard, Stage::fit, FindingCode::fit_plate_small,
+                            say("The patterns are larger than the plate: {} {}, {} needed",
+                                length(plan.si(p), 0), words, Plain{need * 1e3, 0}),
+                            "both patterns with an edge of one and a half diameters",
+                            "A larger blank; measure both patterns again if that surprises",
+                            "geometry"});
   };
   check(Param::fit_plate_width, r.plate_width_m, "wide");
   check(Param::fit_plate_height, r.plate_height_m, "high");
@@ -131,11 +131,13 @@ void judge(const Values& plan, PatternReport& r) {
     r.because.emplace_back("every new stud finds an old hole");
     return;
   }
-  r.because.push_back(fmt::format("{} of {} old holes serve", serving, r.matches.size()));
+  r.because.push_back(say("{} of {} old holes serve", serving, r.matches.size()));
   check_plate_holes(plan, r);
   if (meets) {
-    r.because.push_back(std::string("new holes would meet old ones: weld the old ones up, or ") +
-                        (r.plate_holes_meet ? "turn the new pattern" : "use a plate"));
+    r.because.push_back(
+        r.plate_holes_meet ? "new holes would meet old ones: weld the old ones up, or turn the new "
+                             "pattern"
+                           : "new holes would meet old ones: weld the old ones up, or use a plate");
     r.findings.push_back(
         {Severity::warning, Stage::fit, FindingCode::fit_holes_meet,
          "New holes in the firewall would run into old ones", "a web of one diameter between holes",
@@ -144,19 +146,19 @@ void judge(const Values& plan, PatternReport& r) {
          "common practice, no source"});
   }
   if (plan.known(Param::rod_stack) && plan.si(Param::rod_stack) + 1e-6 < plan.si(Param::fit_plate))
-    r.findings.push_back(
-        {Severity::warning, Stage::fit, FindingCode::fit_plate_uncounted,
-         fmt::format("The plate's {:.1f} mm are not counted in the rod's plates and gaskets",
-                     plan.si(Param::fit_plate) * 1e3),
-         "the rod follows every plate", "Measure the whole stack under Rod", "geometry"});
+    r.findings.push_back({Severity::warning, Stage::fit, FindingCode::fit_plate_uncounted,
+                          say("The plate's {} are not counted in the rod's plates and gaskets",
+                              length(plan.si(Param::fit_plate), 1)),
+                          "the rod follows every plate", "Measure the whole stack under Rod",
+                          "geometry"});
   const double thread = r.new_pattern.studs.front().diameter_m *
                         (plan.is(choice::FitPlateMetal::aluminium) ? 1.5 : 1.0);
   if (r.plate && plan.si(Param::fit_plate) > 0 && plan.si(Param::fit_plate) < thread)
-    r.findings.push_back(
-        {Severity::warning, Stage::fit, FindingCode::fit_plate_thin,
-         fmt::format("The plate is {:.1f} mm thick", plan.si(Param::fit_plate) * 1e3),
-         fmt::format("{:.1f} mm of thread", thread * 1e3),
-         "A thicker plate, or studs through it with nuts behind", "common practice, no source"});
+    r.findings.push_back({Severity::warning, Stage::fit, FindingCode::fit_plate_thin,
+                          say("The plate is {} thick", length(plan.si(Param::fit_plate), 1)),
+                          say("{} of thread", length(thread, 1)),
+                          "A thicker plate, or studs through it with nuts behind",
+                          "common practice, no source"});
 }
 
 }  // namespace
@@ -203,7 +205,7 @@ PatternReport pattern_report(const Job& job) {
       r.findings.push_back(
           {Severity::hard, Stage::fit, FindingCode::fit_pattern_impossible,
            "The studs stand inside the collar's hole",
-           fmt::format("more than {:.1f} mm from the centre", r.pilot_hole_m / 2 * 1e3),
+           say("more than {} from the centre", length(r.pilot_hole_m / 2, 1)),
            "Measure stud to stud, middle to middle, and the pilot's diameter again", "geometry"});
       break;
     }

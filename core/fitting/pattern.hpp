@@ -42,7 +42,7 @@ struct PatternReport {
   double plate_width_m = 0;        ///< smallest plate that holds both, a diameter and a half beyond
   double plate_height_m = 0;
   double pilot_hole_m = 0;  ///< hole for the new unit's collar
-  std::vector<std::string> because;
+  std::vector<Message> because;
   std::vector<Finding> findings;
 };
 [[nodiscard]] PatternReport pattern_report(const Job& job);

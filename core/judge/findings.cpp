@@ -84,16 +84,17 @@ std::vector<Finding> survey_findings(const Job& job) {
   std::vector<Finding> f;
   for (const Which which : {Which::found, Which::plan}) {
     const Assembly a = assemble(job, which);
-    const std::string who = which == Which::found ? "As found: " : "Plan: ";
+    const Message who = which == Which::found ? "As found" : "Plan";
     if (!a.missing_system.empty())
       f.push_back({Severity::warning, Stage::survey, FindingCode::survey_missing,
-                   who + param_list(a.missing_system) + " not known", "needed for any force",
+                   say("{}: {} not known", who, param_list(a.missing_system)),
+                   "needed for any force",
                    "Measure it, or leave it: two bores and two ratios already say how much harder "
                    "and shorter",
                    ""});
     for (const Error& e : a.impossible)
-      f.push_back({Severity::hard, Stage::survey, FindingCode::survey_impossible, who + e.reason,
-                   e.range, e.remedy, "geometry"});
+      f.push_back({Severity::hard, Stage::survey, FindingCode::survey_impossible,
+                   say("{}: {}", who, e.reason), e.range, e.remedy, "geometry"});
   }
   if (const Assembly plan = assemble(job, Which::plan);
       plan.system && !plan.system->strokes_known && plan.missing_brakes.empty())
@@ -106,8 +107,8 @@ std::vector<Finding> survey_findings(const Job& job) {
   const Value pin = value_of(job, Which::plan, Param::control_pin_arm);
   if (pin.known() && pin.si > 0 && pin.doubt_si / pin.si > 0.03)
     f.push_back({Severity::note, Stage::survey, FindingCode::survey_pin_doubt,
-                 fmt::format("Pivot to pin is known to ±{:.1f} mm only: ±{:.0f} % of every force",
-                             pin.doubt_si * 1e3, pin.doubt_si / pin.si * 100),
+                 say("Pivot to pin is known to ±{} only: ±{} % of every force",
+                     length(pin.doubt_si, 1), Plain{pin.doubt_si / pin.si * 100, 0}),
                  "±3 %", "Measure the short arm with a calliper", "first-order propagation"});
   if (value_of(job, Which::plan, Param::master_bore).inherited)
     f.push_back({Severity::note, Stage::size, FindingCode::size_bore_kept,
@@ -136,17 +137,15 @@ std::vector<Finding> choice_findings(const Job& job, const std::vector<Condition
   for (const Concealed& c : concealed_faults(found, plan).faults)
     if (c.hidden_m() >= 3e-3)
       f.push_back({Severity::warning, Stage::size, FindingCode::size_concealed,
-                   fmt::format("An unsolved fault is only concealed: {} eats {:.0f} mm now and "
-                               "{:.0f} mm with the plan",
-                               c.fault, c.before_m * 1e3, c.after_m * 1e3),
+                   say("An unsolved fault is only concealed: {} eats {} now and {} with the plan",
+                       c.fault, length(c.before_m, 0), length(c.after_m, 0)),
                    "the cause found and cured", "Cure it first; see the causes in Survey", source});
   const PlainBore plain = plain_for_take_up(strip_inputs(found, plan));
   if (plain.applies && plain.because.empty() && plain.calipers_too)
-    f.push_back({Severity::warning, Stage::size, FindingCode::size_plain_bore,
-                 fmt::format("Plain master in place of a take-up one: {:.0f} mm more travel",
-                             plain.extra_m * 1e3),
-                 "calipers that run close", "Change the calipers too, or keep the take-up master",
-                 source});
+    f.push_back(
+        {Severity::warning, Stage::size, FindingCode::size_plain_bore,
+         say("Plain master in place of a take-up one: {} more travel", length(plain.extra_m, 0)),
+         "calipers that run close", "Change the calipers too, or keep the take-up master", source});
   for (const Later& l : job.later)
     for (const Consequence& c : later_consequences(l.what, plan))
       if (c.severity != Severity::note)
@@ -157,10 +156,10 @@ std::vector<Finding> choice_findings(const Job& job, const std::vector<Condition
                  : say("{}, {}: {}", Message::of_table(later_words(l.what)), l.date, c.what),
              "", c.remedy, source});
   if (const auto stale = stale_as_built(job); !stale.empty())
-    f.push_back(
-        {Severity::warning, Stage::install, FindingCode::install_as_built,
-         "Measured as built before the plan was changed, and still counting: " + param_list(stale),
-         "measured on this plan", "Measure again, or clear them under Install", source});
+    f.push_back({Severity::warning, Stage::install, FindingCode::install_as_built,
+                 say("Measured as built before the plan was changed, and still counting: {}",
+                     param_list(stale)),
+                 "measured on this plan", "Measure again, or clear them under Install", source});
   if (const PartsGate g = parts_gate(job, ""); !g.may_start)
     f.push_back({Severity::warning, Stage::install, FindingCode::install_parts, g.sentence,
                  "every part needed first proved by hand",
@@ -173,9 +172,9 @@ std::vector<Finding> fit_findings(const Job& job, const RodReport& rod) {
   for (const BoxGap& g : box_gaps(job.boxes))
     if (!g.enough)
       f.push_back({Severity::warning, Stage::fit, FindingCode::fit_gap,
-                   fmt::format("{} stands {:.0f} mm from {}", job.boxes[g.a].name, g.gap_m * 1e3,
-                               job.boxes[g.b].name),
-                   fmt::format("{:.0f} mm", g.wanted_m * 1e3), "Move it, or shield what is hot",
+                   say("{} stands {} from {}", job.boxes[g.a].name, length(g.gap_m, 0),
+                       job.boxes[g.b].name),
+                   say("{}", length(g.wanted_m, 0)), "Move it, or shield what is hot",
                    "common practice, no source"});
   const Values plan = resolve(job, Which::plan);
   add(f, ends_report(job, rod).findings);
@@ -194,14 +193,14 @@ std::vector<Finding> strip_findings(const Job& job, const std::vector<ConditionR
     const bool hard = c.id == ConditionId::first_lost || c.id == ConditionId::second_lost ||
                       c.id == ConditionId::assist_lost || (c.target && !c.target->reached);
     f.push_back({hard ? Severity::hard : Severity::warning, Stage::size, failure_code(c.id),
-                 c.title + ": " + c.reason, "the limits under Size",
+                 say("{}: {}", c.title, c.reason), "the limits under Size",
                  "Change bore, ratio or assist; the map shows which cells pass", ""});
     if (c.id == ConditionId::plan && c.target &&
         c.target->reserve_share < limits_of(job).reserve_share)
       f.push_back(
           {Severity::hard, Stage::size, FindingCode::size_reserve,
-           fmt::format("plan: {:.0f} % of the pad's travel is left", c.target->reserve_share * 100),
-           fmt::format("{:.0f} %", limits_of(job).reserve_share * 100),
+           say("plan: {} % of the pad's travel is left", Plain{c.target->reserve_share * 100, 0}),
+           say("{} %", Plain{limits_of(job).reserve_share * 100, 0}),
            "A larger bore or a smaller ratio", "common practice, no source"});
   }
   return f;
@@ -222,7 +221,7 @@ std::vector<Finding> find_all(const Job& job, const std::vector<ConditionReport>
   if (job.state == JobState::proved)
     if (const auto ok = may_be_proved(gates_of(job, strip, all)); !ok)
       all.push_back({Severity::hard, Stage::record, FindingCode::record_lapsed,
-                     "Marked proved, but that no longer holds: " + ok.error().reason,
+                     say("Marked proved, but that no longer holds: {}", ok.error().reason),
                      ok.error().range, "Pass the gates again; do not drive until then", ""});
   return all;
 }
@@ -240,27 +239,27 @@ bool any_hard(const std::vector<Finding>& findings) {
 
 namespace {
 
-std::string survey_status(const Job& job) {
+Message survey_status(const Job& job) {
   const Assembly a = assemble(job, Which::found);
   std::vector<Param> missing = a.missing_system;
   if (missing.empty()) missing = a.missing_brakes;
   if (missing.empty()) missing = a.missing_vehicle;
-  if (!missing.empty()) return param_list({missing.front()}) + " unknown";
+  if (!missing.empty()) return say("{} unknown", param_list({missing.front()}));
   const Value pin = value_of(job, Which::plan, Param::control_pin_arm);
   if (pin.how == How::estimate) return "pin radius is a guess";
   return "all that is needed is known";
 }
 
-std::string size_status(const Job& job, const std::vector<ConditionReport>& strip) {
+Message size_status(const Job& job, const std::vector<ConditionReport>& strip) {
   const auto* plan = report_of(strip, ConditionId::plan);
   if (plan && plan->target && plan->verdict == Verdict::pass) {
     const auto failing = std::count_if(strip.begin(), strip.end(), [](const auto& c) {
       return c.verdict == Verdict::fail && c.id != ConditionId::found;
     });
     if (failing == 0) return "passes in all conditions";
-    return std::to_string(failing) + (failing == 1 ? " condition fails" : " conditions fail");
+    return plural(failing, "{} condition fails", "{} conditions fail");
   }
-  if (plan && plan->target) return "plan " + plan->reason;
+  if (plan && plan->target) return say("plan {}", plan->reason);
   const Values found = resolve(job, Which::found);
   const Values planned = resolve(job, Which::plan);
   const Length none{0.0};
@@ -268,30 +267,30 @@ std::string size_status(const Job& job, const std::vector<ConditionReport>& stri
       relative(equivalent_bore(found).value_or(none), equivalent_bore(planned).value_or(none),
                arm_ratio(found).value_or(0.0), arm_ratio(planned).value_or(0.0));
   if (rel)
-    return fmt::format("force ×{:.2f}, travel ×{:.2f}", rel->force_factor, rel->travel_factor);
+    return say("force ×{}, travel ×{}", Plain{rel->force_factor, 2}, Plain{rel->travel_factor, 2});
   return "two bores and two ratios needed";
 }
 
-std::string bleed_status(const Job& job) {
+Message bleed_status(const Job& job) {
   const BleedPlan plan = bleed_plan(job);
   const std::size_t clear = clear_nipples(bleed_rows(job, plan));
   if (plan.clutch) return clear > 0 ? "line bled" : "line to bleed";
-  if (!plan.missing.empty()) return param_list({plan.missing.front()}) + " unknown";
-  return fmt::format("{} of 4 corners done", clear);
+  if (!plan.missing.empty()) return say("{} unknown", param_list({plan.missing.front()}));
+  return say("{} of 4 corners done", clear);
 }
 
-std::string install_status(const Job& job) {
+Message install_status(const Job& job) {
   const auto steps = install_steps(job);
   size_t done = 0;
   for (const auto& s : steps)
     if (const StepRecord* r = record_of(job, s.id); r && r->done) ++done;
-  return fmt::format("{} of {} steps done", done, steps.size());
+  return say("{} of {} steps done", done, steps.size());
 }
 
 }  // namespace
 
-std::string stage_status(const Job& job, Stage stage, const std::vector<ConditionReport>& strip,
-                         const std::vector<Finding>& findings) {
+Message stage_status(const Job& job, Stage stage, const std::vector<ConditionReport>& strip,
+                     const std::vector<Finding>& findings) {
   switch (stage) {
     case Stage::survey:
       return survey_status(job);
@@ -299,9 +298,9 @@ std::string stage_status(const Job& job, Stage stage, const std::vector<Conditio
       return size_status(job, strip);
     case Stage::fit: {
       const AngleReport r = angle_report(job, Which::plan);
-      if (!r.missing.empty()) return param_list({r.missing.front()}) + " unknown";
+      if (!r.missing.empty()) return say("{} unknown", param_list({r.missing.front()}));
       if (r.points.empty()) return "geometry impossible";
-      return fmt::format("rod up to {:.1f}° off", r.largest_rad * 180 / kPi);
+      return say("rod up to {}° off", Plain{r.largest_rad * 180 / kPi, 1});
     }
     case Stage::rod:
       return rod_status(rod_report(job));
@@ -309,10 +308,12 @@ std::string stage_status(const Job& job, Stage stage, const std::vector<Conditio
       if (value_of(job, Which::plan, Param::control_use).is(choice::ControlUse::clutch))
         return "one line";
       const OutletReport r = outlet_report(job, Which::plan);
-      for (const auto& f : r.findings)
-        if (f.severity == Severity::hard)
-          return f.code == FindingCode::plumb_crossed ? "outlets crossed" : "no separation";
-      if (!r.untraced.empty()) return fmt::format("{} of 4 wheels traced", 4 - r.untraced.size());
+      for (const auto& f : r.findings) {
+        if (f.code == FindingCode::plumb_crossed) return "outlets crossed";
+        if (f.code == FindingCode::plumb_no_separation) return "no separation";
+        if (f.severity == Severity::hard) return "a residual valve is wrong";
+      }
+      if (!r.untraced.empty()) return say("{} of 4 wheels traced", 4 - r.untraced.size());
       return "outlets as intended";
     }
     case Stage::install:
@@ -323,7 +324,7 @@ std::string stage_status(const Job& job, Stage stage, const std::vector<Conditio
       const auto gates = gates_of(job, strip, findings);
       const auto passed = std::count_if(gates.begin(), gates.end(),
                                         [](const Gate& g) { return g.state == GateState::passed; });
-      return fmt::format("{} of {} gates passed", passed, gates.size());
+      return say("{} of {} gates passed", passed, gates.size());
     }
     case Stage::record:
       if (job.state == JobState::proved)

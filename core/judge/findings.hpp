@@ -22,8 +22,8 @@ namespace yoke {
 [[nodiscard]] bool proved_now(const Job& job, const std::vector<Finding>& findings);
 [[nodiscard]] bool any_hard(const std::vector<Finding>& findings);
 /// The one line a stage shows in the rail.
-[[nodiscard]] std::string stage_status(const Job& job, Stage stage,
-                                       const std::vector<ConditionReport>& strip,
-                                       const std::vector<Finding>& findings);
+[[nodiscard]] Message stage_status(const Job& job, Stage stage,
+                                   const std::vector<ConditionReport>& strip,
+                                   const std::vector<Finding>& findings);
 
 }  // namespace yoke

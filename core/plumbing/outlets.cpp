@@ -40,13 +40,14 @@ void check_split(const Job& job, Which which, Split split, OutletReport& r) {
     const auto a = outlet_of(job, which, rule.a);
     const auto b = outlet_of(job, which, rule.b);
     if (!a || !b || (*a == *b) == rule.together) continue;
-    const std::string pair =
-        std::string(wheel_words(rule.a)) + " and " + std::string(wheel_words(rule.b));
-    r.findings.push_back(hard(FindingCode::plumb_crossed,
-                              rule.together ? "Crossed: " + pair + " are on different outlets"
-                                            : "Doubled: " + pair + " share an outlet",
-                              split == Split::axle ? "front and rear split" : "diagonal split",
-                              "Trace each line again; swap the lines at the master"));
+    const Message a_words = Message::of_table(wheel_words(rule.a));
+    const Message b_words = Message::of_table(wheel_words(rule.b));
+    r.findings.push_back(
+        hard(FindingCode::plumb_crossed,
+             rule.together ? say("Crossed: {} and {} are on different outlets", a_words, b_words)
+                           : say("Doubled: {} and {} share an outlet", a_words, b_words),
+             split == Split::axle ? "front and rear split" : "diagonal split",
+             "Trace each line again; swap the lines at the master"));
   }
 }
 
@@ -68,17 +69,17 @@ void check_residual(const Job& job, Which which, OutletReport& r) {
       if (!o || axle_of(w) != axle || pressure <= 0) continue;
       const Param inside = *o == Outlet::first ? Param::master_residual1 : Param::master_residual2;
       if (!is(job, which, inside, choice::MasterResidual::residual)) continue;
-      r.findings.push_back(hard(FindingCode::plumb_residual_twice,
-                                std::string("Two residual valves in series feed the ") +
-                                    (axle == Axle::front ? "front" : "rear") + " brakes",
-                                "one at most",
-                                "Take one out: the one in the line, or the one inside the outlet"));
+      r.findings.push_back(
+          hard(FindingCode::plumb_residual_twice,
+               axle == Axle::front ? "Two residual valves in series feed the front brakes"
+                                   : "Two residual valves in series feed the rear brakes",
+               "one at most", "Take one out: the one in the line, or the one inside the outlet"));
       break;
     }
     if (!kind.known() || kind.is(choice::BrakeKind::drum) || pressure <= kDiscResidual_pa) continue;
     r.findings.push_back(hard(FindingCode::plumb_residual_disc,
-                              std::string("A drum residual valve feeds the ") +
-                                  (axle == Axle::front ? "front" : "rear") + " discs",
+                              axle == Axle::front ? "A drum residual valve feeds the front discs"
+                                                  : "A drum residual valve feeds the rear discs",
                               "2 psi at most, and only for calipers above the master",
                               "Take it out: it keeps the pads on, they heat and may lock"));
   }
@@ -111,7 +112,7 @@ OutletReport outlet_report(const Job& job, Which which) {
     for (const Wheel w : r.untraced)
       list += (list.empty() ? "" : ", ") + std::string(wheel_words(w));
     r.findings.push_back({Severity::warning, Stage::plumb, FindingCode::plumb_untraced,
-                          "Not traced yet: " + list, "every wheel traced to its outlet",
+                          say("Not traced yet: {}", list), "every wheel traced to its outlet",
                           "Follow each line with a finger from the wheel to the master",
                           "common practice, no source"});
     return r;

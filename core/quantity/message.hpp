@@ -3,6 +3,7 @@
 // where they are read. The window renders in its language, the command line in English.
 #pragma once
 
+#include <concepts>
 #include <functional>
 #include <string>
 #include <string_view>
@@ -73,13 +74,13 @@ class Message {
 struct Argument {
   std::variant<std::string, Amount, Plain, Message> value;
   Argument(std::string data) : value(std::move(data)) {}  // NOLINT(google-explicit-constructor)
-  Argument(std::string_view data) : value(std::string(data)) {}                   // NOLINT
-  Argument(Amount amount) : value(amount) {}                                      // NOLINT
-  Argument(Plain number) : value(number) {}                                       // NOLINT
-  Argument(int number) : value(Plain{static_cast<double>(number), 0}) {}          // NOLINT
-  Argument(std::size_t number) : value(Plain{static_cast<double>(number), 0}) {}  // NOLINT
-  Argument(Message message) : value(std::move(message)) {}                        // NOLINT
-  Argument(const char* text) : value(Message(text)) {}                            // NOLINT
+  Argument(std::string_view data) : value(std::string(data)) {}  // NOLINT
+  Argument(Amount amount) : value(amount) {}                     // NOLINT
+  Argument(Plain number) : value(number) {}                      // NOLINT
+  template <std::integral Number>
+  Argument(Number number) : value(Plain{static_cast<double>(number), 0}) {}  // NOLINT
+  Argument(Message message) : value(std::move(message)) {}                   // NOLINT
+  Argument(const char* text) : value(Message(text)) {}                       // NOLINT
   bool operator==(const Argument& other) const;
 };
 

@@ -11,29 +11,30 @@ namespace {
 
 const char* const kPractice = "common practice, no source";
 
-std::string mm(double m) {
-  return fmt::format("{:.2f} mm", m * 1e3);
+Amount mm(double m) {
+  return length(m, 2);
 }
 
 /// Which end is cut, and why: the ball and the eye never are.
-std::string cut_words(const Values& v, double change_m) {
+Message cut_words(const Values& v, double change_m) {
   if (std::abs(change_m) < kLeastRodChange_m) return "Nothing to cut: the rod stays";
   const bool shorter = change_m < 0;
-  const std::string much = mm(std::abs(change_m));
+  const Amount much = mm(std::abs(change_m));
   if (!v.known(Param::rod_end))
-    return (shorter ? "Shorten by " : "Lengthen by ") + much +
-           "; which end cannot be said: say where its thread is";
+    return shorter ? say("Shorten by {}; which end cannot be said: say where its thread is", much)
+                   : say("Lengthen by {}; which end cannot be said: say where its thread is", much);
   const auto end = v.choice<Param::rod_end>();
   if (shorter && end == choice::RodEnd::thread_pedal)
-    return "Cut " + much +
-           " off the threaded end at the pedal, unless its fork takes so much more thread: the "
-           "ball keeps its maker's shape";
+    return say(
+        "Cut {} off the threaded end at the pedal, unless its fork takes so much more "
+        "thread: the ball keeps its maker's shape",
+        much);
   if (shorter && end == choice::RodEnd::thread_ball)
-    return "Cut " + much + " off the threaded end at the ball, then set the ball end on it";
+    return say("Cut {} off the threaded end at the ball, then set the ball end on it", much);
   if (shorter)
     return "A rod without thread is not cut and welded: turn a new one, or thread its pedal end";
   if (end == choice::RodEnd::plain) return "Make a longer rod: never weld a piece in";
-  return "Lengthen by " + much + " at the adjuster while the thread holds, or make a longer rod";
+  return say("Lengthen by {} at the adjuster while the thread holds, or make a longer rod", much);
 }
 
 /// Turns until the first end has too little thread left, or none to run over.
@@ -60,8 +61,8 @@ void limits(const Values& v, EndsReport& r) {
   if (v.known(Param::rod_engaged2) && v.known(Param::rod_engaged) &&
       std::abs(v.si(Param::rod_engaged) - v.si(Param::rod_engaged2)) > need)
     r.findings.push_back({Severity::warning, Stage::rod, FindingCode::rod_uneven,
-                          fmt::format("One end holds {}, the other {}",
-                                      mm(v.si(Param::rod_engaged)), mm(v.si(Param::rod_engaged2))),
+                          say("One end holds {}, the other {}", mm(v.si(Param::rod_engaged)),
+                              mm(v.si(Param::rod_engaged2))),
                           "about equal at both ends", "Turn the ends in evenly before setting it",
                           kPractice});
 }
@@ -71,7 +72,7 @@ void limits(const Values& v, EndsReport& r) {
 EndsReport ends_report(const Job& job, const RodReport& rod) {
   EndsReport r;
   const Values v = resolve(job, Which::plan);
-  r.cut = rod.total ? cut_words(v, rod.total->value()) : "Cannot say yet which end";
+  r.cut = rod.total ? cut_words(v, rod.total->value()) : Message("Cannot say yet which end");
   if (rod.per_turn) r.per_turn_m = rod.per_turn->value();
   if (rod.ratio) r.pad_for_tenth_m = 0.1e-3 * *rod.ratio;
   if (r.per_turn_m && *r.per_turn_m <= 0) {
@@ -88,7 +89,7 @@ EndsReport ends_report(const Job& job, const RodReport& rod) {
     if (most && turns > *most)
       r.findings.push_back(
           {Severity::hard, Stage::rod, FindingCode::rod_out_of_thread,
-           fmt::format("{:.1f} turns are wanted, {:.1f} are there: {}", turns, *most, what),
+           say("{} turns are wanted, {} are there: {}", Plain{turns, 1}, Plain{*most, 1}, what),
            "one diameter of thread engaged at each end, jam nut aside",
            "Cut the rod and thread it further, or make another; never hang a pedal on less",
            kPractice});
@@ -116,11 +117,13 @@ OutputGap output_gap(const Values& v) {
   g.adjust_m = kWantedOutputGap_m - *worst;
   if (*worst <= 0)
     g.findings.push_back({Severity::hard, Stage::rod, FindingCode::rod_output_preload,
-                          "The output rod holds the piston on: gap " + mm(*worst), "more than 0",
-                          "Take " + mm(*g.adjust_m) + " off it, or shim the master", kPractice});
+                          say("The output rod holds the piston on: gap {}", mm(*worst)),
+                          "more than 0", say("Take {} off it, or shim the master", mm(*g.adjust_m)),
+                          kPractice});
   else if (*worst < kLeastOutputGap_m || *worst > kMostOutputGap_m)
     g.findings.push_back({Severity::warning, Stage::rod, FindingCode::rod_output_gap,
-                          "Output-rod gap " + mm(*worst), "0.25 to 1.0 mm, 0.5 mm (0.020 in) usual",
+                          say("Output-rod gap {}", mm(*worst)),
+                          "0.25 to 1.0 mm, 0.5 mm (0.020 in) usual",
                           *worst < kLeastOutputGap_m ? "Shorten the output rod or shim the master"
                                                      : "Lengthen the output rod: it is lost travel",
                           kPractice});
@@ -149,12 +152,11 @@ HeightsReport heights_report(const Job& job, const RodReport& rod) {
     // 2 in aimed at by some, 3 in usable, 5-1/2 in dangerously high.
     const double above = *h.above_accelerator_m;
     if (above > 0.0762 || above < 0)
-      h.findings.push_back(
-          {above > 0.12 || above < -0.01 ? Severity::warning : Severity::note, Stage::rod,
-           FindingCode::rod_accelerator,
-           fmt::format("The pad stands {:.0f} mm above the accelerator", above * 1e3),
-           "some builders aim for 2 in, 3 in is usable; a preference, not a rule",
-           "Lower the pedal, or move its pad", kPractice});
+      h.findings.push_back({above > 0.12 || above < -0.01 ? Severity::warning : Severity::note,
+                            Stage::rod, FindingCode::rod_accelerator,
+                            say("The pad stands {} above the accelerator", length(above, 0)),
+                            "some builders aim for 2 in, 3 in is usable; a preference, not a rule",
+                            "Lower the pedal, or move its pad", kPractice});
   }
   if (v.known(Param::rod_lamp_travel)) {
     // The switch stays where it is: a pad that rests lower leaves it sooner.
@@ -164,10 +166,10 @@ HeightsReport heights_report(const Job& job, const RodReport& rod) {
                             "The brake lamp would stay on at rest", "off at rest",
                             "Set its switch after the pedal height", kPractice});
     else if (rod.free_play && *h.lamp_after_m > rod.free_play->value() + 0.02)
-      h.findings.push_back(
-          {Severity::warning, Stage::rod, FindingCode::rod_lamp,
-           fmt::format("The lamp lights after {:.0f} mm only", *h.lamp_after_m * 1e3),
-           "before pressure builds", "Set its switch after the pedal height", kPractice});
+      h.findings.push_back({Severity::warning, Stage::rod, FindingCode::rod_lamp,
+                            say("The lamp lights after {} only", length(*h.lamp_after_m, 0)),
+                            "before pressure builds", "Set its switch after the pedal height",
+                            kPractice});
   }
   return h;
 }
@@ -196,7 +198,7 @@ RetainedReport retained_report(const Job& job) {
                      "Pull with 200 N by luggage scale, away from the unit: it must stay."});
   if (v.known(Param::rod_pull) && v.si(Param::rod_pull) < 200)
     r.findings.push_back({Severity::warning, Stage::rod, FindingCode::rod_pull,
-                          fmt::format("Pulled with {:.0f} N only", v.si(Param::rod_pull)), "200 N",
+                          say("Pulled with {} only", force(v.si(Param::rod_pull), 0)), "200 N",
                           "Pull again before it is mounted", kPractice});
   if (v.known(Param::rod_staked) && !v.is(choice::RodStaked::maker) &&
       !v.is(choice::RodSigned::yes))

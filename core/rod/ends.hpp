@@ -20,7 +20,7 @@ inline constexpr double kMostOutputGap_m = 1.0e-3;
 inline constexpr double kWantedOutputGap_m = 0.5e-3;
 
 struct EndsReport {
-  std::string cut;                   ///< "Cut 29.7 mm off the ball end …", with the reason
+  Message cut;                       ///< "Cut 29.7 mm off the ball end …", with the reason
   std::optional<double> per_turn_m;  ///< rod length a turn of the adjuster moves
   std::optional<double> pad_per_turn_m;
   std::optional<double> turns;  ///< for the whole change

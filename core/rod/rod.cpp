@@ -41,15 +41,13 @@ void check_thread(RodReport& r, const Job& job) {
   if (r.engaged_after && r.engaged_wanted && *r.engaged_after < *r.engaged_wanted)
     r.findings.push_back(
         {Severity::hard, Stage::rod, FindingCode::rod_thread_short,
-         fmt::format("Only {:.1f} mm of thread would stay engaged", r.engaged_after->value() * 1e3),
-         fmt::format("at least 1.0 × diameter = {:.1f} mm in steel",
-                     r.engaged_wanted->value() * 1e3),
+         say("Only {} of thread would stay engaged", length(r.engaged_after->value(), 1)),
+         say("at least 1.0 × diameter = {} in steel", length(r.engaged_wanted->value(), 1)),
          "Make a longer rod; never hang a pedal on less", "common practice, no source"});
   if (r.spare_after && r.spare_after->value() < 0)
     r.findings.push_back(
         {Severity::warning, Stage::rod, FindingCode::rod_thread_bottoms,
-         fmt::format("The fork runs out of thread {:.1f} mm too soon",
-                     -r.spare_after->value() * 1e3),
+         say("The fork runs out of thread {} too soon", length(-r.spare_after->value(), 1)),
          "thread free behind the fork",
          "Cut more thread behind it, or cut the rod at its ball end if that end is plain; the lock "
          "nut needs its own height as well",
@@ -62,7 +60,7 @@ void check_clearance(RodReport& r, const Job& job) {
   if (clearance.si <= 0)
     r.findings.push_back(
         {Severity::hard, Stage::rod, FindingCode::rod_preload,
-         fmt::format("The rod holds the piston on: clearance {:.2f} mm", clearance.si * 1e3),
+         say("The rod holds the piston on: clearance {}", length(clearance.si, 2)),
          "more than 0; 0.5 to 1.0 mm is usual",
          "Shorten the rod. A covered return port makes the brakes drag, heat and lock",
          "common practice, no source"});
@@ -70,7 +68,7 @@ void check_clearance(RodReport& r, const Job& job) {
   if (has_assist(job, Which::plan) && gap.si <= 0)
     r.findings.push_back(
         {Severity::hard, Stage::rod, FindingCode::rod_output_preload,
-         fmt::format("The booster's output rod holds the piston on: gap {:.2f} mm", gap.si * 1e3),
+         say("The booster's output rod holds the piston on: gap {}", length(gap.si, 2)),
          "more than 0; 0.5 mm (0.020 in) is usual", "Adjust or shim the output rod",
          "common practice, no source"});
 }
@@ -197,14 +195,15 @@ std::string rod_words(const RodReport& r, const Style& style) {
          (count > 1 ? ": " + parts : "");
 }
 
-std::string rod_status(const RodReport& r) {
-  if (!r.change) return param_list({r.missing_change.front()}) + " unknown";
+Message rod_status(const RodReport& r) {
+  if (!r.change) return say("{} unknown", param_list({r.missing_change.front()}));
   if (!r.total)
-    return r.missing_height.empty() ? "ratio unknown"
-                                    : param_list({r.missing_height.front()}) + " unknown";
-  const double mm = r.total->value() * 1e3;
-  if (std::abs(r.total->value()) < kLeastRodChange_m) return "rod length stays";
-  return fmt::format("{} {:.1f} mm", mm < 0 ? "shorten" : "lengthen", std::abs(mm));
+    return r.missing_height.empty() ? Message("ratio unknown")
+                                    : say("{} unknown", param_list({r.missing_height.front()}));
+  const double total_m = r.total->value();
+  if (std::abs(total_m) < kLeastRodChange_m) return "rod length stays";
+  return total_m < 0 ? say("shorten {}", length(-total_m, 1))
+                     : say("lengthen {}", length(total_m, 1));
 }
 
 AngleReport angle_report(const Job& job, Which which) {
@@ -251,7 +250,7 @@ AngleReport angle_report(const Job& job, Which which) {
   if (degrees > 3.0)
     r.findings.push_back(
         {degrees > 5.0 ? Severity::warning : Severity::note, Stage::fit, FindingCode::fit_rod_angle,
-         fmt::format("The rod stands {:.1f}° off the bore within the working stroke", degrees),
+         say("The rod stands {}° off the bore within the working stroke", Plain{degrees, 1}),
          "3° good, 5° the most", "Move the unit towards the pedal's line, or lengthen the rod",
          "common practice, no source"});
   return r;

@@ -13,6 +13,7 @@
 #include "document/finding.hpp"
 #include "document/job.hpp"
 #include "document/values.hpp"
+#include "quantity/message.hpp"
 #include "quantity/units.hpp"
 #include "strip/conditions.hpp"
 
@@ -64,7 +65,7 @@ struct RodReport {
 /// 4.00 mm ± 0.12 mm: -2.00 mm for the other unit, +6.00 mm for the pad height".
 [[nodiscard]] std::string rod_words(const RodReport& r, const Style& style);
 /// The same in a few words, without the parts: "shorten 29.7 mm".
-[[nodiscard]] std::string rod_status(const RodReport& r);
+[[nodiscard]] Message rod_status(const RodReport& r);
 
 /// Less than this is not cut, turned or said: no calliper sees it.
 inline constexpr double kLeastRodChange_m = 0.05e-3;

@@ -103,11 +103,11 @@ void press_says(const ConditionReport* r, Identity& id) {
   if (!r || !r->target) return;
   if (!r->target->reached)
     id.wrong.push_back(hint(FindingCode::identity_short,
-                            "As found it cannot reach the wanted stop: " + r->reason,
+                            say("As found it cannot reach the wanted stop: {}", r->reason),
                             "Too small a bore, too little stroke, or other brakes than it was "
                             "made for"));
   else if (r->verdict == Verdict::fail)
-    id.wrong.push_back(hint(FindingCode::identity_feel, "As found: " + r->reason,
+    id.wrong.push_back(hint(FindingCode::identity_feel, say("As found: {}", r->reason),
                             "Bore and ratio do not suit these brakes; see Size"));
 }
 

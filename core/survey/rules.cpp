@@ -125,9 +125,9 @@ bool drums(const Values& plan, Axle axle) {
 void axle_becomes_discs(std::vector<Consequence>& list, const Values& plan, Axle axle) {
   const Param valve =
       axle == Axle::front ? Param::valve_residual_front : Param::valve_residual_rear;
-  const std::string words = axle == Axle::front ? "front" : "rear";
+  const Message words = axle == Axle::front ? "front" : "rear";
   if (!drums(plan, axle)) {
-    list.push_back(follows(FindingCode::later_already, "The " + words + " has discs already",
+    list.push_back(follows(FindingCode::later_already, say("The {} has discs already", words),
                            "Take this reminder out"));
     return;
   }
@@ -140,11 +140,12 @@ void axle_becomes_discs(std::vector<Consequence>& list, const Values& plan, Axle
                           choice::MasterResidual::residual);
   }
   if (plan.si(valve) > 0 || inside)
-    list.push_back(follows(FindingCode::later_residual,
-                           "The " + words + " residual valve" +
-                               (inside ? " inside the master" : "") + " keeps disc pads on",
-                           "Take it out on that day", Severity::warning));
-  list.push_back(follows(FindingCode::later_bore, "The bore was sized for " + words + " drums",
+    list.push_back(
+        follows(FindingCode::later_residual,
+                inside ? say("The {} residual valve inside the master keeps disc pads on", words)
+                       : say("The {} residual valve keeps disc pads on", words),
+                "Take it out on that day", Severity::warning));
+  list.push_back(follows(FindingCode::later_bore, say("The bore was sized for {} drums", words),
                          "Size it anew: discs need about twice the pressure and more fluid"));
   if (plan.is(choice::ValveKind::proportioning))
     list.push_back(follows(FindingCode::later_knee, "The rear valve's knee was set for drums",
@@ -250,39 +251,41 @@ std::vector<Consequence> later_consequences(LaterKind what, const Values& plan) 
 std::vector<Consequence> residual_rules(const Values& v) {
   std::vector<Consequence> list;
   for (const Axle axle : {Axle::front, Axle::rear}) {
-    const std::string words = axle == Axle::front ? "Front" : "Rear";
+    const Message words = axle == Axle::front ? "Front" : "Rear";
     const Param kind = of_axle(Param::front_kind, axle);
     const Param valve =
         axle == Axle::front ? Param::valve_residual_front : Param::valve_residual_rear;
     if (!v.known(kind)) {
-      list.push_back(follows(FindingCode::valves_unknown, words + ": cannot say, drums or discs?",
-                             "Enter the brakes"));
+      list.push_back(follows(FindingCode::valves_unknown,
+                             say("{}: cannot say, drums or discs?", words), "Enter the brakes"));
       continue;
     }
     const double has = v.si(valve);
     if (v.is(kind, choice::BrakeKind::drum)) {
       if (has <= 0)
-        list.push_back(follows(FindingCode::valves_drum, words + " drums have no residual pressure",
+        list.push_back(follows(FindingCode::valves_drum,
+                               say("{} drums have no residual pressure", words),
                                "10 psi (0.07 MPa) is usual for cups without expanders"));
       else
         list.push_back(follows(FindingCode::valves_fits,
-                               words + " drums: a residual valve is right", "leave it"));
+                               say("{} drums: a residual valve is right", words), "leave it"));
       continue;
     }
     const Param above = of_axle(Param::front_above, axle);
     if (!v.known(above))
       list.push_back(follows(FindingCode::valves_height,
-                             words + " discs: do the calipers stand above the master?",
+                             say("{} discs: do the calipers stand above the master?", words),
                              "Above: 2 psi (0.014 MPa); below: none"));
     else if (v.is(above, choice::BrakeAbove::above) && has <= 0)
-      list.push_back(follows(FindingCode::valves_add, words + " calipers stand above the master",
-                             "Fit 2 psi (0.014 MPa), or the pedal drops after a night",
-                             Severity::warning));
+      list.push_back(
+          follows(FindingCode::valves_add, say("{} calipers stand above the master", words),
+                  "Fit 2 psi (0.014 MPa), or the pedal drops after a night", Severity::warning));
     else if (v.is(above, choice::BrakeAbove::below) && has > 0)
-      list.push_back(follows(FindingCode::valves_remove, words + " calipers stand below the master",
+      list.push_back(follows(FindingCode::valves_remove,
+                             say("{} calipers stand below the master", words),
                              "Take the residual valve out: pads would drag", Severity::warning));
     else
-      list.push_back(follows(FindingCode::valves_fits, words + " discs: as it should be",
+      list.push_back(follows(FindingCode::valves_fits, say("{} discs: as it should be", words),
                              "nothing to fit, nothing to take out"));
   }
   return list;

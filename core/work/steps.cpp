@@ -68,8 +68,7 @@ Facts facts_of(const Job& job) {
   const PatternReport pattern = pattern_report(job);
   if (!pattern.new_pattern.studs.empty() && !pattern.bolts_on) {
     const double hole = clearance_hole_m(pattern.new_pattern.studs.front().diameter_m);
-    f.drill =
-        "Drill " + drill_words(pilot_hole_m(hole)) + " first, then " + drill_words(hole) + ".";
+    f.drill = say("Drill {} first, then {}.", drill_words(pilot_hole_m(hole)), drill_words(hole));
   }
   if (f.rod_changes && value_of(job, Which::plan, Param::rod_end).known())
     f.cut = ends_report(job, rod).cut;
@@ -142,8 +141,13 @@ void out(List& l, const Facts& f) {
         .because("single circuit becomes tandem");
   if (f.front_to_disc || f.rear_to_disc)
     l.add(StepId::out_residual,
-          std::string("Find and remove any residual-pressure valve for drums in the ") +
-              (f.front_to_disc ? "front" : "rear") + " line or outlet.")
+          f.front_to_disc && f.rear_to_disc
+              ? "Find and remove any residual-pressure valve for drums in the front and rear lines "
+                "and outlets."
+          : f.front_to_disc ? "Find and remove any residual-pressure valve for drums in the front "
+                              "line or outlet."
+                            : "Find and remove any residual-pressure valve for drums in the rear "
+                              "line or outlet.")
         .because("drums become discs")
         .caution(
             "A drum valve left in a disc circuit keeps the pads on: they heat, fade and may lock.");

@@ -14,7 +14,7 @@ using namespace yoke::test;
 namespace {
 
 /// The plain equations of car(), written out once more without the model's classes.
-struct Plain {
+struct PlainPress {
   static double volume(double p) {
     const auto smooth = [](double u) {
       u = std::min(1.0, std::max(0.0, u));
@@ -92,15 +92,15 @@ TEST_CASE("the model agrees with the plain equations and GSL's roots") {
   REQUIRE(m);
   for (const double p : {0.1e6, 0.4e6, 1.3e6, 3e6, 7e6}) {
     const FeelPoint f = m->at(p);
-    CHECK(f.pad_force_n == Approx(Plain::pad_force(p)).epsilon(1e-9));
-    CHECK(f.pad_travel_m == Approx(Plain::pad_travel(p)).epsilon(1e-9));
-    CHECK(f.z == Approx(Plain::z(p)).epsilon(1e-9));
+    CHECK(f.pad_force_n == Approx(PlainPress::pad_force(p)).epsilon(1e-9));
+    CHECK(f.pad_travel_m == Approx(PlainPress::pad_travel(p)).epsilon(1e-9));
+    CHECK(f.z == Approx(PlainPress::z(p)).epsilon(1e-9));
   }
   for (const double z : {0.1, 0.3, 0.6})
-    CHECK(m->drive_for_z(z) == Approx(gsl_root(Plain::z, z, 1e3, 1.9e7)).epsilon(1e-9));
+    CHECK(m->drive_for_z(z) == Approx(gsl_root(PlainPress::z, z, 1e3, 1.9e7)).epsilon(1e-9));
   for (const double force : {60.0, 150.0, 400.0})
     CHECK(m->drive_for_force(force) ==
-          Approx(gsl_root(Plain::pad_force, force, 0, 1.9e7)).epsilon(1e-9));
+          Approx(gsl_root(PlainPress::pad_force, force, 0, 1.9e7)).epsilon(1e-9));
 }
 
 TEST_CASE("pad work equals the integral of p dV") {

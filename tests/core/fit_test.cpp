@@ -280,7 +280,7 @@ TEST_CASE("which end is cut: never the ball, never the eye") {
     plan(job, p, si);
   }
   plan(job, Param::rod_snout, 1.730 * kInch);
-  const auto cut = [&] { return ends_report(job, rod_report(job)).cut; };
+  const auto cut = [&] { return english(ends_report(job, rod_report(job)).cut); };
   CHECK(cut().find("29.72 mm") != std::string::npos);  // 1.170 in, neither 1-1/4 nor 1.2
   CHECK(cut().find("cannot be said") != std::string::npos);
   plan(job, Param::rod_end, 0);

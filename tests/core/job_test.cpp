@@ -256,7 +256,7 @@ TEST_CASE("status lines follow the work") {
   Job job = known_job();
   const auto status = [&job](Stage s) {
     const auto strip = foot_strip(job, 16);
-    return stage_status(job, s, strip, find_all(job, strip));
+    return english(stage_status(job, s, strip, find_all(job, strip)));
   };
   CHECK(status(Stage::survey) == "all that is needed is known");
   CHECK(status(Stage::plumb) == "outlets as intended");
@@ -278,10 +278,10 @@ TEST_CASE("status lines follow the work") {
   Job two_bores;
   found(two_bores, Param::master_bore, 0.0254);
   two_bores.plan.set(Param::master_bore, measured(Param::master_bore, 0.028575, How::maker));
-  CHECK(stage_status(two_bores, Stage::size, {}, {}) == "two bores and two ratios needed");
+  CHECK(english(stage_status(two_bores, Stage::size, {}, {})) == "two bores and two ratios needed");
   found(two_bores, Param::control_pad_arm, 0.33);
   found(two_bores, Param::control_pin_arm, 0.055);
-  CHECK(stage_status(two_bores, Stage::size, {}, {}) == "force ×1.27, travel ×0.79");
+  CHECK(english(stage_status(two_bores, Stage::size, {}, {})) == "force ×1.27, travel ×0.79");
 }
 
 TEST_CASE("preference changes the ranking of cells that pass") {

@@ -104,10 +104,10 @@ TEST_CASE("rod: one answer, the total, everywhere: words, status, cut, turns, ne
   CHECK(r.total->value() == Approx(0.004));  // 2 mm shorter for the unit, 6 mm for the pad height
   CHECK(rod_words(r, {UnitStyle::metric}) ==
         "Lengthen by 4.00 mm ± 0.12 mm: −2.00 mm for the other unit, +6.00 mm for the pad height");
-  CHECK(rod_status(r) == "lengthen 4.0 mm");
-  CHECK(ends_report(job, r).cut.find("Lengthen by 4.00 mm") == 0);
+  CHECK(english(rod_status(r)) == "lengthen 4.0 mm");
+  CHECK(english(ends_report(job, r).cut).find("Lengthen by 4.00 mm") == 0);
   CHECK(r.new_length->value() == Approx(0.154));
-  CHECK(stage_status(job, Stage::rod, foot_strip(job, 4), {}) == "lengthen 4.0 mm");
+  CHECK(english(stage_status(job, Stage::rod, foot_strip(job, 4), {})) == "lengthen 4.0 mm");
   // A left and right thread of two pitches, and one of the same hand: one function, one answer.
   plan(job, Param::rod_pitch, 0.00125, How::stated);
   plan(job, Param::rod_pitch2, 0.001, How::stated);
@@ -131,7 +131,7 @@ TEST_CASE("rod: one answer, the total, everywhere: words, status, cut, turns, ne
   CHECK(rod_words(r, {UnitStyle::metric}).find("Cannot say") == 0);
   CHECK(rod_words(r, {UnitStyle::metric}).find("without it −2.00 mm for the other unit") !=
         std::string::npos);
-  CHECK(ends_report(job, r).cut.find("Cannot say") == 0);
+  CHECK(english(ends_report(job, r).cut).find("Cannot say") == 0);
   plan(job, Param::rod_height_wish, 0, How::stated);
   CHECK(rod_words(rod_report(job), {UnitStyle::metric}) == "Shorten by 2.00 mm ± 0.12 mm");
 }

@@ -270,13 +270,16 @@ TEST_CASE("findings carry code, message and remedy, status lines say the most us
     CHECK_FALSE(f.message.empty());
     CHECK_FALSE(f.remedy.empty());
   }
-  const auto status = [&](Stage s) { return stage_status(job, s, strip, find_all(job, strip)); };
+  const auto status = [&](Stage s) {
+    return english(stage_status(job, s, strip, find_all(job, strip)));
+  };
   for (const Stage s : kStages) CHECK_FALSE(status(s).empty());
   CHECK(status(Stage::rod) == "snout behind the face unknown");
   CHECK(status(Stage::bleed) == "0 of 4 corners done");
   found(job, Param::control_pin_arm, 0.05, How::estimate);
   CHECK(status(Stage::survey) == "pin radius is a guess");
-  CHECK(stage_status(Job{}, Stage::survey, foot_strip(Job{}, 8), {}) == "pivot to pad unknown");
+  CHECK(english(stage_status(Job{}, Stage::survey, foot_strip(Job{}, 8), {})) ==
+        "pivot to pad unknown");
 }
 
 TEST_CASE("only what matters is asked, and the next measurement is what is missing first") {

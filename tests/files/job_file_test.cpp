@@ -288,7 +288,7 @@ TEST_CASE("the second demo knows two bores and two arms only, and still answers"
   CHECK_FALSE(strip[1].target);
   REQUIRE(strip[1].effort_only_n);
   CHECK(*strip[1].effort_only_n > *strip[0].effort_only_n * 1.2);
-  CHECK(stage_status(opened->job, Stage::size, strip, {}) == "force ×1.27, travel ×0.79");
+  CHECK(english(stage_status(opened->job, Stage::size, strip, {})) == "force ×1.27, travel ×0.79");
 }
 
 TEST_CASE("the demo job reads, every stage has something to say, and it is half finished") {

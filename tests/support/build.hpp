@@ -1,10 +1,19 @@
 // Builders with defaults: a whole system, a job that knows everything, random valid systems.
 #pragma once
 
+#include <ostream>
 #include <random>
 
 #include "document/job.hpp"
+#include "quantity/message.hpp"
 #include "strip/conditions.hpp"
+
+namespace yoke {
+/// For a test's own words: a message in English.
+inline std::ostream& operator<<(std::ostream& out, const Message& message) {
+  return out << english(message);
+}
+}  // namespace yoke
 
 namespace yoke::test {
 

@@ -302,7 +302,7 @@ void RodPage::refresh_length() {
              .arg(quantity_text(r.engaged_after->value(), Kind::length, 1, style));
   if (r.spare_after)
     d << tr("free behind: %1").arg(quantity_text(r.spare_after->value(), Kind::length, 1, style));
-  d << text_of(ends_report(session_.job(), r).cut);
+  d << text_of(ends_report(session_.job(), r).cut, session_.style());
   if (r.free_play)
     d << tr("free play at the pad %1").arg(full_text(r.free_play->value(), Kind::length, 1, style));
   if (!r.missing_turns.empty())
