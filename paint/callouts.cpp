@@ -24,21 +24,21 @@ Surety surety_of(const Value& v) {
 QString short_name(Param p) {
   switch (p) {
     case Param::control_pad_arm:
-      return QStringLiteral("to pad");
+      return Drawn::tr("to pad");
     case Param::control_pin_arm:
-      return QStringLiteral("to pin");
+      return Drawn::tr("to pin");
     case Param::control_axis_height:
-      return QStringLiteral("bore line");
+      return Drawn::tr("bore line");
     case Param::assist_diaphragm1:
-      return QStringLiteral("shell");
+      return Drawn::tr("shell");
     case Param::front_radius:
     case Param::rear_radius:
-      return QStringLiteral("radius");
+      return Drawn::tr("radius");
     case Param::front_drum:
     case Param::rear_drum:
-      return QStringLiteral("drum");
+      return Drawn::tr("drum");
     default:
-      return q(info(p).words).toLower();
+      return words_of(info(p).words).toLower();
   }
 }
 
@@ -275,10 +275,10 @@ void draw_callout(QPainter& p, const Callout& c, bool selected) {
 }
 
 QString callout_said(const Callout& c, const LineInput& in) {
-  const QString words = q(info(c.param).words);
-  if (c.surety == Surety::unknown) return words + QStringLiteral(": unknown");
+  const QString words = words_of(info(c.param).words);
+  if (c.surety == Surety::unknown) return words + Drawn::tr(": unknown");
   return words + QStringLiteral(": ") + c.text + QStringLiteral(", ") +
-         q(origin_words(in.job, in.which, c.param));
+         text_of(origin_words(in.job, in.which, c.param), in.style);
 }
 
 }  // namespace yoke

@@ -107,26 +107,24 @@ std::vector<Station> clutch_stations(const LineInput& in) {
     return q(format_quantity(value, k, digits, in.style));
   };
   std::vector<Station> list{
-      {QStringLiteral("pad"), n(f.pad_force_n, Kind::force, 0), n(f.pad_travel_m, Kind::length, 1)},
-      {QStringLiteral("rod"), n(f.input_force_n, Kind::force, 0),
-       n(f.rod_travel_m, Kind::length, 1)},
-      {QStringLiteral("master"), n(f.pressure_pa, Kind::pressure, 2),
-       n(f.stroke_m, Kind::length, 1)}};
+      {Drawn::tr("pad"), n(f.pad_force_n, Kind::force, 0), n(f.pad_travel_m, Kind::length, 1)},
+      {Drawn::tr("rod"), n(f.input_force_n, Kind::force, 0), n(f.rod_travel_m, Kind::length, 1)},
+      {Drawn::tr("master"), n(f.pressure_pa, Kind::pressure, 2), n(f.stroke_m, Kind::length, 1)}};
   if (!in.clutch) return list;
   const ClutchUnit& u = *in.clutch;
   const LineGeometry g = line_geometry(in);
   const double slave_n = f.pressure_pa * u.area.value() * u.efficiency;
   const double bearing_m = std::max(0.0, g.slave.travel * 1e-3 / u.fork - u.gap.value());
-  list.push_back({QStringLiteral("slave"), n(slave_n, Kind::force, 0),
-                  n(g.slave.travel * 1e-3, Kind::length, 1)});
-  list.push_back({QStringLiteral("bearing"), n(slave_n * u.fork, Kind::force, 0),
-                  n(bearing_m, Kind::length, 1)});
+  list.push_back(
+      {Drawn::tr("slave"), n(slave_n, Kind::force, 0), n(g.slave.travel * 1e-3, Kind::length, 1)});
+  list.push_back(
+      {Drawn::tr("bearing"), n(slave_n * u.fork, Kind::force, 0), n(bearing_m, Kind::length, 1)});
   return list;
 }
 
 QString clutch_said(const LineGeometry& g) {
-  return g.slave.concentric ? QStringLiteral("slave around the shaft")
-                            : QStringLiteral("slave, fork and release bearing");
+  return g.slave.concentric ? Drawn::tr("slave around the shaft")
+                            : Drawn::tr("slave, fork and release bearing");
 }
 
 }  // namespace yoke

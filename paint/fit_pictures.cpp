@@ -6,6 +6,7 @@
 
 #include "fitting/pattern.hpp"
 #include "paint/drawing_ground.hpp"
+#include "paint/words.hpp"
 #include "quantity/drills.hpp"
 
 namespace yoke {
@@ -79,11 +80,10 @@ void draw_patterns(QPainter& p, const PatternReport& r, const Face& f, const Val
 Picture pattern_picture(const Job& job, const Style& style, QSizeF size) {
   Picture pic;
   pic.size = size;
-  ground(pic, QStringLiteral("Patterns seen from the pedal, to scale"));
+  ground(pic, Drawn::tr("Patterns seen from the pedal, to scale"));
   const PatternReport r = pattern_report(job);
   if (r.new_pattern.studs.empty() && r.old_pattern.studs.empty()) {
-    say_missing(pic,
-                QStringLiteral("Neither pattern is known: count the studs, measure stud to stud "
+    say_missing(pic, Drawn::tr("Neither pattern is known: count the studs, measure stud to stud "
                                "and the stud's diameter."));
     return pic;
   }
@@ -98,15 +98,15 @@ Picture pattern_picture(const Job& job, const Style& style, QSizeF size) {
   const Values plan = resolve(job, Which::plan);
   pic.layers.emplace_back([=](QPainter& p) { draw_patterns(p, r, f, plan); });
   QStringList key;
-  if (!r.old_pattern.studs.empty()) key << QStringLiteral("dashed: old");
-  if (!r.new_pattern.studs.empty()) key << QStringLiteral("drawn out: new");
+  if (!r.old_pattern.studs.empty()) key << Drawn::tr("dashed: old");
+  if (!r.new_pattern.studs.empty()) key << Drawn::tr("drawn out: new");
   if (r.plate && !r.plate_holes_meet)
-    key << QStringLiteral("plate %1 × %2")
+    key << Drawn::tr("plate %1 × %2")
                .arg(length_text(r.plate_width_m, style, 0),
                     length_text(r.plate_height_m, style, 0));
   if (plan.known(Param::fit_edge_left) || plan.known(Param::fit_edge_right) ||
       plan.known(Param::fit_edge_up) || plan.known(Param::fit_edge_down))
-    key << QStringLiteral("broken: edge or crease");
+    key << Drawn::tr("broken: edge or crease");
   const QString words = key.join(QStringLiteral("   ·   "));
   pic.said << words;
   for (const auto& b : r.because) pic.said << text_of(b, style);
@@ -121,7 +121,7 @@ Picture pattern_picture(const Job& job, const Style& style, QSizeF size) {
 Picture stack_picture(const Job& job, const Style& style, QSizeF size) {
   Picture pic;
   pic.size = size;
-  ground(pic, QStringLiteral("Through the firewall, in section (thickness to scale)"));
+  ground(pic, Drawn::tr("Through the firewall, in section (thickness to scale)"));
   const Values v = resolve(job, Which::plan);
   struct Layer2 {
     QString words;
@@ -129,11 +129,11 @@ Picture stack_picture(const Job& job, const Style& style, QSizeF size) {
     bool known;
   };
   const std::vector<Layer2> layers{
-      {QStringLiteral("unit's flange"), v.si(Param::unit_flange), v.known(Param::unit_flange)},
-      {QStringLiteral("gasket, spacer"), v.si(Param::rod_stack), v.known(Param::rod_stack)},
-      {QStringLiteral("adapter plate"), v.si(Param::fit_plate), true},
-      {QStringLiteral("firewall"), v.si(Param::fit_panel), v.known(Param::fit_panel)},
-      {QStringLiteral("washer"), v.si(Param::fit_washer), true}};
+      {Drawn::tr("unit's flange"), v.si(Param::unit_flange), v.known(Param::unit_flange)},
+      {Drawn::tr("gasket, spacer"), v.si(Param::rod_stack), v.known(Param::rod_stack)},
+      {Drawn::tr("adapter plate"), v.si(Param::fit_plate), true},
+      {Drawn::tr("firewall"), v.si(Param::fit_panel), v.known(Param::fit_panel)},
+      {Drawn::tr("washer"), v.si(Param::fit_washer), true}};
   const double stud = v.known(Param::unit_stud_length) ? v.si(Param::unit_stud_length) : 0;
   double whole = 0;
   for (const auto& l : layers) whole += l.known ? l.m : 0.004;
@@ -176,18 +176,15 @@ Picture stack_picture(const Job& job, const Style& style, QSizeF size) {
   });
   QStringList said;
   for (const auto& l : layers)
-    said << l.words + QLatin1Char(' ') +
-                (l.known ? length_text(l.m, style) : QStringLiteral("unknown"));
-  said << (stud > 0 ? QStringLiteral("stud ") + length_text(stud, style)
-                    : QStringLiteral("stud unknown"));
+    said << l.words + QLatin1Char(' ') + (l.known ? length_text(l.m, style) : Drawn::tr("unknown"));
+  said << (stud > 0 ? Drawn::tr("stud ") + length_text(stud, style) : Drawn::tr("stud unknown"));
   pic.said << said.join(QStringLiteral(", "));
   if (stud <= 0)
     pic.layers.emplace_back([=](QPainter& p) {
       p.setFont(theme::text(14));
       p.setPen(theme::kMarkOnDye);
-      p.drawText(
-          QRectF(14, size.height() - 26, size.width() - 28, 20), Qt::AlignLeft,
-          QStringLiteral("The stud's length is not known: thread for the nut cannot be said."));
+      p.drawText(QRectF(14, size.height() - 26, size.width() - 28, 20), Qt::AlignLeft,
+                 Drawn::tr("The stud's length is not known: thread for the nut cannot be said."));
     });
   return pic;
 }
@@ -195,12 +192,10 @@ Picture stack_picture(const Job& job, const Style& style, QSizeF size) {
 Picture offset_picture(const Job& job, const Style& style, QSizeF size) {
   Picture pic;
   pic.size = size;
-  ground(pic,
-         QStringLiteral("From above: the bore's line, the pedal's plane, and what closes the gap"));
+  ground(pic, Drawn::tr("From above: the bore's line, the pedal's plane, and what closes the gap"));
   const Values v = resolve(job, Which::plan);
   if (!v.known(Param::fit_gap_side)) {
-    say_missing(pic,
-                QStringLiteral("Lay a straight edge along the bore to the pedal and measure how "
+    say_missing(pic, Drawn::tr("Lay a straight edge along the bore to the pedal and measure how "
                                "far the pedal stands aside."));
     return pic;
   }
@@ -208,25 +203,25 @@ Picture offset_picture(const Job& job, const Style& style, QSizeF size) {
     QString words;
     double m;
   };
-  const Step steps[] = {{QStringLiteral("unit moved"), v.si(Param::fit_shift_unit)},
-                        {QStringLiteral("pedal moved"), v.si(Param::fit_shift_pedal)},
-                        {QStringLiteral("lug"), v.si(Param::fit_lug)}};
+  const Step steps[] = {{Drawn::tr("unit moved"), v.si(Param::fit_shift_unit)},
+                        {Drawn::tr("pedal moved"), v.si(Param::fit_shift_pedal)},
+                        {Drawn::tr("lug"), v.si(Param::fit_lug)}};
   double left = v.si(Param::fit_gap_side);
   const double most = std::max(
       {0.02, std::abs(left), std::abs(steps[0].m) + std::abs(steps[1].m) + std::abs(steps[2].m)});
   const double scale = (size.height() / 2 - 50) / most;
   const double mid = size.height() / 2 + 4;
   std::vector<std::pair<QString, std::pair<double, double>>> bars;
-  bars.push_back({QStringLiteral("gap ") + length_text(left, style), {0, left}});
+  bars.push_back({Drawn::tr("gap ") + length_text(left, style), {0, left}});
   for (const Step& s : steps)
     if (std::abs(s.m) > 1e-6) {
       bars.push_back({s.words + QLatin1Char(' ') + length_text(s.m, style), {left, left - s.m}});
       left -= s.m;
     }
-  bars.push_back({QStringLiteral("left ") + length_text(left, style), {0, left}});
+  bars.push_back({Drawn::tr("left ") + length_text(left, style), {0, left}});
   const bool closed = std::abs(left) <= 1e-4;
   for (const auto& b : bars) pic.said << b.first;
-  pic.said << (closed ? QStringLiteral("closed to zero") : QStringLiteral("not closed"));
+  pic.said << (closed ? Drawn::tr("closed to zero") : Drawn::tr("not closed"));
   pic.layers.emplace_back([=](QPainter& p) {
     p.setRenderHint(QPainter::Antialiasing);
     p.setPen(QPen(theme::kScribeSoft, 1, Qt::DashDotLine));
@@ -234,7 +229,7 @@ Picture offset_picture(const Job& job, const Style& style, QSizeF size) {
     p.setFont(theme::text(13));
     p.setPen(theme::kScribeSoft);
     p.drawText(QRectF(size.width() - 112, mid + 3, 96, 18), Qt::AlignRight,
-               QStringLiteral("bore's line"));
+               Drawn::tr("bore's line"));
     const double pitch = (size.width() - 80) / static_cast<double>(bars.size());
     for (std::size_t i = 0; i < bars.size(); ++i) {
       const double x = 40 + pitch * (static_cast<double>(i) + 0.5);

@@ -19,7 +19,7 @@ theme::Mark mark_of(Verdict v) {
 QString verdict_line(const ConditionReport& c, bool full) {
   const std::string& reason = full || c.brief.empty() ? c.reason : c.brief;
   if (!reason.empty()) return q(reason);
-  return c.verdict == Verdict::pass ? QStringLiteral("passes") : QStringLiteral("cannot say");
+  return c.verdict == Verdict::pass ? Drawn::tr("passes") : Drawn::tr("cannot say");
 }
 
 /// The pad's way from rest (top) to the floor (bottom): used part hatched, reserve clear.
@@ -67,9 +67,9 @@ void draw_column(QPainter& p, const QRectF& box, const ConditionReport& c, bool 
     p.drawText(QRectF(x, box.top() + 30, w, 28), Qt::AlignVCenter | Qt::AlignRight,
                q(format_other(*effort, Kind::force, 0, style)));
   p.setPen(theme::kScribe);
-  QString travel = QStringLiteral("travel unknown");
+  QString travel = Drawn::tr("travel unknown");
   if (c.target)
-    travel = QStringLiteral("%1 · %2 % left")
+    travel = Drawn::tr("%1 · %2 % left")
                  .arg(q(format_quantity(c.target->at.pad_travel_m, Kind::length, 0, style)))
                  .arg(qMax(0.0, c.target->reserve_share * 100), 0, 'f', 0);
   p.drawText(QRectF(x, box.top() + 58, w, 20), Qt::AlignVCenter, travel);

@@ -3,6 +3,7 @@
 
 #include "paint/drawing_ground.hpp"
 #include "paint/fit_pictures.hpp"
+#include "paint/words.hpp"
 #include "rod/ends.hpp"
 
 namespace yoke {
@@ -53,26 +54,26 @@ void draw_metal(QPainter& p, const Sight& s, QSizeF size) {
 Picture gap_picture(const Job& job, const Style& style, QSizeF size) {
   Picture pic;
   pic.size = size;
-  ground(pic, QStringLiteral("Output rod before the master's piston, length to scale"));
+  ground(pic, Drawn::tr("Output rod before the master's piston, length to scale"));
   const Values v = resolve(job, Which::plan);
   const OutputGap g = output_gap(v);
   const auto stick = v.known(Param::rod_stick_off)  ? std::optional(v.si(Param::rod_stick_off))
                      : v.known(Param::rod_stick_on) ? std::optional(v.si(Param::rod_stick_on))
                                                     : std::nullopt;
   if (!stick || !v.known(Param::rod_recess)) {
-    say_missing(
-        pic, QStringLiteral("Two depths decide the gap: from the master's face down to the seat in "
-                            "its piston, and from the booster's face to the end of its rod."));
+    say_missing(pic,
+                Drawn::tr("Two depths decide the gap: from the master's face down to the seat in "
+                          "its piston, and from the booster's face to the end of its rod."));
     return pic;
   }
   const Sight s = sight_of(
       {v.si(Param::rod_gasket), v.si(Param::rod_gasket) + v.si(Param::rod_recess), *stick}, size);
   QStringList gaps;
-  if (g.off_m) gaps << QStringLiteral("engine off %1").arg(length_text(*g.off_m, style, 2));
-  if (g.on_m) gaps << QStringLiteral("running %1").arg(length_text(*g.on_m, style, 2));
-  const QString said = QStringLiteral("gap: ") + gaps.join(QStringLiteral(", "));
-  const QString recess = QStringLiteral("recess ") + length_text(v.si(Param::rod_recess), style, 2);
-  const QString out = QStringLiteral("stands out ") + length_text(*stick, style, 2);
+  if (g.off_m) gaps << Drawn::tr("engine off %1").arg(length_text(*g.off_m, style, 2));
+  if (g.on_m) gaps << Drawn::tr("running %1").arg(length_text(*g.on_m, style, 2));
+  const QString said = Drawn::tr("gap: ") + gaps.join(QStringLiteral(", "));
+  const QString recess = Drawn::tr("recess ") + length_text(v.si(Param::rod_recess), style, 2);
+  const QString out = Drawn::tr("stands out ") + length_text(*stick, style, 2);
   pic.said << said << recess << out;
   const bool bad = !g.findings.empty();
   pic.layers.emplace_back([=](QPainter& p) {
@@ -88,9 +89,8 @@ Picture gap_picture(const Job& job, const Style& style, QSizeF size) {
     theme::draw_dimension(p, {s.x(0), below}, {s.x(*stick), below}, out, theme::kScribe, false);
     p.setFont(theme::text(13));
     p.setPen(theme::kScribeSoft);
-    p.drawText(QPointF(24, s.mid_y - 58), QStringLiteral("booster"));
-    p.drawText(QRectF(0, s.mid_y - 76, size.width() - 24, 18), Qt::AlignRight,
-               QStringLiteral("master"));
+    p.drawText(QPointF(24, s.mid_y - 58), Drawn::tr("booster"));
+    p.drawText(QRectF(0, s.mid_y - 76, size.width() - 24, 18), Qt::AlignRight, Drawn::tr("master"));
     p.setFont(theme::text(14, true));
     p.setPen(bad ? theme::kMarkOnDye : theme::kScribe);
     p.drawText(QRectF(14, size.height() - 28, size.width() - 28, 22), Qt::AlignCenter, said);

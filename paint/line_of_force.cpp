@@ -159,7 +159,7 @@ void draw_lines(QPainter& p, const LineGeometry& g, const View& v, const LineInp
     p.setPen(theme::kMarkOnDye);
     const QPointF at = v.at(b.centre.x(), b.centre.y() + b.radius);
     p.drawText(QRectF(at.x() - 70, at.y() + 2, 140, 18), Qt::AlignCenter,
-               QStringLiteral("line not traced"));
+               Drawn::tr("line not traced"));
   }
 }
 
@@ -180,30 +180,30 @@ void add_callouts(Picture& pic, const LineGeometry& g, const View& v, const Line
 QString assist_words(AssistState s) {
   switch (s) {
     case AssistState::none:
-      return QStringLiteral("no assist");
+      return Drawn::tr("no assist");
     case AssistState::cut_in:
-      return QStringLiteral("not cut in");
+      return Drawn::tr("not cut in");
     case AssistState::working:
-      return QStringLiteral("assist works");
+      return Drawn::tr("assist works");
     case AssistState::run_out:
-      return QStringLiteral("assist run out");
+      return Drawn::tr("assist run out");
     case AssistState::dead:
-      return QStringLiteral("assist dead");
+      return Drawn::tr("assist dead");
   }
   return {};
 }
 
 QString lock_words(const FeelPoint& f) {
-  if (f.rear_lifts) return QStringLiteral("rear lifts");
+  if (f.rear_lifts) return Drawn::tr("rear lifts");
   switch (f.lock) {
     case Lock::none:
-      return QStringLiteral("rolling");
+      return Drawn::tr("rolling");
     case Lock::front:
-      return QStringLiteral("front locked");
+      return Drawn::tr("front locked");
     case Lock::rear:
-      return QStringLiteral("REAR LOCKED");
+      return Drawn::tr("REAR LOCKED");
     case Lock::both:
-      return QStringLiteral("all locked");
+      return Drawn::tr("all locked");
   }
   return {};
 }
@@ -216,19 +216,16 @@ std::vector<Station> stations_of(const LineInput& in) {
   const auto n = [&](double v, Kind k, int d) { return q(format_quantity(v, k, d, in.style)); };
   const bool vehicle = in.vehicle_known;
   return {
-      {QStringLiteral("pad"), n(f.pad_force_n, Kind::force, 0), n(f.pad_travel_m, Kind::length, 1)},
-      {QStringLiteral("rod"), n(f.input_force_n, Kind::force, 0),
-       n(f.rod_travel_m, Kind::length, 1)},
-      {QStringLiteral("assist"), n(f.output_force_n, Kind::force, 0), assist_words(f.assist)},
-      {QStringLiteral("master"), n(f.pressure_pa, Kind::pressure, 2),
-       n(f.stroke_m, Kind::length, 1)},
-      {QStringLiteral("front"), n(f.front_pa, Kind::pressure, 2),
-       f.front_pa > 0 ? QStringLiteral("at wheels") : QStringLiteral("no pressure")},
-      {QStringLiteral("rear"), n(f.rear_pa, Kind::pressure, 2),
-       f.rear_pa > 0 ? QStringLiteral("at wheels") : QStringLiteral("no pressure")},
-      {QStringLiteral("car"),
-       vehicle ? QStringLiteral("%1 g").arg(f.z, 0, 'f', 2) : QStringLiteral("?"),
-       vehicle ? lock_words(f) : QStringLiteral("mass unknown")}};
+      {Drawn::tr("pad"), n(f.pad_force_n, Kind::force, 0), n(f.pad_travel_m, Kind::length, 1)},
+      {Drawn::tr("rod"), n(f.input_force_n, Kind::force, 0), n(f.rod_travel_m, Kind::length, 1)},
+      {Drawn::tr("assist"), n(f.output_force_n, Kind::force, 0), assist_words(f.assist)},
+      {Drawn::tr("master"), n(f.pressure_pa, Kind::pressure, 2), n(f.stroke_m, Kind::length, 1)},
+      {Drawn::tr("front"), n(f.front_pa, Kind::pressure, 2),
+       f.front_pa > 0 ? Drawn::tr("at wheels") : Drawn::tr("no pressure")},
+      {Drawn::tr("rear"), n(f.rear_pa, Kind::pressure, 2),
+       f.rear_pa > 0 ? Drawn::tr("at wheels") : Drawn::tr("no pressure")},
+      {Drawn::tr("car"), vehicle ? QStringLiteral("%1 g").arg(f.z, 0, 'f', 2) : QStringLiteral("?"),
+       vehicle ? lock_words(f) : Drawn::tr("mass unknown")}};
 }
 
 void draw_station(QPainter& p, const QRectF& box, const Station& s, int big_px) {
@@ -294,9 +291,8 @@ Picture line_of_force_picture(const LineInput& in, QSizeF size) {
     p.setPen(theme::kScribeSoft);
     p.drawText(
         QRectF(14, 32, 140, 80), Qt::AlignLeft | Qt::TextWordWrap,
-        in.point
-            ? QStringLiteral("Drag the pad, or hold F8, to press it. Touch a dimension to type it.")
-            : QStringLiteral("Touch a dimension to type it."));
+        in.point ? Drawn::tr("Drag the pad, or hold F8, to press it. Touch a dimension to type it.")
+                 : Drawn::tr("Touch a dimension to type it."));
   });
   if (g.clutch)
     pic.layers.emplace_back([=](QPainter& p) { draw_clutch(p, g, v); });
@@ -317,17 +313,17 @@ Picture line_of_force_picture(const LineInput& in, QSizeF size) {
     QStringList outlets;
     for (const Outlet o : feeding(in, g.tandem || g.twin, axle))
       outlets << (o == Outlet::first ? QStringLiteral("1") : QStringLiteral("2"));
-    pic.said << (axle == Axle::front ? QStringLiteral("front fed by outlet ")
-                                     : QStringLiteral("rear fed by outlet ")) +
-                    (outlets.isEmpty() ? QStringLiteral("not traced")
-                                       : outlets.join(QStringLiteral(" and ")));
+    pic.said << (axle == Axle::front ? Drawn::tr("front fed by outlet ")
+                                     : Drawn::tr("rear fed by outlet ")) +
+                    (outlets.isEmpty() ? Drawn::tr("not traced")
+                                       : outlets.join(Drawn::tr(" and ")));
   }
   add_callouts(pic, g, v, in, size.height() - 82);
   const double x = v.at(g.firewall_x, 0).x() + 22;
   add_stations(pic, in, QRectF(x, size.height() - 76, size.width() - x - 10, 70), 17);
   const QPointF pad = v.at(g.pad);
-  pic.spots.push_back({QRectF(pad.x() - 30, pad.y() - 34, 60, 68), QStringLiteral("pad"),
-                       QStringLiteral("Drag the pad to press it, or hold F8")});
+  pic.spots.push_back({QRectF(pad.x() - 30, pad.y() - 34, 60, 68), Drawn::tr("pad"),
+                       Drawn::tr("Drag the pad to press it, or hold F8")});
   return pic;
 }
 

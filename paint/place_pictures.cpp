@@ -6,6 +6,7 @@
 #include "fitting/envelope.hpp"
 #include "paint/drawing_ground.hpp"
 #include "paint/fit_pictures.hpp"
+#include "paint/words.hpp"
 #include "rod/ends.hpp"
 
 namespace yoke {
@@ -13,10 +14,10 @@ namespace yoke {
 Picture room_picture(const Job& job, const Style& style, QSizeF size) {
   Picture pic;
   pic.size = size;
-  ground(pic, QStringLiteral("Room around the unit, the tightest gap marked"));
+  ground(pic, Drawn::tr("Room around the unit, the tightest gap marked"));
   const auto& boxes = job.boxes;
   if (boxes.empty()) {
-    say_missing(pic, QStringLiteral("No boxes yet."));
+    say_missing(pic, Drawn::tr("No boxes yet."));
     return pic;
   }
   double reach_x = 0.1, low_x = 0, reach = 0.1;
@@ -47,7 +48,7 @@ Picture room_picture(const Job& job, const Style& style, QSizeF size) {
       p.setFont(theme::text(13));
       p.setPen(theme::kScribeSoft);
       p.drawText(QRectF(half * view + 14, size.height() - 24, half, 18), Qt::AlignLeft,
-                 view == 0 ? QStringLiteral("from above") : QStringLiteral("from the right"));
+                 view == 0 ? Drawn::tr("from above") : Drawn::tr("from the right"));
       for (const Box& b : boxes) {
         if (b.swing_m > 0) {
           p.setPen(QPen(theme::kScribeFaint, 1.2, Qt::DashLine));
@@ -87,7 +88,7 @@ Picture room_picture(const Job& job, const Style& style, QSizeF size) {
     });
   }
   for (const BoxGap& g : gaps)
-    pic.said << QStringLiteral("%1 to %2: %3")
+    pic.said << Drawn::tr("%1 to %2: %3")
                     .arg(q(boxes[g.a].name), q(boxes[g.b].name), length_text(g.gap_m, style, 0));
   return pic;
 }
@@ -95,17 +96,17 @@ Picture room_picture(const Job& job, const Style& style, QSizeF size) {
 Picture attitude_picture(const Job& job, const Style& style, QSizeF size) {
   Picture pic;
   pic.size = size;
-  ground(pic, QStringLiteral("From the right: lay a phone's level where the marks are"));
+  ground(pic, Drawn::tr("From the right: lay a phone's level where the marks are"));
   const Values v = resolve(job, Which::plan);
   struct Line {
     QString words;
     Param param;
     double x;
   };
-  std::vector<Line> lines{{QStringLiteral("master's nose"), Param::fit_master_nose, 0.3}};
+  std::vector<Line> lines{{Drawn::tr("master's nose"), Param::fit_master_nose, 0.3}};
   if (v.is(choice::AssistKind::remote)) {
-    lines.push_back({QStringLiteral("servo's nose"), Param::fit_servo_nose, 0.62});
-    lines.push_back({QStringLiteral("breather"), Param::fit_breather, 0.85});
+    lines.push_back({Drawn::tr("servo's nose"), Param::fit_servo_nose, 0.62});
+    lines.push_back({Drawn::tr("breather"), Param::fit_breather, 0.85});
   }
   for (const Line& l : lines) {
     const bool known = v.known(l.param);
@@ -149,7 +150,7 @@ Picture attitude_picture(const Job& job, const Style& style, QSizeF size) {
 Picture heights_picture(const Job& job, const Style& style, QSizeF size) {
   Picture pic;
   pic.size = size;
-  ground(pic, QStringLiteral("Heights above the floor, to scale"));
+  ground(pic, Drawn::tr("Heights above the floor, to scale"));
   const HeightsReport h = heights_report(job, rod_report(job));
   const Values v = resolve(job, Which::plan);
   struct Level {
@@ -160,21 +161,21 @@ Picture heights_picture(const Job& job, const Style& style, QSizeF size) {
   };
   std::vector<Level> levels;
   if (h.pad_before_m)
-    levels.push_back({QStringLiteral("pad before ") + length_text(*h.pad_before_m, style, 0),
+    levels.push_back({Drawn::tr("pad before ") + length_text(*h.pad_before_m, style, 0),
                       *h.pad_before_m, 0.2, false});
   if (h.pad_after_m)
-    levels.push_back({QStringLiteral("pad after ") + length_text(*h.pad_after_m, style, 0),
+    levels.push_back({Drawn::tr("pad after ") + length_text(*h.pad_after_m, style, 0),
                       *h.pad_after_m, 0.45, false});
   if (h.pad_after_m && h.lamp_after_m)
-    levels.push_back({QStringLiteral("lamp lights"), *h.pad_after_m - *h.lamp_after_m, 0.6,
-                      *h.lamp_after_m <= 0});
+    levels.push_back(
+        {Drawn::tr("lamp lights"), *h.pad_after_m - *h.lamp_after_m, 0.6, *h.lamp_after_m <= 0});
   if (v.known(Param::rod_accelerator))
     levels.push_back(
-        {QStringLiteral("accelerator ") + length_text(v.si(Param::rod_accelerator), style, 0),
+        {Drawn::tr("accelerator ") + length_text(v.si(Param::rod_accelerator), style, 0),
          v.si(Param::rod_accelerator), 0.85, false});
   if (levels.empty()) {
-    say_missing(pic, QStringLiteral("The pad's height at rest is not known: floor to the middle of "
-                                    "the pad, carpet out."));
+    say_missing(pic, Drawn::tr("The pad's height at rest is not known: floor to the middle of "
+                               "the pad, carpet out."));
     return pic;
   }
   double most = 0.05;
@@ -188,7 +189,7 @@ Picture heights_picture(const Job& job, const Style& style, QSizeF size) {
     p.setPen(QPen(theme::kScribe, 2));
     p.drawLine(QPointF(20, floor_y), QPointF(size.width() - 20, floor_y));
     p.setFont(theme::text(13));
-    p.drawText(QRectF(22, floor_y + 3, 100, 18), Qt::AlignLeft, QStringLiteral("floor"));
+    p.drawText(QRectF(22, floor_y + 3, 100, 18), Qt::AlignLeft, Drawn::tr("floor"));
     for (const Level& l : levels) {
       const double y = floor_y - l.m * scale;
       const double x = size.width() * l.x;

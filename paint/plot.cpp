@@ -7,6 +7,7 @@
 #include <cmath>
 
 #include "paint/theme.hpp"
+#include "paint/words.hpp"
 
 namespace yoke {
 
@@ -295,13 +296,13 @@ QStringList read_out(const PlotInput& in) {
   if (!in.cursor) return lines;
   // "pad travel, mm": the unit stands behind the comma.
   const auto unit = [](const PlotAxis& a) { return a.words.section(QStringLiteral(", "), -1); };
-  lines << QStringLiteral("at %1 %2").arg(*in.cursor, 0, 'f', in.x_digits).arg(unit(in.x));
+  lines << Drawn::tr("at %1 %2").arg(*in.cursor, 0, 'f', in.x_digits).arg(unit(in.x));
   for (const auto& c : in.curves) {
     if (c.points.empty()) continue;
     const auto y = y_at(c, *in.cursor);
     lines
         << (y ? QStringLiteral("%1: %2 %3").arg(c.name).arg(*y, 0, 'f', in.y_digits).arg(unit(in.y))
-              : c.name + QStringLiteral(": not reached"));
+              : c.name + Drawn::tr(": not reached"));
   }
   return lines;
 }
@@ -335,7 +336,7 @@ Picture plot(const PlotInput& input, QSizeF size) {
   pic.said << input.title;
   for (const auto& c : input.curves)
     if (!c.points.empty())
-      pic.said << QStringLiteral("%1 ends at %2, %3")
+      pic.said << Drawn::tr("%1 ends at %2, %3")
                       .arg(c.name, number_text(c.points.back().x()),
                            number_text(c.points.back().y()));
   for (const auto& q : input.marks) pic.said << q.name;

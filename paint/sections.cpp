@@ -7,6 +7,7 @@
 #include <cmath>
 
 #include "paint/drawing_ground.hpp"
+#include "paint/words.hpp"
 
 namespace yoke {
 
@@ -135,9 +136,9 @@ void draw_wheel(QPainter& p, const QRectF& box, std::optional<Outlet> o, const Q
 Picture rod_section_picture(const Job& job, const RodReport& rod, const Style& style, QSizeF size) {
   Picture pic;
   pic.size = size;
-  ground(pic, QStringLiteral("Where the rod's ball end finds its seat"));
+  ground(pic, Drawn::tr("Where the rod's ball end finds its seat"));
   const UnitSection units[] = {unit_of(job, Which::found), unit_of(job, Which::plan)};
-  const QString names[] = {QStringLiteral("as found"), QStringLiteral("plan")};
+  const QString names[] = {Drawn::tr("as found"), Drawn::tr("plan")};
   // Drawn for a small place and enlarged with it; one scale for both, to be compared by eye.
   const double zoom = std::clamp(std::min(size.width() / 574, size.height() / 233), 1.0, 2.0);
   const QSizeF place = size / zoom;
@@ -154,10 +155,10 @@ Picture rod_section_picture(const Job& job, const RodReport& rod, const Style& s
       draw_unit(p, u, face, scale, flatness, name, style);
     });
     const double seat_m = (u.t() - u.n()) * 1e-3;
-    pic.said << name + (u.known() ? QStringLiteral(": seat ") +
+    pic.said << name + (u.known() ? Drawn::tr(": seat ") +
                                         q(format_full(seat_m, Kind::length, 2, style)) +
-                                        QStringLiteral(" in front of the face")
-                                  : QStringLiteral(": not all measured"));
+                                        Drawn::tr(" in front of the face")
+                                  : Drawn::tr(": not all measured"));
   }
   const QString status = text_of(rod_status(rod), style);
   pic.layers.emplace_back([=](QPainter& p) {
@@ -174,7 +175,7 @@ Picture rod_section_picture(const Job& job, const RodReport& rod, const Style& s
 Picture bleed_picture(const Job& job, const BleedPlan& plan, QSizeF size) {
   Picture pic;
   pic.size = size;
-  ground(pic, QStringLiteral("The order on the car, from above"));
+  ground(pic, Drawn::tr("The order on the car, from above"));
   pic.layers.emplace_back([=](QPainter& p) {
     p.setRenderHint(QPainter::Antialiasing);
     p.setPen(QPen(theme::kScribeFaint, 1.4, Qt::DashLine));
@@ -185,9 +186,9 @@ Picture bleed_picture(const Job& job, const BleedPlan& plan, QSizeF size) {
     p.drawRect(QRectF(size.width() * 0.12, size.height() / 2 - 20, size.width() * 0.12, 56));
     p.setFont(theme::text(13));
     p.drawText(QRectF(size.width() * 0.12, size.height() / 2 - 20, size.width() * 0.12, 56),
-               Qt::AlignCenter, QStringLiteral("master"));
+               Qt::AlignCenter, Drawn::tr("master"));
     p.setPen(theme::kScribeSoft);
-    p.drawText(QRectF(40, 54, 200, 18), Qt::AlignLeft, QStringLiteral("front"));
+    p.drawText(QRectF(40, 54, 200, 18), Qt::AlignLeft, Drawn::tr("front"));
   });
   int order = 0;
   for (const BleedRow& row : bleed_rows(job, plan)) {
@@ -196,8 +197,8 @@ Picture bleed_picture(const Job& job, const BleedPlan& plan, QSizeF size) {
     const BleedWheel& w = *row.planned;
     const bool clear = row.state == BleedState::clear;
     const QRectF box = wheel_box(w.wheel, size);
-    const QString name = QStringLiteral("%1, %2 of %3")
-                             .arg(q(wheel_words(w.wheel)))
+    const QString name = Drawn::tr("%1, %2 of %3")
+                             .arg(words_of(wheel_words(w.wheel)))
                              .arg(row.done.strokes)
                              .arg(w.strokes);
     const Outlet outlet = w.outlet;
@@ -213,7 +214,7 @@ Picture bleed_picture(const Job& job, const BleedPlan& plan, QSizeF size) {
     });
     pic.said << QStringLiteral("%1. %2%3")
                     .arg(order)
-                    .arg(name, clear ? QStringLiteral(", clear") : QString());
+                    .arg(name, clear ? Drawn::tr(", clear") : QString());
   }
   return pic;
 }
@@ -221,7 +222,7 @@ Picture bleed_picture(const Job& job, const BleedPlan& plan, QSizeF size) {
 Picture outlets_picture(const Job& job, const OutletReport& report, QSizeF size) {
   Picture pic;
   pic.size = size;
-  ground(pic, QStringLiteral("Which outlet feeds which wheel (touch a wheel to change it)"));
+  ground(pic, Drawn::tr("Which outlet feeds which wheel (touch a wheel to change it)"));
   pic.layers.emplace_back([=](QPainter& p) { draw_outlet_lines(p, job, size); });
   const Value kind = value_of(job, Which::plan, Param::master_kind);
   const bool tandem = !kind.known() || kind.si >= 1;
@@ -236,20 +237,20 @@ Picture outlets_picture(const Job& job, const OutletReport& report, QSizeF size)
     p.drawRect(body);
     p.setFont(theme::text(13));
     p.drawText(body.adjusted(6, 0, -4, 0), Qt::AlignRight | Qt::AlignVCenter,
-               tandem ? QStringLiteral("2 secondary\n\n1 primary") : QStringLiteral("one outlet"));
+               tandem ? Drawn::tr("2 secondary\n\n1 primary") : Drawn::tr("one outlet"));
     p.drawText(QRectF(body.left(), body.bottom() + 4, 160, 18), Qt::AlignLeft,
-               QStringLiteral("master, from above"));
+               Drawn::tr("master, from above"));
     p.setPen(theme::kScribeSoft);
-    p.drawText(QRectF(40, 54, 200, 18), Qt::AlignLeft, QStringLiteral("front of the car"));
+    p.drawText(QRectF(40, 54, 200, 18), Qt::AlignLeft, Drawn::tr("front of the car"));
   });
   for (const Wheel w : kWheels) {
     const QRectF box = wheel_box(w, size);
     const auto o = tandem ? outlet_of(job, Which::plan, w) : std::optional<Outlet>(Outlet::first);
-    const QString name = q(wheel_words(w));
+    const QString name = words_of(wheel_words(w));
     pic.layers.emplace_back([=](QPainter& p) { draw_wheel(p, box, o, name, flat(size)); });
-    const QString said = name + (!o                    ? QStringLiteral(": not traced")
-                                 : *o == Outlet::first ? QStringLiteral(": outlet 1")
-                                                       : QStringLiteral(": outlet 2"));
+    const QString said = name + (!o                    ? Drawn::tr(": not traced")
+                                 : *o == Outlet::first ? Drawn::tr(": outlet 1")
+                                                       : Drawn::tr(": outlet 2"));
     pic.said << said;
     pic.spots.push_back(
         {box.adjusted(-6, -6, 6, 22), QStringLiteral("wheel:%1").arg(static_cast<int>(w)), said});
@@ -262,11 +263,11 @@ Picture rod_angle_picture(const Job& job, const AngleReport& report, const Style
                           QSizeF size) {
   Picture pic;
   pic.size = size;
-  ground(pic, QStringLiteral("Rod and bore, drawn to scale"));
+  ground(pic, Drawn::tr("Rod and bore, drawn to scale"));
   if (report.points.empty()) {
     const QString why = report.missing.empty()
-                            ? QStringLiteral("This geometry cannot be: see the finding")
-                            : QStringLiteral("The rod's angle is unknown, not zero. Measure: ") +
+                            ? Drawn::tr("This geometry cannot be: see the finding")
+                            : Drawn::tr("The rod's angle is unknown, not zero. Measure: ") +
                                   q(param_list(report.missing));
     pic.said << why;
     pic.layers.emplace_back([=](QPainter& p) {
@@ -307,18 +308,17 @@ Picture rod_angle_picture(const Job& job, const AngleReport& report, const Style
                QPointF(size.width() - 20, pivot.y() + h * scale));
     p.setFont(theme::text(13));
     p.drawText(QRectF(size.width() - 100, pivot.y() + h * scale + 4, 86, 18), Qt::AlignRight,
-               QStringLiteral("bore line"));
+               Drawn::tr("bore line"));
     draw(p, a0, theme::kScribeSoft, Qt::DashLine);
     draw(p, a1, theme::kScribe, Qt::SolidLine);
     p.setPen(QPen(theme::kScribe, 2));
     p.setBrush(theme::kDye);
     p.drawEllipse(pivot, 6, 6);
     p.setFont(theme::text(13));
-    p.drawText(QRectF(pivot.x() + 12, pivot.y() - 14, 200, 18), Qt::AlignLeft,
-               QStringLiteral("pivot"));
+    p.drawText(QRectF(pivot.x() + 12, pivot.y() - 14, 200, 18), Qt::AlignLeft, Drawn::tr("pivot"));
   });
   const QString words =
-      QStringLiteral("at rest %1°, pressed %2°, sideways offset %3")
+      Drawn::tr("at rest %1°, pressed %2°, sideways offset %3")
           .arg(report.points.front().angle_rad * 180 / M_PI, 0, 'f', 1)
           .arg(report.points.back().angle_rad * 180 / M_PI, 0, 'f', 1)
           .arg(q(format_value(Param::control_offset,

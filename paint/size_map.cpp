@@ -170,10 +170,10 @@ void draw_grid(QPainter& p, const Sweep& s, const Grid& g, const Style& style, Q
   p.setFont(theme::text(13));
   p.drawText(QRectF(g.area.left(), g.area.bottom() + 19, g.area.width(), 18),
              Qt::AlignRight | Qt::AlignVCenter,
-             s.pairs() ? QStringLiteral("second master's bore") : QStringLiteral("pedal ratio"));
+             s.pairs() ? Drawn::tr("second master's bore") : Drawn::tr("pedal ratio"));
   // Words of a column stand under it: the rows' own word goes a line lower there.
   p.drawText(QRectF(8, g.area.bottom() + (s.pairs() ? 19 : 2), g.area.left() - 16, 18),
-             Qt::AlignRight, s.pairs() ? QStringLiteral("first bore") : QStringLiteral("bore"));
+             Qt::AlignRight, s.pairs() ? Drawn::tr("first bore") : Drawn::tr("bore"));
 }
 
 void draw_place(QPainter& p, const QRectF& box, const QString& word, bool solid) {
@@ -255,12 +255,12 @@ void draw_key(QPainter& p, const Sweep& s, QSizeF size) {
 
 QString cell_words(const Cell& c, const Style& style) {
   const QString second =
-      c.bore2_m > 0 ? QStringLiteral(" and ") + bore_words(c.bore2_m, style) : QString();
+      c.bore2_m > 0 ? Drawn::tr(" and ") + bore_words(c.bore2_m, style) : QString();
   QString w =
-      QStringLiteral("%1%2 at %3: %4")
+      Drawn::tr("%1%2 at %3: %4")
           .arg(bore_words(c.bore_m, style), second, QString::number(c.ratio, 'f', 2), q(c.reason));
   if (c.fails == Limit::none)
-    w += QStringLiteral(", %1, %2, %3 % left")
+    w += Drawn::tr(", %1, %2, %3 % left")
              .arg(q(format_quantity(c.effort_n, Kind::force, 0, style)),
                   q(format_quantity(c.travel_m, Kind::length, 0, style)))
              .arg(c.reserve_share * 100, 0, 'f', 0);
@@ -284,15 +284,13 @@ Picture size_map_picture(const Sweep& s, const MapMarks& marks, const Style& sty
     const EqualLine effort = equal_line(s, MapFigure::effort, marks.found_effort_n);
     const EqualLine travel = equal_line(s, MapFigure::travel, marks.found_travel_m);
     pic.layers.emplace_back([=](QPainter& p) {
-      draw_equal(p, s, g, effort, QStringLiteral("as hard as today"), false);
-      draw_equal(p, s, g, travel, QStringLiteral("as long as today"), true);
+      draw_equal(p, s, g, effort, Drawn::tr("as hard as today"), false);
+      draw_equal(p, s, g, travel, Drawn::tr("as long as today"), true);
     });
-    pic.said << (effort.pieces.empty()
-                     ? QStringLiteral("no cell is as hard as today")
-                     : QStringLiteral("a line shows where it is as hard as today"))
-             << (travel.pieces.empty()
-                     ? QStringLiteral("no cell is as long as today")
-                     : QStringLiteral("a line shows where it is as long as today"));
+    pic.said << (effort.pieces.empty() ? Drawn::tr("no cell is as hard as today")
+                                       : Drawn::tr("a line shows where it is as hard as today"))
+             << (travel.pieces.empty() ? Drawn::tr("no cell is as long as today")
+                                       : Drawn::tr("a line shows where it is as long as today"));
   }
   const double found_column = s.pairs() ? marks.found_bore2_m : marks.found_ratio;
   const double plan_column = s.pairs() ? marks.plan_bore2_m : marks.plan_ratio;
@@ -310,8 +308,8 @@ Picture size_map_picture(const Sweep& s, const MapMarks& marks, const Style& sty
       }
     places.push_back({b, r, word, solid});
   };
-  place(QStringLiteral("today"), marks.found_bore_m, found_column, false);
-  place(QStringLiteral("plan"), marks.plan_bore_m, plan_column, true);
+  place(Drawn::tr("today"), marks.found_bore_m, found_column, false);
+  place(Drawn::tr("plan"), marks.plan_bore_m, plan_column, true);
   for (const MapPin& pin : marks.pins)
     if (!s.pairs()) place(pin.name, pin.bore_m, pin.ratio, false);
   for (const Place& p : places) {
@@ -324,13 +322,13 @@ Picture size_map_picture(const Sweep& s, const MapMarks& marks, const Style& sty
       p.setPen(QPen(theme::kScribe, 2));
       p.drawRect(box);
     });
-    pic.said << QStringLiteral("cursor: ") +
+    pic.said << Drawn::tr("cursor: ") +
                     cell_words(s.at(marks.cursor->first, marks.cursor->second), style);
   }
   pic.layers.emplace_back([=](QPainter& p) { draw_key(p, s, size); });
   const auto inside = std::count_if(s.cells.begin(), s.cells.end(),
                                     [](const Cell& c) { return c.fails == Limit::none; });
-  pic.said << QStringLiteral("%1 of %2 cells inside").arg(inside).arg(s.cells.size());
+  pic.said << Drawn::tr("%1 of %2 cells inside").arg(inside).arg(s.cells.size());
   return pic;
 }
 

@@ -1,6 +1,7 @@
 // The core's words as Qt text.
 #pragma once
 
+#include <QCoreApplication>
 #include <QString>
 #include <string>
 #include <string_view>
@@ -15,6 +16,11 @@ namespace yoke {
 [[nodiscard]] inline QString q(std::string_view s) {
   return QString::fromUtf8(s.data(), static_cast<qsizetype>(s.size()));
 }
+
+/// The words of the pictures, in a context of their own for translators: Drawn::tr("firewall").
+struct Drawn {
+  Q_DECLARE_TR_FUNCTIONS(Drawn)
+};
 
 /// A text of the program in the reader's language and units.
 [[nodiscard]] QString text_of(const Message& message, const Style& style);

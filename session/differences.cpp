@@ -21,8 +21,8 @@ void compare_sheets(const QString& name, const Sheet& before, const Sheet& after
     if (before.at(p.param) == after.at(p.param)) continue;
     const QString from = sheet_value(before, p, style);
     const QString to = sheet_value(after, p, style);
-    lines << (from == to ? QObject::tr("%1, %2: how it was measured").arg(text_of(p.words), name)
-                         : QObject::tr("%1, %2: %3 → %4").arg(text_of(p.words), name, from, to));
+    lines << (from == to ? QObject::tr("%1, %2: how it was measured").arg(words_of(p.words), name)
+                         : QObject::tr("%1, %2: %3 → %4").arg(words_of(p.words), name, from, to));
   }
 }
 

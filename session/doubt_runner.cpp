@@ -94,7 +94,7 @@ QString doubt_words(const ConditionDoubt& r, const Style& style) {
   };
   QStringList next;
   for (size_t i = 0; i < std::min<size_t>(3, r.ranked.size()); ++i)
-    next << text_of(info(r.ranked[i].param).words).toLower();
+    next << words_of(info(r.ranked[i].param).words).toLower();
   return QObject::tr(
              "With all doubts, 8 of 10: effort %1, travel %2; passes in %3 %. Measure next: %4.")
       .arg(range(r.band(PressFigure::effort), Kind::force),

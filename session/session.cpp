@@ -78,10 +78,8 @@ Expected<bool> Session::edit(const QString& name, const std::function<void(Job&)
 Expected<bool> Session::set_value(Which which, Param param, const Measured& value,
                                   const QString& merge) {
   const QString before = value_text(job_, which, param, style_);
-  const QString after =
-      value.known() ? QString::fromStdString(format_value(param, value.si, style_)) : tr("unknown");
-  const QString words =
-      QString::fromUtf8(info(param).words.data(), static_cast<qsizetype>(info(param).words.size()));
+  const QString after = value.known() ? shown_value(param, value.si, style_) : tr("unknown");
+  const QString words = words_of(info(param).words);
   return edit(
       tr("%1 %2 → %3").arg(words, before, after), [&](Job& job) { put(job, which, param, value); },
       merge);
@@ -94,8 +92,7 @@ std::optional<Error> Session::objection(Which which, Param param, const Measured
 }
 
 void Session::clear_value(Which which, Param param) {
-  const QString words =
-      QString::fromUtf8(info(param).words.data(), static_cast<qsizetype>(info(param).words.size()));
+  const QString words = words_of(info(param).words);
   edit(which == Which::plan ? tr("%1 as found").arg(words) : tr("%1 cleared").arg(words),
        [&](Job& job) {
          const bool is_wish = info(param).group == Group::target;

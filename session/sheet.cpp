@@ -1,6 +1,7 @@
 #include "session/sheet.hpp"
 
 #include <QBuffer>
+#include <QCoreApplication>
 #include <QPdfWriter>
 #include <QTextDocument>
 
@@ -17,6 +18,14 @@
 namespace yoke {
 
 namespace {
+
+/// The words of the sheet itself, in a context of their own.
+struct Sheet_ {
+  Q_DECLARE_TR_FUNCTIONS(Sheet)
+};
+QString tr(const char* words) {
+  return Sheet_::tr(words);
+}
 
 QString esc(const QString& s) {
   return s.toHtmlEscaped();
@@ -44,27 +53,32 @@ QString head(const Job& job, const std::vector<Finding>& findings, const QDate& 
                   .arg(esc(std::string_view(job.title)), esc(std::string_view(job.vehicle)));
   if (!job.notes.empty()) h += QStringLiteral("<p>%1</p>").arg(esc(std::string_view(job.notes)));
   if (job.state == JobState::left_unsafe)
-    h += QStringLiteral("<h1 style='color:#a83e00'>LEFT UNSAFE – DO NOT DRIVE</h1>");
+    h += QStringLiteral("<h1 style='color:#a83e00'>%1</h1>")
+             .arg(esc(tr("LEFT UNSAFE – DO NOT DRIVE")));
   else if (proved_now(job, findings))
-    h += QStringLiteral("<p><b>Proved: every gate passed.</b></p>");
+    h += QStringLiteral("<p><b>%1</b></p>").arg(esc(tr("Proved: every gate passed.")));
   else if (job.state == JobState::proved)
-    h += QStringLiteral(
-        "<h1 style='color:#a83e00'>PROVED NO LONGER – DO NOT DRIVE</h1><p>Something was changed "
-        "after the gates were passed; see the open findings.</p>");
+    h += QStringLiteral("<h1 style='color:#a83e00'>%1</h1><p>%2</p>")
+             .arg(esc(tr("PROVED NO LONGER – DO NOT DRIVE")),
+                  esc(tr("Something was changed after the gates were passed; see the open "
+                         "findings.")));
   else
-    h += QStringLiteral("<p><b>In work: not proved. Do not drive on it.</b></p>");
-  return h + QStringLiteral(
-                 "<p>Sheet of %1. Figures are a builder's help, not an approval: local "
-                 "rules and licensed inspection win over anything printed here.</p>")
-                 .arg(on.toString(Qt::ISODate));
+    h +=
+        QStringLiteral("<p><b>%1</b></p>").arg(esc(tr("In work: not proved. Do not drive on it.")));
+  return h + QStringLiteral("<p>%1</p>")
+                 .arg(esc(tr("Sheet of %1. Figures are a builder's help, not an approval: local "
+                             "rules and licensed inspection win over anything printed here.")
+                              .arg(on.toString(Qt::ISODate))));
 }
 
 QString foot(const std::vector<ConditionReport>& strip, const Style& style) {
-  QStringList rows{row({"Condition", "Effort", "Pad travel", "Reserve", "Stop", "Verdict"}, "th")};
+  QStringList rows{row(
+      {tr("Condition"), tr("Effort"), tr("Pad travel"), tr("Reserve"), tr("Stop"), tr("Verdict")},
+      "th")};
   for (const auto& c : strip) {
-    const QString verdict = c.verdict == Verdict::pass   ? QStringLiteral("passes")
-                            : c.verdict == Verdict::fail ? QStringLiteral("fails: ")
-                                                         : QStringLiteral("cannot say: ");
+    const QString verdict = c.verdict == Verdict::pass   ? tr("passes")
+                            : c.verdict == Verdict::fail ? tr("fails: ")
+                                                         : tr("cannot say: ");
     QStringList cells{esc(std::string_view(c.title))};
     if (c.target) {
       cells << full_text(c.target->at.pad_force_n, Kind::force, 0, style)
@@ -80,12 +94,13 @@ QString foot(const std::vector<ConditionReport>& strip, const Style& style) {
     cells << esc(verdict + QString::fromStdString(c.reason));
     rows << row(cells);
   }
-  return QStringLiteral("<h2>What the foot meets</h2>") + table(rows);
+  return QStringLiteral("<h2>%1</h2>").arg(esc(tr("What the foot meets"))) + table(rows);
 }
 
 QString numbers(const Job& job, const Style& style) {
-  QString h = QStringLiteral("<h2>Every number and its source</h2>");
-  QStringList rows{row({"", "As found", "Source", "Plan / as built", "Source"}, "th")};
+  QString h = QStringLiteral("<h2>%1</h2>").arg(esc(tr("Every number and its source")));
+  QStringList rows{
+      row({"tr(", ")As found", tr("Source"), tr("Plan / as built"), tr("Source")}, "th")};
   const auto cell = [&](Which w, const ParamInfo& p) {
     const Value v = value_of(job, w, p.param);
     QString t = esc(value_text(job, w, p.param, style));
@@ -96,30 +111,31 @@ QString numbers(const Job& job, const Style& style) {
   for (const ParamInfo& p : all_params()) {
     const bool said = job.found.at(p.param) || job.plan.at(p.param) || job.built.at(p.param);
     if (!said && !p.typical_si) continue;
-    rows << row({esc(p.words), cell(Which::found, p), esc(origin_words(job, Which::found, p.param)),
-                 cell(Which::plan, p), esc(origin_words(job, Which::plan, p.param))});
+    rows << row({esc(words_of(p.words)), cell(Which::found, p),
+                 esc(origin_words(job, Which::found, p.param), style), cell(Which::plan, p),
+                 esc(origin_words(job, Which::plan, p.param), style)});
   }
   return h + table(rows);
 }
 
 QString open_points(const Job& job, const std::vector<ConditionReport>& strip,
                     const std::vector<Finding>& findings, const Style& style) {
-  QString h = QStringLiteral("<h2>Gates</h2>");
-  QStringList rows{row({"Gate", "State", "How to prove it, or why it stands"}, "th")};
+  QString h = QStringLiteral("<h2>%1</h2>").arg(esc(tr("Gates")));
+  QStringList rows{row({tr("Gate"), tr("State"), tr("How to prove it, or why it stands")}, "th")};
   for (const Gate& g : gates_of(job, strip, findings)) {
-    const char* state = g.state == GateState::passed   ? "passed"
-                        : g.state == GateState::failed ? "FAILED"
-                                                       : "open";
-    const QString said = QString::fromLatin1(state) + (g.date.empty() ? "" : " ") + text_of(g.date);
+    const QString state = g.state == GateState::passed   ? tr("passed")
+                          : g.state == GateState::failed ? tr("FAILED")
+                                                         : tr("open");
+    const QString said = state + (g.date.empty() ? "" : " ") + text_of(g.date);
     rows << row({esc(g.words, style), esc(said), esc(g.why.empty() ? g.how : g.why, style)});
   }
   h += table(rows);
   if (!findings.empty()) {
-    QStringList f{row({"Severity", "Finding", "Held against", "Remedy"}, "th")};
+    QStringList f{row({tr("Severity"), tr("Finding"), tr("Held against"), tr("Remedy")}, "th")};
     for (const Finding& x : findings)
-      f << row({esc(severity_words(x.severity)), esc(x.message, style), esc(x.limit, style),
-                esc(x.remedy, style)});
-    h += QStringLiteral("<h2>Open findings</h2>") + table(f);
+      f << row({esc(words_of(severity_words(x.severity))), esc(x.message, style),
+                esc(x.limit, style), esc(x.remedy, style)});
+    h += QStringLiteral("<h2>%1</h2>").arg(esc(tr("Open findings"))) + table(f);
   }
   return h;
 }
@@ -127,17 +143,17 @@ QString open_points(const Job& job, const std::vector<ConditionReport>& strip,
 /// Fitted unit against the plan and what was pinned: what was not compared stands there too.
 QString units(const Job& job, const Style& style) {
   const PartKind kind = part_kind_of(job);
-  std::vector<std::pair<QString, Matrix>> all{
-      {QStringLiteral("Plan"), compare(job, kind, job.plan)}};
+  std::vector<std::pair<QString, Matrix>> all{{tr("Plan"), compare(job, kind, job.plan)}};
   for (const Candidate& c : job.candidates)
     if (c.kind == kind) all.emplace_back(text_of(c.name), compare(job, kind, c.sheet));
   if (all.front().second.equal + all.front().second.differ == 0 && all.size() == 1) return {};
-  QString h = QStringLiteral("<h2>Units compared</h2>");
+  QString h = QStringLiteral("<h2>%1</h2>").arg(esc(tr("Units compared")));
   for (const auto& [name, matrix] : all) {
-    QStringList rows{row({esc(name), "Verdict", "Then"}, "th")};
+    QStringList rows{row({esc(name), tr("Verdict"), tr("Then")}, "th")};
     for (const MatrixRow& r : matrix.rows)
       if (r.sameness != Sameness::equal)
-        rows << row({esc(info(r.param).words), esc(std::string_view(sameness_words(r, style))),
+        rows << row({esc(words_of(info(r.param).words)),
+                     esc(std::string_view(sameness_words(r, style))),
                      esc(std::string_view(r.consequence))});
     h += QStringLiteral("<p>%1: %2</p>")
              .arg(esc(name), esc(std::string_view(matrix_words(matrix)))) +
@@ -151,28 +167,27 @@ QString waits(const Job& job, const Style& style, const QDate& on) {
   const std::string today = on.toString(Qt::ISODate).toStdString();
   if (!job.parts.empty()) {
     const PartsGate g = parts_gate(job, today);
-    QStringList rows{row({"Part", "Promised", "Lacks"}, "th")};
+    QStringList rows{row({tr("Part"), tr("Promised"), tr("Lacks")}, "th")};
     for (const PartState& s : g.parts) {
       QStringList lacks;
       for (const auto& l : s.lacks) lacks << text_of(l);
-      rows << row(
-          {esc(std::string_view(job.parts[s.index].name)),
-           esc(std::string_view(job.parts[s.index].promised)),
-           esc(lacks.isEmpty() ? QStringLiteral("ready") : lacks.join(QStringLiteral(", ")))});
+      rows << row({esc(std::string_view(job.parts[s.index].name)),
+                   esc(std::string_view(job.parts[s.index].promised)),
+                   esc(lacks.isEmpty() ? tr("ready") : lacks.join(QStringLiteral(", ")))});
     }
     h += QStringLiteral("<h2>Parts in hand</h2><p>%1</p>").arg(esc(std::string_view(g.sentence))) +
          table(rows);
   }
   if (!job.later.empty()) {
-    QStringList rows{row({"Later conversion", "Planned for", "Makes wrong"}, "th")};
+    QStringList rows{row({tr("Later conversion"), tr("Planned for"), tr("Makes wrong")}, "th")};
     const Values plan = resolve(job, Which::plan);
     for (const Later& l : job.later) {
       QStringList wrong;
       for (const Consequence& c : later_consequences(l.what, plan)) wrong << text_of(c.what, style);
-      rows << row({esc(later_words(l.what)), esc(std::string_view(l.date)),
+      rows << row({esc(words_of(later_words(l.what))), esc(std::string_view(l.date)),
                    esc(wrong.join(QStringLiteral("; ")))});
     }
-    h += QStringLiteral("<h2>Later</h2>") + table(rows);
+    h += QStringLiteral("<h2>%1</h2>").arg(esc(tr("Later"))) + table(rows);
   }
   return h;
 }
@@ -189,13 +204,13 @@ QString survey(const Job& job, const Style& style) {
       rows << row({esc(f.words, style), esc(figure_message(f), style)});
     h += table(rows);
   }
-  return h.isEmpty() ? h : QStringLiteral("<h2>As it was found</h2>") + h;
+  return h.isEmpty() ? h : QStringLiteral("<h2>%1</h2>").arg(esc(tr("As it was found"))) + h;
 }
 
 QString work(const Job& job, const Style& style) {
   QString h = QStringLiteral("<h2>Push rod</h2><p>%1</p>")
                   .arg(esc(QString::fromStdString(rod_words(rod_report(job), style))));
-  QStringList rows{row({"Step", "Done", "Note"}, "th")};
+  QStringList rows{row({tr("Step"), tr("Done"), tr("Note")}, "th")};
   for (const Step& s : install_steps(job)) {
     const StepRecord* const record = record_of(job, s.id);
     const bool done = record && record->done;
@@ -203,14 +218,14 @@ QString work(const Job& job, const Style& style) {
                  done ? esc(std::string_view(record->date)) : QStringLiteral("–"),
                  record ? esc(std::string_view(record->note)) : QString()});
   }
-  h += QStringLiteral("<h2>Work</h2>") + table(rows);
+  h += QStringLiteral("<h2>%1</h2>").arg(esc(tr("Work"))) + table(rows);
   if (!job.readings.empty()) {
-    QStringList r{row({"Pad force", "Pad travel", "Assist"}, "th")};
+    QStringList r{row({tr("Pad force"), tr("Pad travel"), tr("Assist")}, "th")};
     for (const Reading& x : job.readings)
       r << row({full_text(x.force_n, Kind::force, 0, style),
                 full_text(x.travel_m, Kind::length, 0, style),
-                x.assist_alive ? QStringLiteral("on") : QStringLiteral("off")});
-    h += QStringLiteral("<h2>Readings</h2>") + table(r);
+                x.assist_alive ? tr("on") : tr("off")});
+    h += QStringLiteral("<h2>%1</h2>").arg(esc(tr("Readings"))) + table(r);
   }
   return h;
 }

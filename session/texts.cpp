@@ -1,11 +1,19 @@
 #include "session/texts.hpp"
 
+#include <QCoreApplication>
+
 namespace yoke {
 
 QString value_text(const Job& job, Which which, Param param, const Style& style) {
   const Value v = value_of(job, which, param);
-  if (!v.known()) return QStringLiteral("unknown");
-  return QString::fromStdString(format_value(param, v.si, style));
+  if (!v.known()) return QCoreApplication::translate("core", "unknown");
+  return shown_value(param, v.si, style);
+}
+
+QString shown_value(Param param, double si, const Style& style) {
+  const ParamInfo& p = info(param);
+  const QString words = QString::fromStdString(format_value(param, si, style));
+  return p.kind == Kind::choice ? words_of(words.toStdString()) : words;
 }
 
 QString quantity_text(double si, Kind kind, int digits, const Style& style) {

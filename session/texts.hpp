@@ -14,6 +14,8 @@ namespace yoke {
 }
 /// The value in one unit, or "unknown".
 [[nodiscard]] QString value_text(const Job& job, Which which, Param param, const Style& style);
+/// A value of this parameter in one unit, or the words of its option.
+[[nodiscard]] QString shown_value(Param param, double si, const Style& style);
 [[nodiscard]] QString quantity_text(double si, Kind kind, int digits, const Style& style);
 [[nodiscard]] QString full_text(double si, Kind kind, int digits, const Style& style);
 /// An error for the screen: reason, allowed range, remedy.

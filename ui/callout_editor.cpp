@@ -32,7 +32,7 @@ void CalloutEditor::open(Which which, Param param, QPointF at) {
   delete field_;
   field_ = make_field(session_, which, param, this);
   box_->insertWidget(0, field_);
-  help_->setText(text_of(info(param).help));
+  help_->setText(words_of(info(param).help));
   for (QWidget* w : field_->findChildren<QWidget*>()) w->installEventFilter(this);
   field_->show();
   adjustSize();

@@ -28,7 +28,7 @@ DrawnFace::DrawnFace(Session& session, const QString& heading,
   help_->setAlignment(Qt::AlignTop);
   left_->addWidget(help_);
   connect(panel_, &ParamPanel::entered, this,
-          [this](Param p) { help_->setText(text_of(info(p).help)); });
+          [this](Param p) { help_->setText(words_of(info(p).help)); });
   row->addLayout(left_, 9);
   auto* right = new QVBoxLayout;
   right->setSpacing(8);

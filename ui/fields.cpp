@@ -16,9 +16,8 @@ constexpr int kLabelWidth = 130;
 
 QString origin_hint(const Job& job, Which which, Param param, const Style& style) {
   const Value v = value_of(job, which, param);
-  if (!v.known()) return QStringLiteral("unknown");
-  if (v.origin == Origin::typical || v.inherited)
-    return QString::fromStdString(format_value(param, v.si, style));
+  if (!v.known()) return words_of("unknown");
+  if (v.origin == Origin::typical || v.inherited) return shown_value(param, v.si, style);
   return {};
 }
 
@@ -27,7 +26,7 @@ QString origin_word(const Job& job, Which which, Param param) {
   const Value v = value_of(job, which, param);
   if (v.origin == Origin::typical) return QObject::tr("typical");
   if (v.inherited) return QObject::tr("as found");
-  return text_of(how_words(How::unknown));
+  return words_of(how_words(How::unknown));
 }
 
 void mark_refused(QWidget* w, bool refused) {
@@ -46,14 +45,14 @@ void Combo::wheelEvent(QWheelEvent* e) {
 
 ParamField::ParamField(Session& session, Which which, Param param, QWidget* parent)
     : QWidget(parent), session_(session), which_(which), param_(param) {
-  QString words = text_of(info(param).words);
+  QString words = words_of(info(param).words);
   if (info(param).group == Group::unit && parent && parent->property("both").toBool())
     words = (which == Which::found ? tr("Old: ") : tr("New: ")) + words;
   if (info(param).group == Group::kit)
     words = (which == Which::found ? tr("In it: ") : tr("Kit: ")) + words;
   label_ = label(words, "entry", this);
   label_->setFixedWidth(kLabelWidth);
-  label_->setToolTip(plain_tip(text_of(info(param).help)));
+  label_->setToolTip(plain_tip(words_of(info(param).help)));
   refusal_ = label({}, "caution", this);
   refusal_->hide();
   setObjectName(QStringLiteral("field:%1:%2")
@@ -75,7 +74,7 @@ void ParamField::set_compact() {
   constexpr int kCompactLabel = 146;
   label_->setFixedWidth(kCompactLabel);
   label_->setText((which_ == Which::found ? tr("Found: ") : tr("Plan: ")) +
-                  text_of(info(param_).words).toLower());
+                  words_of(info(param_).words).toLower());
 }
 
 void ParamField::refuse(const QString& why) {
@@ -89,16 +88,16 @@ QuantityField::QuantityField(Session& session, Which which, Param param, QWidget
   entry_->setObjectName(QStringLiteral("figure"));
   entry_->setMinimumWidth(96);
   entry_->setMaxLength(64);
-  entry_->setAccessibleName(text_of(info(param).words));
-  entry_->setAccessibleDescription(text_of(info(param).help));
+  entry_->setAccessibleName(words_of(info(param).words));
+  entry_->setAccessibleDescription(words_of(info(param).help));
   entry_->installEventFilter(this);
   label_->setBuddy(entry_);
   other_ = plain_label({}, "soft", this);
   other_->setFixedWidth(60);
   how_ = new Combo(this);
   how_->setFixedWidth(106);
-  how_->setAccessibleName(tr("How %1 was measured").arg(text_of(info(param).words)));
-  for (const How h : kHows) how_->addItem(text_of(how_words(h)));
+  how_->setAccessibleName(tr("How %1 was measured").arg(words_of(info(param).words)));
+  for (const How h : kHows) how_->addItem(words_of(how_words(h)));
   auto* grid = new QGridLayout(this);
   grid->setContentsMargins(0, 0, 0, 0);
   grid->setHorizontalSpacing(8);
@@ -136,12 +135,12 @@ void QuantityField::restore() {
   const Value v = value_of(job, which_, param_);
   const ParamInfo& p = info(param_);
   const bool own = v.origin == Origin::measured && !v.inherited;
-  entry_->setText(own ? QString::fromStdString(format_value(param_, v.si, style)) : QString());
+  entry_->setText(own ? shown_value(param_, v.si, style) : QString());
   entry_->setPlaceholderText(origin_hint(job, which_, param_, style));
   entry_->setModified(false);
   other_->setText(v.known() ? QString::fromStdString(format_other(v.si, p.kind, p.digits, style))
                             : QString());
-  how_->setItemText(0, own ? text_of(how_words(How::unknown)) : origin_word(job, which_, param_));
+  how_->setItemText(0, own ? words_of(how_words(How::unknown)) : origin_word(job, which_, param_));
   how_->setCurrentIndex(own ? static_cast<int>(v.how) : 0);
   how_->setEnabled(own);
   refuse({});
@@ -213,10 +212,10 @@ ChoiceField::ChoiceField(Session& session, Which which, Param param, QWidget* pa
   // Long words must not push the field out of its column; the list itself is as wide as they are.
   entry_->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
   entry_->setMinimumContentsLength(10);
-  entry_->setAccessibleName(text_of(info(param).words));
-  entry_->setAccessibleDescription(text_of(info(param).help));
+  entry_->setAccessibleName(words_of(info(param).words));
+  entry_->setAccessibleDescription(words_of(info(param).help));
   entry_->addItem(QString());
-  for (const auto& o : info(param).options) entry_->addItem(text_of(o.words));
+  for (const auto& o : info(param).options) entry_->addItem(words_of(o.words));
   entry_->installEventFilter(this);
   label_->setBuddy(entry_);
   auto* grid = new QGridLayout(this);

@@ -86,7 +86,7 @@ CalcCard::CalcCard(Session& session, const Calculator& calculator, QWidget* pare
   auto* outer = new QVBoxLayout(this);
   outer->setContentsMargins(0, 10, 0, 6);
   outer->setSpacing(4);
-  outer->addWidget(label(text_of(calculator.title), "heading", this));
+  outer->addWidget(label(words_of(calculator.title), "heading", this));
   auto* grid = new QGridLayout;
   grid->setHorizontalSpacing(10);
   grid->setVerticalSpacing(3);
@@ -104,20 +104,21 @@ CalcCard::CalcCard(Session& session, const Calculator& calculator, QWidget* pare
   results_ = figure_grid();
   outer->addLayout(results_);
   if (calculator.caution[0] != '\0')
-    outer->addWidget(label(text_of(calculator.caution), "caution", this));
-  outer->addWidget(label(text_of(calculator.source), "soft", this));
+    outer->addWidget(label(words_of(calculator.caution), "caution", this));
+  outer->addWidget(label(words_of(calculator.source), "soft", this));
   connect(&session_, &Session::style_changed, this, &CalcCard::restyle);
   compute();
 }
 
 void CalcCard::add_input(QGridLayout* grid, int row, std::size_t index) {
   const CalcInput& in = calculator_.inputs[index];
-  auto* words = label(text_of(in.words), "question", this);
+  auto* words = label(words_of(in.words), "question", this);
   grid->addWidget(words, row, 0);
-  const QString name = QStringLiteral("%1: %2").arg(text_of(calculator_.title), text_of(in.words));
+  const QString name =
+      QStringLiteral("%1: %2").arg(words_of(calculator_.title), words_of(in.words));
   if (in.kind == Kind::choice) {
     auto* combo = new Combo(this);
-    for (const auto& o : in.options) combo->addItem(text_of(o));
+    for (const auto& o : in.options) combo->addItem(words_of(o));
     combo->setCurrentIndex(static_cast<int>(in.start));
     combo->setAccessibleName(name);
     words->setBuddy(combo);

@@ -114,7 +114,7 @@ QLayout* LaterFace::build_later() {
   auto* entry = new QHBoxLayout;
   what_ = new Combo(this);
   for (int k = 0; k <= static_cast<int>(LaterKind::bigger_tyres); ++k)
-    what_->addItem(text_of(later_words(static_cast<LaterKind>(k))));
+    what_->addItem(words_of(later_words(static_cast<LaterKind>(k))));
   what_->setAccessibleName(tr("Later conversion"));
   when_ = new QLineEdit(this);
   when_->setPlaceholderText(tr("2027-05-01"));
@@ -258,7 +258,7 @@ void LaterFace::refresh_later() {
   later_->setRowCount(static_cast<int>(list.size()));
   for (std::size_t i = 0; i < list.size(); ++i) {
     const int row = static_cast<int>(i);
-    later_->setItem(row, 0, plain(text_of(later_words(list[i].what))));
+    later_->setItem(row, 0, plain(words_of(later_words(list[i].what))));
     QString day = list[i].date.empty() ? tr("some day") : text_of(list[i].date);
     if (std::find(due.begin(), due.end(), i) != due.end()) day += tr("  ← due");
     later_->setItem(row, 1, plain(day));

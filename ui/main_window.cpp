@@ -161,7 +161,7 @@ void MainWindow::build_menus() {
   auto* stages = menuBar()->addMenu(tr("&Stage"));
   for (const Stage s : kStages) {
     const int n = static_cast<int>(s);
-    add(stages, qPrintable(QStringLiteral("stage%1").arg(n)), text_of(stage_words(s)),
+    add(stages, qPrintable(QStringLiteral("stage%1").arg(n)), words_of(stage_words(s)),
         QKeySequence(Qt::CTRL | static_cast<Qt::Key>(Qt::Key_1 + n)), [this, s] { show_stage(s); });
   }
   stages->addSeparator();

@@ -59,11 +59,11 @@ void MeasureNextView::refresh() {
     const NextMeasure& n = list_[i];
     const int row = static_cast<int>(i);
     const QString cells[] = {
-        text_of(info(n.param).words), n.which == Which::found ? tr("as found") : tr("plan"),
-        text_of(origin_words(session_.job(), n.which, n.param)), text_of(n.buys)};
+        words_of(info(n.param).words), n.which == Which::found ? tr("as found") : tr("plan"),
+        text_of(origin_words(session_.job(), n.which, n.param), session_.style()), text_of(n.buys)};
     for (int c = 0; c < 4; ++c) {
       auto* item = new QTableWidgetItem(cells[c]);
-      item->setToolTip(plain_tip(text_of(info(n.param).help)));
+      item->setToolTip(plain_tip(words_of(info(n.param).help)));
       if (n.blocks && c == 0) {
         QFont bold = table_->font();
         bold.setBold(true);

@@ -39,7 +39,7 @@ StagePage::StagePage(Session& session, Stage stage, const QString& question, QWi
   outer->setSpacing(6);
   heading_ = new QHBoxLayout;
   heading_->setSpacing(14);
-  auto* title = plain_label(text_of(stage_words(stage)), "title", this);
+  auto* title = plain_label(words_of(stage_words(stage)), "title", this);
   heading_->addWidget(title);
   question_ = plain_label(question, "question", this);
   heading_->addWidget(question_, 1);

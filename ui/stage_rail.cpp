@@ -18,7 +18,7 @@ StageButton::StageButton(Stage stage, QWidget* parent) : QAbstractButton(parent)
   setSizePolicy(QSizePolicy::Fixed, QSizePolicy::Expanding);
   setMinimumHeight(44);
   setMaximumHeight(72);
-  setAccessibleName(text_of(stage_words(stage)));
+  setAccessibleName(words_of(stage_words(stage)));
 }
 
 void StageButton::set_status(const QString& status, bool hard) {
@@ -46,7 +46,8 @@ void StageButton::paintEvent(QPaintEvent*) {
   const int mid = height() / 2;
   p.setPen(ink);
   p.setFont(theme::text(16, true));
-  p.drawText(QRect(18, mid - 22, width() - 50, 22), Qt::AlignVCenter, text_of(stage_words(stage_)));
+  p.drawText(QRect(18, mid - 22, width() - 50, 22), Qt::AlignVCenter,
+             words_of(stage_words(stage_)));
   p.setPen(hard_ ? (isChecked() ? theme::kMark : theme::kMarkOnDye) : soft);
   const QFont small = theme::text(13);
   p.setFont(small);

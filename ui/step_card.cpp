@@ -65,7 +65,7 @@ void StepCard::build_note() {
 
 void StepCard::build_measure(Param param) {
   measure_ = param;
-  const QString name = tr("As built: %1").arg(text_of(info(param).words));
+  const QString name = tr("As built: %1").arg(words_of(info(param).words));
   auto* row = new QHBoxLayout;
   row->addWidget(label(name, "question", this));
   entry_ = new QLineEdit(this);
@@ -83,8 +83,7 @@ void StepCard::build_measure(Param param) {
 void StepCard::show_measure() {
   if (!measure_ || entry_->isModified()) return;
   const auto& m = session_.job().built.at(*measure_);
-  entry_->setText(m ? QString::fromStdString(format_value(*measure_, m->si, session_.style()))
-                    : QString());
+  entry_->setText(m ? shown_value(*measure_, m->si, session_.style()) : QString());
   entry_->setPlaceholderText(
       tr("plan %1").arg(value_text(session_.job(), Which::plan, *measure_, session_.style())));
 }
@@ -96,7 +95,7 @@ void StepCard::commit_measure() {
   const QString typed = entry_->text().trimmed();
   refusal_->clear();
   if (typed.isEmpty()) {
-    session_.edit(tr("as-built %1 cleared").arg(text_of(info(p).words)),
+    session_.edit(tr("as-built %1 cleared").arg(words_of(info(p).words)),
                   [p](Job& j) { j.built.clear(p); });
   } else if (const auto v = parse_value(p, typed.toStdString(), session_.style())) {
     const How how = info(p).kind == Kind::length ? How::calliper : How::stated;
@@ -106,7 +105,7 @@ void StepCard::commit_measure() {
     if (const auto e = new_impossibility(session_.job(), after))
       refusal_->setText(error_text(*e));
     else
-      session_.edit(tr("as-built %1 %2").arg(text_of(info(p).words), typed), put);
+      session_.edit(tr("as-built %1 %2").arg(words_of(info(p).words), typed), put);
   } else {
     refusal_->setText(error_text(v.error()));
   }

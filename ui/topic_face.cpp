@@ -22,7 +22,7 @@ TopicFace::TopicFace(Session& session, std::vector<Group> groups, std::vector<st
     bar->setSpacing(6);
     auto* group = new QButtonGroup(this);
     for (const Group g : groups_) {
-      auto* b = new QPushButton(text_of(group_words(g)), this);
+      auto* b = new QPushButton(words_of(group_words(g)), this);
       b->setObjectName(QStringLiteral("small"));
       b->setCheckable(true);
       group->addButton(b);
@@ -42,7 +42,7 @@ TopicFace::TopicFace(Session& session, std::vector<Group> groups, std::vector<st
   help_->setAlignment(Qt::AlignTop);
   left_->addWidget(help_);
   connect(panel_, &ParamPanel::entered, this,
-          [this](Param p) { help_->setText(text_of(info(p).help)); });
+          [this](Param p) { help_->setText(words_of(info(p).help)); });
   row->addLayout(left_, 10);
   figures_ = new FiguresView(session, std::move(figures), empty, this);
   row->addWidget(figures_, 11);

@@ -124,7 +124,7 @@ QLayout* UnitsFace::build_catalogue() {
   auto* top = new QHBoxLayout;
   kinds_ = new Combo(this);
   for (const PartKind k : {PartKind::master, PartKind::booster, PartKind::slave, PartKind::lever})
-    kinds_->addItem(text_of(part_kind_words(k)));
+    kinds_->addItem(words_of(part_kind_words(k)));
   kinds_->setAccessibleName(tr("Kind of part"));
   words_ = new QLineEdit(this);
   words_->setProperty("scratch", true);  // a search, nothing of the job
@@ -314,7 +314,7 @@ void UnitsFace::refresh_matrix() {
   const Style& style = session_.style();
   for (std::size_t i = 0; i < rows.size(); ++i) {
     const int at = static_cast<int>(i);
-    matrix_->setItem(at, 0, cell(text_of(info(rows[i]).words), false));
+    matrix_->setItem(at, 0, cell(words_of(info(rows[i]).words), false));
     matrix_->item(at, 0)->setData(Qt::UserRole, static_cast<int>(rows[i]));
     const Value v = value_of(job, Which::found, rows[i]);
     const bool own = v.origin == Origin::measured;
@@ -344,7 +344,7 @@ void UnitsFace::show_row(int row) {
   const QTableWidgetItem* first = row >= 0 ? matrix_->item(row, 0) : nullptr;
   if (!first) return;
   const auto p = static_cast<Param>(first->data(Qt::UserRole).toInt());
-  QStringList parts{text_of(info(p).help)};
+  QStringList parts{words_of(info(p).help)};
   for (int c = 2; c < matrix_->columnCount(); ++c)
     if (const auto* item = matrix_->item(row, c); item && !item->toolTip().isEmpty())
       parts << matrix_->horizontalHeaderItem(c)->text() + QStringLiteral(": ") + item->toolTip() +

@@ -63,14 +63,13 @@ bool is_day(std::string_view t) {
       .ok();
 }
 
-std::string origin_words(const Job& job, Which which, Param param) {
+Message origin_words(const Job& job, Which which, Param param) {
   const Value v = value_of(job, which, param);
   if (v.origin == Origin::unknown) return "unknown";
-  if (v.origin == Origin::typical) return "typical: " + std::string(info(param).source);
-  std::string w{how_words(v.how)};
-  if (v.as_built) w += ", as built";
-  if (v.inherited) w += ", as found";
-  return w;
+  if (v.origin == Origin::typical) return say("typical: {}", Message::of_table(info(param).source));
+  Message how = Message::of_table(how_words(v.how));
+  if (v.as_built) return say("{}, as built", how);
+  return v.inherited ? say("{}, as found", how) : how;
 }
 
 const StepRecord* record_of(const Job& job, StepId id) {

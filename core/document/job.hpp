@@ -8,6 +8,7 @@
 
 #include "document/choices.hpp"
 #include "document/codes.hpp"
+#include "quantity/message.hpp"
 #include "document/measured.hpp"
 
 namespace yoke {
@@ -197,7 +198,7 @@ template <class Choice>
 }
 
 /// Where a value comes from, in words for the sheet: "calliper", "typical (common practice, …)".
-[[nodiscard]] std::string origin_words(const Job& job, Which which, Param param);
+[[nodiscard]] Message origin_words(const Job& job, Which which, Param param);
 
 /// "2026-05-31": a day that exists.
 [[nodiscard]] bool is_day(std::string_view text);

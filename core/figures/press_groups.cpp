@@ -53,6 +53,13 @@ void add_target(FigureGroup& g, const FeelModel& m, const Message& at, const Tar
   add("stiffness", r.stiffness_n_m, Kind::spring_rate, 1);
 }
 
+/// A figure's words at the beginning of a line.
+Message capital(std::string_view words) {
+  std::string w{words};
+  w[0] = static_cast<char>(w[0] - 'a' + 'A');
+  return w;
+}
+
 /// Holding still at one torque: how hard the foot must press.
 Figure held_figure(const char* words, const Expected<HoldResult>& r, double limit_n) {
   if (!r) return unsaid(words, r.error().reason);
@@ -171,12 +178,9 @@ FigureGroup bands(const FigureInputs& in) {
     // A clutch has no second piston, no deceleration: what never moves from 0 is not told.
     const bool layer = i >= static_cast<std::size_t>(PressFigure::layers);
     if ((b.low == 0 && b.high == 0) || (layer && b.high < 0.5e-3)) continue;
-    const Style style;
-    std::string words{f.words};
-    words[0] = static_cast<char>(words[0] - 'a' + 'A');
-    g.figures.push_back(told(words, b.middle, f.kind, f.digits,
-                             format_quantity(b.low, f.kind, f.digits, style) + " to " +
-                                 format_quantity(b.high, f.kind, f.digits, style)));
+    g.figures.push_back(
+        told(capital(f.words), b.middle, f.kind, f.digits,
+             say("{} to {}", Amount{b.low, f.kind, f.digits}, Amount{b.high, f.kind, f.digits})));
   }
   for (std::size_t i = 0; i < std::min<std::size_t>(3, r->ranked.size()); ++i)
     g.figures.push_back(

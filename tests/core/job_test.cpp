@@ -51,17 +51,17 @@ TEST_CASE("every way of measuring has a key, words and a doubt (common practice,
 
 TEST_CASE("where a value comes from is said") {
   Job job;
-  CHECK(origin_words(job, Which::found, Param::master_bore) == "unknown");
-  CHECK(origin_words(job, Which::found, Param::control_pad_stop) ==
+  CHECK(english(origin_words(job, Which::found, Param::master_bore)) == "unknown");
+  CHECK(english(origin_words(job, Which::found, Param::control_pad_stop)) ==
         "typical: common practice, no source");
   found(job, Param::master_bore, 0.0254, How::calliper);
-  CHECK(origin_words(job, Which::found, Param::master_bore) == "calliper");
-  CHECK(origin_words(job, Which::plan, Param::master_bore) == "calliper, as found");
+  CHECK(english(origin_words(job, Which::found, Param::master_bore)) == "calliper");
+  CHECK(english(origin_words(job, Which::plan, Param::master_bore)) == "calliper, as found");
   job.plan.set(Param::master_bore, measured(Param::master_bore, 0.0222, How::maker));
-  CHECK(origin_words(job, Which::plan, Param::master_bore) == "maker");
+  CHECK(english(origin_words(job, Which::plan, Param::master_bore)) == "maker");
   job.built.set(Param::master_bore, measured(Param::master_bore, 0.02223, How::calliper));
-  CHECK(origin_words(job, Which::plan, Param::master_bore) == "calliper, as built");
-  CHECK(origin_words(job, Which::found, Param::master_bore) == "calliper");
+  CHECK(english(origin_words(job, Which::plan, Param::master_bore)) == "calliper, as built");
+  CHECK(english(origin_words(job, Which::found, Param::master_bore)) == "calliper");
 }
 
 TEST_CASE(

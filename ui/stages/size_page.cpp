@@ -279,14 +279,14 @@ QLayout* SizePage::build_wishes() {
     auto* group = new QButtonGroup(this);
     const auto& options = info(p).options;
     for (std::size_t i = 0; i < options.size(); ++i) {
-      auto* b = new QPushButton(!sizes   ? text_of(options[i].words)
+      auto* b = new QPushButton(!sizes   ? words_of(options[i].words)
                                 : i == 0 ? tr("Standard")
                                          : tr("Any"),
                                 this);
       b->setObjectName(QStringLiteral("small"));
       b->setCheckable(true);
       b->setToolTip(
-          plain_tip(text_of(options[i].words) + QStringLiteral(". ") + text_of(info(p).help)));
+          plain_tip(words_of(options[i].words) + QStringLiteral(". ") + words_of(info(p).help)));
       group->addButton(b);
       wishes_.push_back(b);
       row->addWidget(b);

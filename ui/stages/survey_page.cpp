@@ -59,7 +59,7 @@ void SurveyPage::build_dimensions(Session& session) {
   bar->setSpacing(4);
   auto* group_buttons = new QButtonGroup(this);
   for (const Group g : kGroups) {
-    auto* b = new QPushButton(text_of(group_words(g)), this);
+    auto* b = new QPushButton(words_of(group_words(g)), this);
     b->setObjectName(QStringLiteral("small"));
     b->setCheckable(true);
     group_buttons->addButton(b);
@@ -79,7 +79,7 @@ void SurveyPage::build_dimensions(Session& session) {
   lower->addWidget(help_);
   body()->addLayout(lower, 7);
   connect(panel_, &ParamPanel::entered, this,
-          [this](Param p) { help_->setText(text_of(info(p).help)); });
+          [this](Param p) { help_->setText(words_of(info(p).help)); });
 }
 
 void SurveyPage::build_wrong(Session& session, QVBoxLayout* box) {

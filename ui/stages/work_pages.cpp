@@ -231,7 +231,7 @@ void BleedPage::build_rows(const BleedPlan& plan) {
     int n = 0;
     for (const BleedRow& r : rows) {
       if (r.wheel)
-        add_row(grid, n, text_of(r.key), tr("%1. %2").arg(n).arg(text_of(wheel_words(*r.wheel))),
+        add_row(grid, n, text_of(r.key), tr("%1. %2").arg(n).arg(words_of(wheel_words(*r.wheel))),
                 {});
       else if (n == 0)
         add_row(grid, n, text_of(r.key), tr("Master, on the bench"),

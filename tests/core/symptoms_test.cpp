@@ -1,0 +1,165 @@
+// What one thing felt or seen alone speaks for and against, without a system that can be pressed
+// (common practice, no source), and that everything entered in Survey arrives.
+#include <catch2/catch.hpp>
+#include <set>
+
+#include "proving/hypotheses.hpp"
+#include "support/build.hpp"
+
+using namespace yoke;
+using namespace yoke::test;
+
+namespace {
+
+using enum Cause;
+using Causes = std::set<Cause>;
+
+/// How far each cause stands behind the best one.
+std::map<Cause, double> behind(const Symptoms& s) {
+  const Diagnosis d = diagnose_symptoms(nullptr, {}, s);
+  std::map<Cause, double> list;
+  for (const Hypothesis& h : d.ranked) list[h.cause] = h.aicc;
+  return list;
+}
+
+/// Those named "for" stand alone at the front, those "against" alone at the end.
+void check(const Symptoms& s, const Causes& in_favour, const Causes& against) {
+  const auto list = behind(s);
+  REQUIRE(list.size() == 14);  // three causes cannot be felt at the pedal alone
+  for (const auto& [cause, aicc] : list) {
+    INFO(cause_words(cause));
+    const double wanted = in_favour.count(cause) ? 0.0 : against.count(cause) ? 9.0 : 1.0;
+    CHECK(aicc == Approx(wanted));
+  }
+}
+
+Causes all_but(const Causes& these) {
+  Causes rest;
+  for (int i = 0; i < static_cast<int>(Cause::count_); ++i)
+    if (!these.count(static_cast<Cause>(i))) rest.insert(static_cast<Cause>(i));
+  return rest;
+}
+
+}  // namespace
+
+TEST_CASE(
+    "each thing felt or seen speaks for the causes that make it, and against those that do not") {
+  Symptoms s;
+  SECTION("all dry") {
+    s.leak = choice::SymptomLeak::none;
+    check(s, {none}, {leak});
+  }
+  SECTION("wet at a wheel") {
+    s.leak = choice::SymptomLeak::wheel;
+    check(s, {leak}, {none});
+  }
+  SECTION("the level stays") {
+    s.level = choice::SymptomLevel::stays;
+    check(s, {none}, {leak});
+  }
+  SECTION("the level falls") {
+    s.level = choice::SymptomLevel::falls;
+    check(s, {leak}, {none});
+  }
+  SECTION("the car creeps with the pedal down") {
+    s.creep = choice::SymptomCreep::creeps;
+    check(s, {bypass, leak, wrong_bore}, {none, pivot_wear});
+  }
+  SECTION("wheels keep dragging: the rod holds the piston on") {
+    s.drag = choice::SymptomDrag::drag;
+    check(s, {rod_long}, all_but({rod_long}));
+  }
+  SECTION("free after a minute: an old hose, or a rod a little long") {
+    s.drag = choice::SymptomDrag::slow;
+    check(s, {soft_hoses, rod_long}, all_but({soft_hoses, rod_long, rod_short}));
+  }
+  SECTION("free at once") {
+    s.drag = choice::SymptomDrag::free;
+    check(s, {none}, {rod_long});
+  }
+  SECTION("the lamp lights on a hard press: one circuit goes further than the other") {
+    s.lamp = choice::SymptomLamp::press;
+    check(s, {air_first, air_second, bypass, leak}, {none});
+  }
+  SECTION("the pad does not drop when the engine starts") {
+    s.engine_m = 0.0015;
+    check(s, {weak_assist}, {});
+  }
+  SECTION("the pad drops well when the engine starts") {
+    s.engine_m = 0.005;
+    check(s, {none}, {weak_assist});
+  }
+  SECTION("the rod rattles") {
+    s.rod_play_m = 0.0035;
+    check(s, {rod_short}, {none, rod_long});
+  }
+  SECTION("the rod has its usual play") {
+    s.rod_play_m = 0.001;
+    check(s, {none}, {rod_short});
+  }
+  SECTION("the pivot is worn") {
+    s.pivot_play_m = 0.005;
+    check(s, {pivot_wear}, {none});
+  }
+  SECTION("the pivot is tight") {
+    s.pivot_play_m = 0.001;
+    check(s, {none}, {pivot_wear});
+  }
+  SECTION("pumping raises it: air, or drums out of adjustment, or knocked-back pads") {
+    s.first_m = 0.080;
+    s.third_m = 0.060;
+    const auto list = behind(s);
+    CHECK(list.at(drums_out) == 0);
+    CHECK(list.at(knock_back) == 0);
+    for (const Cause c : {none, bypass, leak, wrong_bore, pivot_wear, Cause::dead_stroke})
+      CHECK(list.at(c) == 9);
+  }
+  SECTION("pumping does nothing") {
+    s.first_m = 0.080;
+    s.third_m = 0.079;
+    check(s, {}, {drums_out, knock_back, soft_hoses, front_blocked});
+  }
+  SECTION("it sinks under a steady foot: fluid goes past a cup or out") {
+    s.sink_m = 0.010;
+    check(s, {bypass, leak}, all_but({bypass, leak}));
+  }
+  SECTION("it holds") {
+    s.sink_m = 0.001;
+    check(s, {none}, {bypass, leak});
+  }
+}
+
+TEST_CASE("nothing felt ranks nothing") {
+  const Diagnosis d = diagnose_symptoms(nullptr, {}, Symptoms{});
+  CHECK(d.ranked.empty());
+  CHECK_FALSE(d.refusal.empty());
+}
+
+TEST_CASE("what was entered under What is wrong arrives") {
+  Job job = known_job();
+  CHECK_FALSE(symptoms_of(resolve(job, Which::found)).any());
+  const auto with = [&job](Param p, double si) {
+    Job one = job;
+    one.found.set(p, {si, How::stated, 0, {}});
+    const Symptoms s = symptoms_of(resolve(one, Which::found));
+    CHECK((s.any() || p == Param::symptom_pin_wear || p == Param::symptom_push ||
+           p == Param::symptom_hold));
+    return s;
+  };
+  CHECK(with(Param::symptom_push, 200).push_n == 200);
+  CHECK(with(Param::symptom_first, 0.08).first_m == 0.08);
+  CHECK(with(Param::symptom_second, 0.07).second_m == 0.07);
+  CHECK(with(Param::symptom_third, 0.06).third_m == 0.06);
+  CHECK(with(Param::symptom_sink, 0.01).sink_m == 0.01);
+  CHECK(with(Param::symptom_hold, 30).hold_s == 30);
+  CHECK(with(Param::symptom_engine, 0.004).engine_m == 0.004);
+  CHECK(with(Param::symptom_rod_play, 0.002).rod_play_m == 0.002);
+  CHECK(with(Param::symptom_pivot_play, 0.003).pivot_play_m == 0.003);
+  CHECK(with(Param::symptom_pin_wear, 0.001).pin_wear_m == 0.001);
+  CHECK(with(Param::symptom_lamp, 1).lamp == choice::SymptomLamp::press);
+  CHECK(with(Param::symptom_leak, 3).leak == choice::SymptomLeak::firewall);
+  CHECK(with(Param::symptom_level, 1).level == choice::SymptomLevel::falls);
+  CHECK(with(Param::symptom_creep, 1).creep == choice::SymptomCreep::creeps);
+  CHECK(with(Param::symptom_drag, 2).drag == choice::SymptomDrag::drag);
+  CHECK(with(Param::symptom_first, 0.08).ratio == Approx(6));
+}

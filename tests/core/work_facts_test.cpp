@@ -1,0 +1,241 @@
+// Which fact of the job calls for which step, what a step undoes, what waits for parts, and what a
+// stroke of the pedal moves at a nipple.
+#include <catch2/catch.hpp>
+#include <set>
+
+#include "judge/findings.hpp"
+#include "proving/gates.hpp"
+#include "rod/rod.hpp"
+#include "support/every_code.hpp"
+#include "work/bleeding.hpp"
+#include "work/disturbed.hpp"
+#include "work/parts_gate.hpp"
+#include "work/steps.hpp"
+
+using namespace yoke;
+using namespace yoke::test;
+
+namespace {
+
+std::set<StepId> steps_of(const char* change) {
+  Job job = known_job();
+  set(job, change);
+  std::set<StepId> all;
+  for (const Step& s : install_steps(job)) all.insert(s.id);
+  return all;
+}
+
+using enum StepId;
+
+struct Fact {
+  StepId step;
+  const char* calls;    ///< a job in which it is needed
+  const char* without;  ///< the nearest one in which it is not
+};
+constexpr const char* kVacuum = "assist.kind=vacuum; assist.diaphragm1=200 mm";
+constexpr const char* kConcentric = "control.use=clutch; clutch.kind=concentric";
+const Fact kFacts[] = {
+    {before_discharge, "found:assist.kind=vacuum; found:assist.diaphragm1=200 mm", kVacuum},
+    {out_tee, "found:master.kind=single; master.kind=tandem", "found:master.kind=single"},
+    {out_residual, "found:front.kind=drum; front.kind=sliding", "found:front.kind=drum"},
+    {out_residual, "found:rear.kind=drum; rear.kind=sliding", "found:rear.kind=sliding"},
+    {mount_template, kVacuum, "found:assist.kind=vacuum; found:assist.diaphragm1=200 mm"},
+    {mount_close, "found:master.kind=single; master.kind=tandem", ""},
+    {rod_pin, "master.bore=25.4 mm", "master.bore=22.22 mm"},
+    {rod_clearance, "master.bore=25.4 mm", ""},
+    {rod_output, kVacuum, ""},
+    {clutch_spacer, kConcentric, "control.use=clutch; clutch.kind=push"},
+    {clutch_spacer, "found:control.use=clutch; found:clutch.kind=push; clutch.kind=concentric",
+     "found:control.use=clutch; found:clutch.kind=concentric; clutch.kind=push"},
+    {clutch_back, "control.use=clutch; clutch.kind=push", kConcentric},
+    {clutch_short, kConcentric, ""},
+    {lines_trace, "found:master.kind=single; master.kind=tandem", ""},
+    {lines_valve, "valve.kind=proportioning", "valve.kind=none"},
+    {lines_hoses, "found:front.kind=drum; front.kind=opposed",
+     "found:rear.kind=drum; rear.kind=sliding"},
+    {assist_servo_angle, "assist.kind=remote", kVacuum},
+    {assist_bar, "master.kind=twin; master.bore2=22 mm", "master.kind=tandem"},
+    {assist_hose, kVacuum, "assist.kind=electric"},
+    {assist_vacuum, kVacuum, "assist.kind=hydraulic"},
+    {assist_purge, "assist.kind=hydraulic", kVacuum},
+    {assist_stored, "assist.kind=hydraulic", "assist.kind=none"},
+    {assist_feeds, "assist.kind=electric", kVacuum},
+    {assist_unpowered, "assist.kind=electric", "assist.kind=none"},
+    {lamp_switch, "", kConcentric},
+};
+
+}  // namespace
+
+TEST_CASE("a step is there when the job calls for it, and only then") {
+  for (const Fact& f : kFacts) {
+    INFO(key(f.step) << ": " << f.calls << " | " << f.without);
+    CHECK(steps_of(f.calls).count(f.step));
+    CHECK_FALSE(steps_of(f.without).count(f.step));
+  }
+  const auto plain = steps_of("");
+  for (const StepId always : {before_stands, before_fluid, out_reservoir, out_rod, lines_start,
+                              lines_support, fill_fluid, fill_weep, fill_height})
+    CHECK(plain.count(always));
+  // A clutch has no front discs, valves or booster, whatever was entered of brakes.
+  for (const StepId brake : {lines_valve, lines_hoses, assist_hose, out_residual})
+    CHECK_FALSE(steps_of("control.use=clutch; valve.kind=proportioning; found:front.kind=drum; "
+                         "front.kind=sliding; assist.kind=vacuum; assist.diaphragm1=200 mm")
+                    .count(brake));
+}
+
+TEST_CASE("drums that become discs are named by their axle, both when both do") {
+  const auto text = [](const char* change) {
+    Job job = known_job();
+    set(job, change);
+    for (const Step& s : install_steps(job))
+      if (s.id == out_residual) return english(s.text);
+    return std::string();
+  };
+  CHECK(text("found:front.kind=drum; front.kind=sliding").find("in the front line") !=
+        std::string::npos);
+  CHECK(text("rear.kind=sliding").find("in the rear line") != std::string::npos);
+  CHECK(text("found:front.kind=drum; front.kind=sliding; rear.kind=sliding")
+            .find("front and rear lines") != std::string::npos);
+}
+
+TEST_CASE("a step undoes the gates it touches, no other, and only when it is later") {
+  const std::map<StepId, std::set<GateId>> touches{
+      {out_rod, {GateId::preload, GateId::retention, GateId::lamp}},
+      {out_crack, {GateId::weep}},
+      {mount_drill, {GateId::firewall}},
+      {rod_length, {GateId::preload, GateId::lamp}},
+      {rod_output, {GateId::preload}},
+      {lines_start, {GateId::weep, GateId::circuits, GateId::sink}},
+      {assist_hose, {GateId::assist_drop, GateId::no_assist}},
+      {assist_bar, {GateId::assist_drop, GateId::no_assist, GateId::bar}},
+      {fill_fluid, {GateId::fluid, GateId::sink, GateId::reserve, GateId::failed_circuit}},
+      {clutch_slave, {GateId::release, GateId::over_travel, GateId::wear_room}},
+      {before_photos, {}},
+      {lines_dry, {}}};
+  for (const auto& [step, gates] : touches)
+    for (const GateId gate : all_ids<GateId>()) {
+      INFO(key(step) << " and " << key(gate));
+      Job job = known_job();
+      record_for(job, gate) = {GateState::passed, "2026-05-10", "", {}};
+      record_for(job, step) = {true, "2026-05-11", "", {}};
+      CHECK(disturbed_since(job, gate).empty() == !gates.count(gate));
+      record_for(job, step).date = "2026-05-10";  // the same day: the gate was passed after it
+      CHECK(disturbed_since(job, gate).empty());
+      record_for(job, step) = {false, "2026-05-11", "", {}};
+      CHECK(disturbed_since(job, gate).empty());
+    }
+}
+
+TEST_CASE("parts: what waits longest stands first, and the day it can come apart is never past") {
+  Job job = known_job();
+  const auto part = [](const char* name, const char* day, bool first) {
+    PartInHand p;
+    p.name = name;
+    p.promised = day;
+    p.before_apart = first;
+    return p;
+  };
+  job.parts = {part("early", "2026-06-01", true), part("not first", "2026-09-01", false),
+               part("late", "2026-07-01", true)};
+  PartsGate g = parts_gate(job, "2026-05-01");
+  CHECK_FALSE(g.may_start);
+  REQUIRE(g.parts.size() == 3);
+  CHECK(job.parts[g.parts[0].index].name == "late");
+  CHECK(job.parts[g.parts[1].index].name == "early");
+  CHECK(job.parts[g.parts[2].index].name == "not first");
+  CHECK(job.parts[*g.critical].name == "late");
+  CHECK(g.earliest == "2026-07-01");
+  CHECK(parts_gate(job, "2026-07-01").earliest == "2026-07-01");
+  CHECK(parts_gate(job, "2026-07-02").earliest == "2026-07-02");
+  CHECK(*g.parts[0].days == 61);
+  CHECK_FALSE(g.parts[0].late);
+  CHECK(parts_gate(job, "2026-07-02").parts[0].late);
+  CHECK_FALSE(parts_gate(job, "2026-07-01").parts[0].late);
+  for (PartInHand& p : job.parts) p.here = p.thread = p.seat = true;
+  CHECK_FALSE(parts_gate(job, "").may_start);  // not held in its place yet
+  for (PartInHand& p : job.parts) p.place = true;
+  CHECK(parts_gate(job, "").may_start);
+}
+
+TEST_CASE("a stroke moves what its own piston delivers beyond the cut-off") {
+  Job job = known_job();
+  const double area = 3.14159265358979 / 4 * 0.022225 * 0.022225;
+  const BleedPlan p = bleed_plan(job);
+  REQUIRE(p.wheels.size() == 4);
+  for (const BleedWheel& w : p.wheels) {
+    const bool front = axle_of(w.wheel) == Axle::front;
+    CHECK(w.outlet == (front ? Outlet::first : Outlet::second));
+    // Strokes of 18 and 17 mm, 1 mm of cut-off each.
+    CHECK(w.per_stroke.value() == Approx(area * (front ? 0.017 : 0.016)).epsilon(1e-6));
+    CHECK(w.strokes == static_cast<int>(std::ceil(1.5 * w.branch.value() / w.per_stroke.value())));
+    // Never lower than a quarter of the 60 cm³ chamber.
+    CHECK(w.refill_every * w.per_stroke.value() <= 0.75 * 60e-6);
+    CHECK((w.refill_every + 1) * w.per_stroke.value() > 0.75 * 60e-6);
+    CHECK(w.refills == (w.strokes - 1) / w.refill_every);
+  }
+  // A small chamber: the last stroke needs no refill after it.
+  set(job, "master.reservoir=10 ml");
+  for (const BleedWheel& w : bleed_plan(job).wheels) {
+    CHECK(w.refill_every == 1);
+    CHECK(w.refills == w.strokes - 1);
+  }
+}
+
+TEST_CASE("stage words: counts, angles and limits as they are") {
+  Job job = known_job();
+  const auto says = [&job](Stage s) {
+    const auto strip = foot_strip(job, 12);
+    return english(stage_status(job, s, strip, find_all(job, strip)));
+  };
+  set(job,
+      "control.axis_height=50 mm; control.offset=10 mm; control.rest_angle=0 deg; "
+      "control.rod_length=150 mm");
+  const double degrees = angle_report(job, Which::plan).largest_rad * 180 / 3.14159265358979;
+  CHECK(says(Stage::fit) == fmt::format("rod up to {:.1f}° off", degrees));
+  CHECK(says(Stage::plumb) == "outlets as intended");
+  set(job, "circuit.fr=2");
+  CHECK(says(Stage::plumb) == "outlets crossed");
+  set(job, "circuit.fr=1; circuit.rl=1; circuit.rr=1");
+  CHECK(says(Stage::plumb) == "no separation");
+  set(job, "circuit.rl=2; circuit.rr=2; valve.residual_front=0.07 MPa");
+  CHECK(says(Stage::plumb) == "a residual valve is wrong");
+  set(job, "valve.residual_front=0 MPa; circuit.fl=?");
+  CHECK(says(Stage::plumb) == "3 of 4 wheels traced");
+  // A plan that differs from what is fitted is judged by the plan's outlets.
+  set(job, "found:circuit.fl=2; circuit.fl=1");
+  CHECK(says(Stage::plumb) == "outlets as intended");
+  set(job,
+      "found:limit.effort=900 N; found:limit.travel=300 mm; found:limit.reserve=0; "
+      "found:limit.effort_failed=1500 N; "
+      "found:limit.z_failed=0.05; found:target.z=0.3");
+  CHECK(says(Stage::size) == "passes in all conditions");
+  set(job, "found:limit.effort_failed=50 N");
+  const auto strip = foot_strip(job, 12);
+  const auto failing = std::count_if(strip.begin(), strip.end(), [](const ConditionReport& c) {
+    return c.id != ConditionId::found && c.verdict == Verdict::fail;
+  });
+  CHECK(failing > 1);
+  CHECK(says(Stage::size) == fmt::format("{} conditions fail", failing));
+}
+
+TEST_CASE("limits are met at their very value") {
+  Job job = known_job();
+  const auto told = [&job](FindingCode code) {
+    const auto all = find_all(job, foot_strip(job, 8));
+    return std::any_of(all.begin(), all.end(), [code](const Finding& f) { return f.code == code; });
+  };
+  job.plan.set(Param::control_pin_arm, {0.0625, How::tape, 0.001875, {}});  // 3 % to the bit
+  CHECK_FALSE(told(FindingCode::survey_pin_doubt));
+  job.plan.set(Param::control_pin_arm, {0.0625, How::tape, 0.0019, {}});
+  CHECK(told(FindingCode::survey_pin_doubt));
+  const auto applies = [&job](GateId id) {
+    const auto strip = foot_strip(job, 8);
+    const auto gates = gates_of(job, strip, find_all(job, strip));
+    return std::any_of(gates.begin(), gates.end(), [id](const Gate& g) { return g.id == id; });
+  };
+  CHECK_FALSE(applies(GateId::deviation));  // how the rod is kept is not known: nothing to sign
+  set(job, "rod.staked=maker");
+  CHECK_FALSE(applies(GateId::deviation));
+  set(job, "rod.staked=other");
+  CHECK(applies(GateId::deviation));
+}
