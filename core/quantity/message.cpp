@@ -80,7 +80,11 @@ struct Renderer {
     const bool counted = !m.text_of_one().empty();
     const long count = m.count();
     std::string words(counted && count == 1 ? m.text_of_one() : m.text());
-    if (translate) words = translate(m.text(), counted ? &count : nullptr);
+    if (translate) {
+      // What no catalogue holds comes back as its id: then English, with its own singular.
+      std::string other = translate(m.text(), counted ? &count : nullptr);
+      if (other != m.text()) words = std::move(other);
+    }
     return filled(words, m.arguments());
   }
 

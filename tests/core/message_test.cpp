@@ -58,6 +58,10 @@ TEST_CASE("a count chooses its words, in English and in a language with other pl
   CHECK(render(fails(2), {}, other) == "zwei 2");
   CHECK(render(fails(9), {}, other) == "viele 9");
   CHECK_FALSE(fails(1) == fails(2));
+  // A catalogue that does not hold it: English, in its own singular.
+  const Translate nothing = [](std::string_view id, const long*) { return std::string(id); };
+  CHECK(render(fails(1), {}, nothing) == "1 condition fails");
+  CHECK(render(fails(2), {}, nothing) == "2 conditions fail");
 }
 
 TEST_CASE("a translation may turn the arguments round, and what is nobody's language stays") {

@@ -204,7 +204,7 @@ TEST_CASE(
   CHECK(stale_as_built(b.session.job()).empty());
   const auto button = [page] {
     for (auto* p : page->findChildren<QPushButton*>())
-      if (p->text().startsWith("Clear 1 as-built")) return p;
+      if (p->text() == "Clear as-built values of the earlier plan: 1" && p->isVisible()) return p;
     return static_cast<QPushButton*>(nullptr);
   };
   CHECK_FALSE(button());
@@ -292,4 +292,13 @@ TEST_CASE("what becomes dangerous by an edit is announced, what was dangerous be
   b.session.undo();
   b.session.undo();
   CHECK_FALSE(notice->isVisible());  // mended
+}
+
+TEST_CASE("the rail counts in words that fit the count") {
+  Bench b;
+  REQUIRE(b.window->open_path(demo(b.dir)));
+  CHECK(b.window->rail()
+            ->button(Stage::size)
+            ->accessibleDescription()
+            .startsWith("1 condition fails"));
 }

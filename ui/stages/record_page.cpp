@@ -170,7 +170,7 @@ QString listed_state(const JobEntry& e) {
       break;
   }
   if (!e.hard_findings) return RecordPage::tr("in work, not checked");
-  return hard ? RecordPage::tr("%n hard point(s) open", nullptr, *e.hard_findings)
+  return hard ? RecordPage::tr("hard points open: %1").arg(*e.hard_findings)
               : RecordPage::tr("in work");
 }
 }  // namespace

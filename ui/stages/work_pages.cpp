@@ -129,7 +129,7 @@ void InstallPage::refresh() {
   for (StepCard* card : cards_) done += card->refresh() ? 1 : 0;
   progress_->setText(tr("%1 of %2 done").arg(done).arg(cards_.size()));
   const auto stale = static_cast<int>(stale_as_built(session_.job()).size());
-  clear_stale_->setText(tr("Clear %n as-built value(s) of the earlier plan", nullptr, stale));
+  clear_stale_->setText(tr("Clear as-built values of the earlier plan: %1").arg(stale));
   clear_stale_->setVisible(stale > 0);
 }
 
