@@ -64,7 +64,7 @@ Expected<Table> solve(const Arguments& a) {
   Table t;
   t.keys = {"condition", "verdict", "effort_N", "travel_m", "reserve", "pressure_Pa", "z", "why"};
   for (const auto& c : foot_strip(*job, 16)) {
-    std::vector<Cell> row{text(c.title), text(verdict_words(c.verdict))};
+    std::vector<Cell> row{text(english(c.title, a.style)), text(verdict_words(c.verdict))};
     if (c.target) {
       const auto& f = c.target->at;
       row.push_back(quantity(f.pad_force_n, Kind::force, 0, a.style));
@@ -78,7 +78,7 @@ Expected<Table> solve(const Arguments& a) {
                                     : text("–"));
       for (int i = 0; i < 4; ++i) row.push_back(text("–"));
     }
-    row.push_back(text(c.reason));
+    row.push_back(text(english(c.reason, a.style)));
     t.rows.push_back(std::move(row));
   }
   return t;
@@ -131,7 +131,7 @@ Expected<Table> all_bands(const Job& job, const DoubtRequest& q, const Style& st
   Table t;
   t.keys = {"condition", "figure", "low_10", "middle", "high_90"};
   for (const ConditionDoubt& c : r->conditions) {
-    const std::string title = condition_title(job, c.id);
+    const std::string title = english(condition_title(job, c.id), style);
     if (!c.because.empty()) {
       t.notes.push_back(title + ": " + c.because);
       continue;

@@ -129,15 +129,16 @@ Expected<Table> map_table(const Arguments& a) {
   Table t;
   t.keys = {"assist", "bore_m", "bore2_m", "ratio", "inside", "effort_N", "travel_m", "why"};
   for (const yoke::Cell& c : s->cells)
-    t.rows.push_back(
-        {text(s->assists[c.assist]),
-         number(c.bore_m, format_full(c.bore_m, Kind::length, 2, a.style)),
-         c.bore2_m > 0 ? number(c.bore2_m, format_full(c.bore2_m, Kind::length, 2, a.style))
-                       : text("–"),
-         number(c.ratio, fmt::format("{:.2f}", c.ratio)),
-         text(c.fails == Limit::none ? "yes" : "no"),
-         number(c.effort_n, format_full(c.effort_n, Kind::force, 0, a.style)),
-         number(c.travel_m, format_full(c.travel_m, Kind::length, 0, a.style)), text(c.reason)});
+    t.rows.push_back({text(s->assists[c.assist]),
+                      number(c.bore_m, format_full(c.bore_m, Kind::length, 2, a.style)),
+                      c.bore2_m > 0
+                          ? number(c.bore2_m, format_full(c.bore2_m, Kind::length, 2, a.style))
+                          : text("–"),
+                      number(c.ratio, fmt::format("{:.2f}", c.ratio)),
+                      text(c.fails == Limit::none ? "yes" : "no"),
+                      number(c.effort_n, format_full(c.effort_n, Kind::force, 0, a.style)),
+                      number(c.travel_m, format_full(c.travel_m, Kind::length, 0, a.style)),
+                      text(english(c.reason, a.style))});
   t.notes = {ranking_words(ranking(*s), q.preference)};
   return t;
 }
@@ -153,7 +154,7 @@ Expected<Table> curve_table(const Arguments& a) {
   if (auto e = not_of_this_job(*job, *id)) return fail(std::move(*e));
   const ConditionReport c = condition_report(*job, *id, static_cast<std::size_t>(*points));
   if (!c.curve)
-    return fail({"job", "", "", c.reason.empty() ? "Cannot say yet" : c.reason,
+    return fail({"job", "", "", c.reason.empty() ? "Cannot say yet" : english(c.reason),
                  "Enter what is missing in Survey"});
   Table t;
   t.keys = {"travel_m", "force_N", "pressure_Pa", "rod_force_N", "stroke_m", "z"};

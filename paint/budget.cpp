@@ -56,7 +56,7 @@ QString in_words(const ConditionReport& r, const Style& style, double least_m) {
   std::sort(layers.rbegin(), layers.rend());
   QStringList parts;
   for (const auto& [m, k] : layers)
-    parts << q(layer_words(static_cast<TravelLayer>(k))) + QStringLiteral(" ") +
+    parts << words_of(layer_words(static_cast<TravelLayer>(k))) + QStringLiteral(" ") +
                  QString::fromStdString(format_quantity(m, Kind::length, 0, style))
                      .section(QLatin1Char(' '), 0, -2);
   return parts.join(QStringLiteral(", ")) +
@@ -88,7 +88,7 @@ Picture budget_picture(const std::vector<ConditionReport>& reports, const Style&
       p.setFont(theme::text(13));
       p.setPen(theme::kScribe);
       p.drawText(QRectF(12, bar.top(), 72, bar.height()), Qt::AlignVCenter,
-                 QString::fromStdString(r.title));
+                 text_of(r.title, style));
       if (r.target) {
         draw_bar(p, bar, r, scale, style);
         const QFont small = theme::text(13);
@@ -98,14 +98,13 @@ Picture budget_picture(const std::vector<ConditionReport>& reports, const Style&
                    theme::elided(small, in_words(r, style, 0.001), bar.width()));
       } else {
         p.setPen(theme::kMarkOnDye);
-        p.drawText(
-            bar, Qt::AlignVCenter,
-            theme::elided(p.font(), QString::fromStdString(r.brief.empty() ? r.reason : r.brief),
-                          bar.width()));
+        p.drawText(bar, Qt::AlignVCenter,
+                   theme::elided(p.font(), text_of(r.brief.empty() ? r.reason : r.brief, style),
+                                 bar.width()));
       }
     });
     if (!r.target) continue;
-    pic.said << QString::fromStdString(r.title) + QStringLiteral(": ") + in_words(r, style, 0);
+    pic.said << text_of(r.title, style) + QStringLiteral(": ") + in_words(r, style, 0);
   }
   return pic;
 }

@@ -16,9 +16,9 @@ theme::Mark mark_of(Verdict v) {
 }
 
 /// `full` for a screen reader, otherwise as short as the column is narrow.
-QString verdict_line(const ConditionReport& c, bool full) {
-  const std::string& reason = full || c.brief.empty() ? c.reason : c.brief;
-  if (!reason.empty()) return q(reason);
+QString verdict_line(const ConditionReport& c, bool full, const Style& style) {
+  const Message& reason = full || c.brief.empty() ? c.reason : c.brief;
+  if (!reason.empty()) return text_of(reason, style);
   return c.verdict == Verdict::pass ? Drawn::tr("passes") : Drawn::tr("cannot say");
 }
 
@@ -55,7 +55,7 @@ void draw_column(QPainter& p, const QRectF& box, const ConditionReport& c, bool 
   const QFont title = theme::text(14, true);
   p.setFont(title);
   p.drawText(QRectF(x, box.top() + 9, w, 20), Qt::AlignVCenter,
-             theme::elided(title, q(c.title), w));
+             theme::elided(title, text_of(c.title, style), w));
   std::optional<double> effort = c.effort_only_n;
   if (c.target) effort = c.target->at.pad_force_n;
   p.setFont(theme::figure(21, true));
@@ -79,7 +79,7 @@ void draw_column(QPainter& p, const QRectF& box, const ConditionReport& c, bool 
   p.setPen(ink);
   p.setFont(theme::text(13));
   p.drawText(QRectF(x + 24, box.top() + 80, w - 24, box.height() - 84),
-             Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap, verdict_line(c, false));
+             Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap, verdict_line(c, false, style));
 }
 
 }  // namespace
@@ -99,12 +99,12 @@ Picture foot_strip_picture(const std::vector<ConditionReport>& strip, ConditionI
       p.setClipRect(box);
       draw_column(p, box, c, is_shown, style);
     });
-    QString said = q(c.title) + QStringLiteral(": ");
+    QString said = text_of(c.title, style) + QStringLiteral(": ");
     if (c.target)
       said += QStringLiteral("%1, %2, ")
                   .arg(q(format_full(c.target->at.pad_force_n, Kind::force, 0, style)),
                        q(format_full(c.target->at.pad_travel_m, Kind::length, 0, style)));
-    said += verdict_line(c, true);
+    said += verdict_line(c, true, style);
     pic.said << said;
     pic.spots.push_back({box, QStringLiteral("condition:%1").arg(static_cast<int>(c.id)), said});
   }

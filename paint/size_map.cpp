@@ -256,9 +256,9 @@ void draw_key(QPainter& p, const Sweep& s, QSizeF size) {
 QString cell_words(const Cell& c, const Style& style) {
   const QString second =
       c.bore2_m > 0 ? Drawn::tr(" and ") + bore_words(c.bore2_m, style) : QString();
-  QString w =
-      Drawn::tr("%1%2 at %3: %4")
-          .arg(bore_words(c.bore_m, style), second, QString::number(c.ratio, 'f', 2), q(c.reason));
+  QString w = Drawn::tr("%1%2 at %3: %4")
+                  .arg(bore_words(c.bore_m, style), second, QString::number(c.ratio, 'f', 2),
+                       text_of(c.reason, style));
   if (c.fails == Limit::none)
     w += Drawn::tr(", %1, %2, %3 % left")
              .arg(q(format_quantity(c.effort_n, Kind::force, 0, style)),

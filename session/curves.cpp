@@ -78,7 +78,8 @@ PlotInput feel_plot(const Session& s, const std::vector<CurveBand>& bands) {
   in.title = QStringLiteral("What the foot feels");
   in.x.words = QStringLiteral("pad travel, ") + a.mm;
   in.y.words = QStringLiteral("pad force, ") + a.n;
-  in.empty = QStringLiteral("No curve yet. ") + text_of(report_of(s, ConditionId::plan).reason);
+  in.empty =
+      QStringLiteral("No curve yet. ") + text_of(report_of(s, ConditionId::plan).reason, s.style());
   const Limits l = limits_of(s.job());
   struct Wanted {
     ConditionId id;
@@ -156,8 +157,8 @@ PlotInput prove_plot(const Session& s) {
   in.title = QStringLiteral("Measured against predicted");
   in.x.words = QStringLiteral("pad travel, ") + a.mm;
   in.y.words = QStringLiteral("pad force, ") + a.n;
-  in.empty =
-      QStringLiteral("No prediction yet. ") + text_of(report_of(s, ConditionId::plan).reason);
+  in.empty = QStringLiteral("No prediction yet. ") +
+             text_of(report_of(s, ConditionId::plan).reason, s.style());
   const auto& dead = report_of(s, ConditionId::assist_lost);
   const auto& plan = report_of(s, ConditionId::plan);
   const bool boosted = has_assist(s.job(), Which::plan);
@@ -246,10 +247,10 @@ QString budget_words(const ConditionReport& report, const Style& style) {
   for (size_t i = 0; i < kLayerCount; ++i) {
     const double m = report.target->budget[i];
     if (m < 0.0005) continue;
-    parts << text_of(layer_words(static_cast<TravelLayer>(i))) + QStringLiteral(" ") +
+    parts << words_of(layer_words(static_cast<TravelLayer>(i))) + QStringLiteral(" ") +
                  quantity_text(m, Kind::length, 0, style);
   }
-  return text_of(report.title) + QStringLiteral(": ") + parts.join(QStringLiteral(", "));
+  return text_of(report.title, style) + QStringLiteral(": ") + parts.join(QStringLiteral(", "));
 }
 
 }  // namespace yoke

@@ -11,9 +11,9 @@ LineInput line_input(const Session& s) {
   in.job = s.job();
   in.which = which_of(s.shown());
   const ConditionReport& report = s.shown_report();
-  in.title = QStringLiteral("Shown: ") + text_of(report.title);
+  in.title = QStringLiteral("Shown: ") + text_of(report.title, s.style());
   in.point = s.pressed_point();
-  in.cannot = text_of(report.reason);
+  in.cannot = text_of(report.reason, s.style());
   if (!in.point && report.effort_only_n)
     in.cannot += QStringLiteral(". Effort at the wanted pressure: ") +
                  full_text(*report.effort_only_n, Kind::force, 0, s.style());

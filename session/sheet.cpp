@@ -79,7 +79,7 @@ QString foot(const std::vector<ConditionReport>& strip, const Style& style) {
     const QString verdict = c.verdict == Verdict::pass   ? tr("passes")
                             : c.verdict == Verdict::fail ? tr("fails: ")
                                                          : tr("cannot say: ");
-    QStringList cells{esc(std::string_view(c.title))};
+    QStringList cells{esc(c.title, style)};
     if (c.target) {
       cells << full_text(c.target->at.pad_force_n, Kind::force, 0, style)
             << full_text(c.target->at.pad_travel_m, Kind::length, 0, style)
@@ -91,7 +91,7 @@ QString foot(const std::vector<ConditionReport>& strip, const Style& style) {
                                 : QStringLiteral("–"))
             << QStringLiteral("–") << QStringLiteral("–") << QStringLiteral("–");
     }
-    cells << esc(verdict + QString::fromStdString(c.reason));
+    cells << esc(verdict + text_of(c.reason, style));
     rows << row(cells);
   }
   return QStringLiteral("<h2>%1</h2>").arg(esc(tr("What the foot meets"))) + table(rows);

@@ -279,7 +279,7 @@ Expected<DoubtReport> doubt(const Job& job, std::span<const ConditionId> ids,
       possible.push_back(id);
       middle.push_back(f);
     } else {
-      c.because = condition_report(in, id, 0).reason;
+      c.because = english(condition_report(in, id, 0).reason);
       if (c.because.empty()) c.because = "Cannot say yet";
     }
     r.conditions.push_back(c);

@@ -162,12 +162,12 @@ std::vector<AssistChoice> assist_choices(const Job& job) {
     if (alive.target && alive.target->reached)
       c.effort_n = alive.target->at.pad_force_n;
     else
-      c.because = alive.reason;
+      c.because = english(alive.reason);
     const ConditionReport& lost = t.kind == AssistKind::none ? alive : dead;
     if (lost.target && lost.target->reached) {
       c.dead_effort_n = lost.target->at.pad_force_n;
     } else if (c.because.empty()) {
-      c.because = lost.reason;
+      c.because = english(lost.reason);
     }
     c.works = alive.verdict == Verdict::pass && c.effort_n && c.dead_effort_n &&
               *c.dead_effort_n <= limits.effort_failed_n;

@@ -16,48 +16,50 @@ namespace {
 struct Fault {
   Limit limit = Limit::none;
   double amount = 0;
-  std::string reason;
+  Message reason;
 };
 
 Fault judge_sound(const TargetReport& r, const Limits& l) {
   if (!r.reached && r.prevented_by == Stop::locked)
     return {Limit::lock_order, l.z - r.at.z,
-            fmt::format("locks at {:.2f} g, before the wanted stop", r.at.z)};
+            say("locks at {} g, before the wanted stop", Plain{r.at.z, 2})};
   if (!r.reached) {
     const bool stroke =
         r.prevented_by == Stop::primary_stroke || r.prevented_by == Stop::secondary_stroke;
-    return {stroke ? Limit::strokes : Limit::travel, l.z - r.at.z,
-            fmt::format("stops at {:.2f} g: {}", r.at.z, stop_words(r.prevented_by))};
+    return {
+        stroke ? Limit::strokes : Limit::travel, l.z - r.at.z,
+        say("stops at {} g: {}", Plain{r.at.z, 2}, Message::of_table(stop_words(r.prevented_by)))};
   }
   if (r.at.pad_force_n > l.effort_n)
     return {Limit::effort, r.at.pad_force_n - l.effort_n,
-            fmt::format("{:.0f} N too hard", r.at.pad_force_n - l.effort_n)};
+            say("{} too hard", force(r.at.pad_force_n - l.effort_n))};
   return {};
 }
 
 Fault judge_travel(const TargetReport& r, const Limits& l) {
   if (r.at.pad_travel_m > l.travel_m)
     return {Limit::travel, r.at.pad_travel_m - l.travel_m,
-            fmt::format("{:.0f} mm too long", (r.at.pad_travel_m - l.travel_m) * 1e3)};
+            say("{} too long", length(r.at.pad_travel_m - l.travel_m, 0))};
   if (r.reserve_share < l.reserve_share)
     return {Limit::reserve, l.reserve_share - r.reserve_share,
-            fmt::format("reserve {:.0f} %, wanted {:.0f} %", r.reserve_share * 100,
-                        l.reserve_share * 100)};
+            say("reserve {} %, wanted {} %", Plain{r.reserve_share * 100, 0},
+                Plain{l.reserve_share * 100, 0})};
   return {};
 }
 
-Fault judge_failure(const System& s, const Condition& c, Limit limit, const std::string& what,
+Fault judge_failure(const System& s, const Condition& c, Limit limit, const Message& what,
                     const Limits& l) {
   const auto m = FeelModel::make(s, c);
-  if (!m) return {limit, 1.0, what + ": " + m.error().reason};
+  if (!m) return {limit, 1.0, say("{}: {}", what, m.error().reason)};
   const TargetReport r = m->at_z(l.z_failed);
   if (!r.reached)
     return {limit, l.z_failed - r.at.z,
-            fmt::format("{}: only {:.2f} g, {}", what, r.at.z, stop_words(r.prevented_by))};
+            say("{}: only {} g, {}", what, Plain{r.at.z, 2},
+                Message::of_table(stop_words(r.prevented_by)))};
   if (r.at.pad_force_n > l.effort_failed_n)
     return {limit, r.at.pad_force_n - l.effort_failed_n,
-            fmt::format("{}: {:.0f} N too hard", what, r.at.pad_force_n - l.effort_failed_n)};
-  if (r.reserve_m <= 0) return {limit, -r.reserve_m, what + ": on the floor"};
+            say("{}: {} too hard", what, force(r.at.pad_force_n - l.effort_failed_n))};
+  if (r.reserve_m <= 0) return {limit, -r.reserve_m, say("{}: on the floor", what)};
   return {};
 }
 
@@ -66,7 +68,7 @@ Fault judge_lock(const FeelModel& m) {
   if (p < 0) return {};
   const FeelPoint f = m.at(p * (1 + 1e-6));
   if (f.lock == Lock::rear && f.z < 0.8)
-    return {Limit::lock_order, 0.8 - f.z, fmt::format("rear locks first, at {:.2f} g", f.z)};
+    return {Limit::lock_order, 0.8 - f.z, say("rear locks first, at {} g", Plain{f.z, 2})};
   return {};
 }
 
@@ -180,7 +182,7 @@ Cell judge(const System& plan, double bore_m, double bore2_m, double ratio, std:
   const Fault f = first_fault(s, *m, r, q.limits);
   c.fails = f.limit;
   c.amount = f.amount;
-  c.reason = f.limit == Limit::none ? "inside" : f.reason;
+  c.reason = f.limit == Limit::none ? Message("inside") : f.reason;
   if (f.limit == Limit::none) c.score = score(c, q, plan);
   return c;
 }
@@ -356,8 +358,7 @@ std::vector<Feasible> feasible(const Sweep& s) {
       // The later a limit is tested, the closer the cell comes.
       if (!closest || cell.fails > closest->fails) closest = &cell;
     }
-    if (!f.any && closest)
-      f.nearest = fmt::format("at {:.2f}: {}", closest->ratio, closest->reason);
+    if (!f.any && closest) f.nearest = say("at {}: {}", Plain{closest->ratio, 2}, closest->reason);
     list.push_back(f);
   }
   return list;

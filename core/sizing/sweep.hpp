@@ -35,7 +35,7 @@ struct Cell {
   std::size_t assist = 0;  ///< which option
   Limit fails = Limit::none;
   double amount = 0;   ///< by how much, in the limit's own unit (N, m, share, g)
-  std::string reason;  ///< "12 mm too long", or "inside"
+  Message reason;  ///< "12 mm too long", or "inside"
   double effort_n = 0;
   double travel_m = 0;
   double reserve_share = 0;
@@ -98,7 +98,7 @@ struct Feasible {
   double least_ratio = 0;
   double most_ratio = 0;
   bool any = false;
-  std::string nearest;  ///< when none fits: the reason of the cell that comes closest
+  Message nearest;  ///< when none fits: the reason of the cell that comes closest
 };
 [[nodiscard]] std::vector<Feasible> feasible(const Sweep& sweep);
 

@@ -49,9 +49,9 @@ Benchmark judged(const Job& job, const Assembly& a, const Rule& rule) {
   b.reached_z = r.at.z;
   b.verdict = r.reached && r.at.pad_force_n <= rule.limit_n ? Verdict::pass : Verdict::fail;
   if (!r.reached)
-    b.why = fmt::format("only {:.2f} g: {}", r.at.z, stop_words(r.prevented_by));
+    b.why = say("only {} g: {}", Plain{r.at.z, 2}, Message::of_table(stop_words(r.prevented_by)));
   else if (b.verdict == Verdict::fail)
-    b.why = fmt::format("{:.0f} N above", r.at.pad_force_n - rule.limit_n);
+    b.why = say("{} above", force(r.at.pad_force_n - rule.limit_n));
   return b;
 }
 

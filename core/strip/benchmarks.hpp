@@ -24,14 +24,14 @@ inline constexpr double kCycleFront = 0.0087;
 inline constexpr double kCycleRear = 0.0133;
 
 struct Benchmark {
-  std::string words;  ///< "Stop of 0.656 g"
-  std::string source;
+  Message words;  ///< "Stop of 0.656 g"
+  Message source;
   double z = 0;         ///< deceleration it asks for
   double limit_n = 0;   ///< effort it allows
   double effort_n = 0;  ///< effort of the plan there
   double reached_z = 0;
   Verdict verdict = Verdict::unknown;
-  std::string why;  ///< why it fails or cannot be said
+  Message why;  ///< why it fails or cannot be said
 };
 /// The benchmarks that apply to this job's control, judged on the plan.
 [[nodiscard]] std::vector<Benchmark> benchmarks_of(const Job& job);

@@ -13,7 +13,7 @@ bool is_failure(ConditionId id) {
          id == ConditionId::second_lost;
 }
 
-std::string fed_by(const Values& plan, Outlet outlet) {
+Message fed_by(const Values& plan, Outlet outlet) {
   bool fed[4] = {false, false, false, false};
   for (const Wheel w : kWheels) {
     const auto o = outlet_of(plan, w);
@@ -28,10 +28,11 @@ std::string fed_by(const Values& plan, Outlet outlet) {
   return outlet == Outlet::first ? "outlet 1" : "outlet 2";
 }
 
-std::string not_reached(const TargetReport& r, bool by_pressure) {
+Message not_reached(const TargetReport& r, bool by_pressure) {
   if (by_pressure)
-    return fmt::format("only {:.2f} MPa: {}", r.at.pressure_pa / 1e6, stop_words(r.prevented_by));
-  return fmt::format("only {:.2f} g: {}", r.at.z, stop_words(r.prevented_by));
+    return say("only {}: {}", Amount{r.at.pressure_pa, Kind::pressure, 2},
+               Message::of_table(stop_words(r.prevented_by)));
+  return say("only {} g: {}", Plain{r.at.z, 2}, Message::of_table(stop_words(r.prevented_by)));
 }
 
 }  // namespace
@@ -103,7 +104,7 @@ Which which_of(ConditionId id) {
 
 namespace {
 
-std::string title_of(const Values& plan, ConditionId id) {
+Message title_of(const Values& plan, ConditionId id) {
   switch (id) {
     case ConditionId::found:
       return "as found";
@@ -116,7 +117,7 @@ std::string title_of(const Values& plan, ConditionId id) {
       const bool first = id == ConditionId::first_lost;
       const auto name = fed_by(plan, first ? Outlet::first : Outlet::second);
       if (name.empty()) return first ? "outlet 1 lost" : "outlet 2 lost";
-      return name + " lost";
+      return say("{} lost", name);
     }
     case ConditionId::hot:
       return "hot";
@@ -128,28 +129,28 @@ std::string title_of(const Values& plan, ConditionId id) {
 
 }  // namespace
 
-std::string condition_title(const Job& job, ConditionId id) {
+Message condition_title(const Job& job, ConditionId id) {
   return title_of(resolve(job, Which::plan), id);
 }
 
-std::string sound_fault(const TargetReport& r, const Limits& l, bool by_pressure) {
+Message sound_fault(const TargetReport& r, const Limits& l, bool by_pressure) {
   if (!r.reached) return not_reached(r, by_pressure);
   if (r.at.bar_binds) return "the balance bar leans on its limit";
   if (r.at.pad_force_n < 0) return "the pedal would stay down";
   if (r.at.pad_force_n > l.effort_n)
-    return fmt::format("{:.0f} N too hard", r.at.pad_force_n - l.effort_n);
+    return say("{} too hard", force(r.at.pad_force_n - l.effort_n));
   if (r.at.pad_travel_m > l.travel_m)
-    return fmt::format("{:.0f} mm too long", (r.at.pad_travel_m - l.travel_m) * 1e3);
+    return say("{} too long", length(r.at.pad_travel_m - l.travel_m, 0));
   if (r.reserve_share < l.reserve_share)
-    return fmt::format("reserve {:.0f} %, wanted {:.0f} %", r.reserve_share * 100,
-                       l.reserve_share * 100);
+    return say("reserve {} %, wanted {} %", Plain{r.reserve_share * 100, 0},
+               Plain{l.reserve_share * 100, 0});
   return {};
 }
 
-std::string failed_fault(const TargetReport& r, const Limits& l, bool by_pressure) {
+Message failed_fault(const TargetReport& r, const Limits& l, bool by_pressure) {
   if (!r.reached) return not_reached(r, by_pressure);
   if (r.at.pad_force_n > l.effort_failed_n)
-    return fmt::format("{:.0f} N too hard", r.at.pad_force_n - l.effort_failed_n);
+    return say("{} too hard", force(r.at.pad_force_n - l.effort_failed_n));
   if (r.reserve_m <= 0) return "on the floor";
   return {};
 }
@@ -168,8 +169,8 @@ void say_what_can_be_said(ConditionReport& c, const Assembly& a, const Condition
     return;
   }
   if (a.missing_brakes.empty()) return;
-  c.reason = "Travel cannot be said yet: " + param_list(a.missing_brakes) + " not known";
-  c.brief = param_list({a.missing_brakes.front()}) + " unknown";
+  c.reason = say("Travel cannot be said yet: {} not known", param_list(a.missing_brakes));
+  c.brief = say("{} unknown", param_list({a.missing_brakes.front()}));
   c.by_pressure = true;
   const auto f = effort_at_pressure(a.system->control, a.system->assist, a.system->master,
                                     Pressure{l.pressure_pa}, condition.assist_alive);
@@ -178,7 +179,7 @@ void say_what_can_be_said(ConditionReport& c, const Assembly& a, const Condition
 
 }  // namespace
 
-std::string condition_fault(ConditionId id, const TargetReport& r, Limits l, bool by_pressure) {
+Message condition_fault(ConditionId id, const TargetReport& r, Limits l, bool by_pressure) {
   switch (id) {
     case ConditionId::found:
     case ConditionId::plan:
@@ -199,15 +200,15 @@ TargetReport condition_target(ConditionId id, const FeelModel& model, const Limi
   return model.at_z(is_failure(id) ? l.z_failed : l.z);
 }
 
-std::string clutch_fault(const ClutchReport& r, const ClutchUnit& unit, const Limits& l) {
+Message clutch_fault(const ClutchReport& r, const ClutchUnit& unit, const Limits& l) {
   if (!r.releases)
-    return fmt::format("only {:.1f} of {:.1f} mm at the bearing: {}", r.end.bearing_m * 1e3,
-                       unit.release.value() * 1e3, clutch_stop_words(r.stop));
-  if (r.peak_n > l.effort_n) return fmt::format("{:.0f} N too hard", r.peak_n - l.effort_n);
+    return say("only {} of {} at the bearing: {}", length(r.end.bearing_m, 1),
+               length(unit.release.value(), 1), Message::of_table(clutch_stop_words(r.stop)));
+  if (r.peak_n > l.effort_n) return say("{} too hard", force(r.peak_n - l.effort_n));
   if (r.over_travel_m && *r.over_travel_m > 0)
-    return fmt::format("{:.1f} mm beyond the cover's limit", *r.over_travel_m * 1e3);
+    return say("{} beyond the cover's limit", length(*r.over_travel_m, 1));
   if (r.wear_left_m && *r.wear_left_m < unit.wear.value())
-    return fmt::format("room for {:.1f} mm of wear only", *r.wear_left_m * 1e3);
+    return say("room for {} of wear only", length(*r.wear_left_m, 1));
   return {};
 }
 
@@ -255,8 +256,9 @@ ConditionReport clutch_condition(const StripInputs& in, ConditionReport c, std::
       assemble_clutch(in.values(c.id), condition.air_m3,
                       c.id == ConditionId::hot ? std::optional(120.0) : std::nullopt);
   if (!a.system) {
-    c.reason = a.missing.empty() ? "The clutch contradicts itself" : cannot_say(a.missing);
-    if (!a.missing.empty()) c.brief = param_list({a.missing.front()}) + " unknown";
+    c.reason = a.missing.empty() ? Message("The clutch contradicts itself")
+                                 : Message(cannot_say(a.missing));
+    if (!a.missing.empty()) c.brief = say("{} unknown", param_list({a.missing.front()}));
     return c;
   }
   const auto report = clutch_report(*a.system);
@@ -299,7 +301,7 @@ ConditionReport condition_report(const StripInputs& in, ConditionId id, std::siz
   }
   if (!a.system) {
     c.reason = cannot_say(a.missing_system);
-    c.brief = param_list({a.missing_system.front()}) + " unknown";
+    c.brief = say("{} unknown", param_list({a.missing_system.front()}));
     return c;
   }
   if (in.clutch) return clutch_condition(in, std::move(c), points);

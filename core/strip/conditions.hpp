@@ -33,10 +33,10 @@ struct Limits {
 
 struct ConditionReport {
   ConditionId id = ConditionId::found;
-  std::string title;  ///< "as found", "front lost"
+  Message title;  ///< "as found", "front lost"
   Verdict verdict = Verdict::unknown;
-  std::string reason;                   ///< one line: why it fails, or what cannot be said
-  std::string brief;                    ///< the same in a few words, for a narrow column
+  Message reason;                       ///< one line: why it fails, or what cannot be said
+  Message brief;                        ///< the same in a few words, for a narrow column
   std::optional<TargetReport> target;   ///< absent: no travel can be said
   std::optional<FeelCurve> curve;       ///< absent likewise
   std::optional<double> effort_only_n;  ///< at the rule-of-thumb pressure, when travel is unknown
@@ -69,17 +69,17 @@ struct StripInputs {
 [[nodiscard]] std::vector<ConditionId> conditions_for(bool clutch);
 [[nodiscard]] Which which_of(ConditionId id);
 /// "front lost", "diagonal 1 lost": named by what the outlet feeds.
-[[nodiscard]] std::string condition_title(const Job& job, ConditionId id);
+[[nodiscard]] Message condition_title(const Job& job, ConditionId id);
 
 /// The state by which a condition is judged: the wanted stop, or the one to reach with a failure.
 [[nodiscard]] TargetReport condition_target(ConditionId id, const FeelModel& model,
                                             const Limits& limits);
 /// The first limit a condition fails, in words, or empty.
-[[nodiscard]] std::string condition_fault(ConditionId id, const TargetReport& report, Limits limits,
+[[nodiscard]] Message condition_fault(ConditionId id, const TargetReport& report, Limits limits,
                                           bool by_pressure);
 
 /// The first limit a clutch fails, in words, or empty.
-[[nodiscard]] std::string clutch_fault(const ClutchReport& report, const ClutchUnit& unit,
+[[nodiscard]] Message clutch_fault(const ClutchReport& report, const ClutchUnit& unit,
                                        const Limits& limits);
 
 /// Computes one condition. `points` of the curve; 0 leaves it out.
@@ -91,8 +91,8 @@ struct StripInputs {
 [[nodiscard]] std::vector<ConditionReport> foot_strip(const Job& job, std::size_t points = 256);
 
 /// A first limit that a sound press fails, in words, or empty.
-[[nodiscard]] std::string sound_fault(const TargetReport& r, const Limits& l, bool by_pressure);
+[[nodiscard]] Message sound_fault(const TargetReport& r, const Limits& l, bool by_pressure);
 /// The same for a press with a failure.
-[[nodiscard]] std::string failed_fault(const TargetReport& r, const Limits& l, bool by_pressure);
+[[nodiscard]] Message failed_fault(const TargetReport& r, const Limits& l, bool by_pressure);
 
 }  // namespace yoke

@@ -302,8 +302,8 @@ TEST_CASE("conditions are judged, and unknown is not zero") {
   const Job job = known_job();
   const auto strip = foot_strip(job, 32);
   REQUIRE(strip.size() == 7);
-  CHECK(strip[3].title == "front lost");
-  CHECK(strip[4].title == "rear lost");
+  CHECK(english(strip[3].title) == "front lost");
+  CHECK(english(strip[4].title) == "rear lost");
   CHECK(strip[1].target->at.z == Approx(0.6));
   CHECK(strip[6].target->at.pad_travel_m > strip[1].target->at.pad_travel_m + 0.01);
   CHECK(strip[5].target->at.pad_force_n > strip[1].target->at.pad_force_n);
@@ -317,11 +317,11 @@ TEST_CASE("conditions are judged, and unknown is not zero") {
   CHECK(partial.verdict == Verdict::unknown);
   CHECK_FALSE(partial.target);
   REQUIRE(partial.effort_only_n);
-  CHECK(partial.reason.find("front caliper piston") != std::string::npos);
+  CHECK(english(partial.reason).find("front caliper piston") != std::string::npos);
   unknown.found.clear(Param::master_bore);
   const auto nothing = condition_report(unknown, ConditionId::plan);
   CHECK_FALSE(nothing.effort_only_n);
-  CHECK(nothing.reason.find("bore of the master") != std::string::npos);
+  CHECK(english(nothing.reason).find("bore of the master") != std::string::npos);
   Job no_car = job;
   no_car.found.clear(Param::vehicle_mass);
   const auto by_pressure = condition_report(no_car, ConditionId::plan);

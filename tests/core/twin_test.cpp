@@ -153,7 +153,7 @@ TEST_CASE("balance bar: leaning too far with all sound is a fault with its findi
   CHECK(std::any_of(findings.begin(), findings.end(),
                     [](const Finding& f) { return f.code == FindingCode::size_bar; }));
   job.found.set(Param::master_bar_a, Measured{});
-  CHECK(condition_report(job, ConditionId::plan).reason.find("bar: pivot to rod 1") !=
+  CHECK(english(condition_report(job, ConditionId::plan).reason).find("bar: pivot to rod 1") !=
         std::string::npos);
 }
 
