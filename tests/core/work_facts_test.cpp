@@ -1,6 +1,9 @@
 // Which fact of the job calls for which step, what a step undoes, what waits for parts, and what a
 // stroke of the pedal moves at a nipple.
+#include <fmt/format.h>
+
 #include <catch2/catch.hpp>
+#include <cmath>
 #include <set>
 
 #include "judge/findings.hpp"
