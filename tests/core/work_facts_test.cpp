@@ -7,6 +7,7 @@
 #include <set>
 
 #include "judge/findings.hpp"
+#include "plumbing/outlets.hpp"
 #include "proving/gates.hpp"
 #include "rod/rod.hpp"
 #include "support/every_code.hpp"
@@ -241,4 +242,34 @@ TEST_CASE("limits are met at their very value") {
   CHECK_FALSE(applies(GateId::deviation));
   set(job, "rod.staked=other");
   CHECK(applies(GateId::deviation));
+}
+
+TEST_CASE("the other outlet, the day of a gate that was undone, and a day that is not past yet") {
+  Job job = known_job();
+  const auto other = [&job] {
+    return static_cast<int>(other_outlet(job, Which::plan, Wheel::front_left).si);
+  };
+  CHECK(other() == 1);  // it is on the first
+  set(job, "circuit.fl=2");
+  CHECK(other() == 0);
+  set(job, "circuit.fl=?");
+  CHECK(other() == 0);  // not traced: the first
+  record_for(job, GateId::weep) = {GateState::passed, "2026-05-10", "", {}};
+  const auto weep = [&job] {
+    const auto strip = foot_strip(job, 8);
+    for (const Gate& g : gates_of(job, strip, find_all(job, strip)))
+      if (g.id == GateId::weep) return g;
+    return Gate{};
+  };
+  CHECK(weep().date == "2026-05-10");
+  record_for(job, out_crack) = {true, "2026-05-11", "", {}};
+  CHECK(weep().state == GateState::open);
+  CHECK(weep().date.empty());
+  PartInHand hose;
+  hose.name = "hose";
+  hose.promised = "2026-07-01";
+  hose.before_apart = true;
+  job.parts = {hose};
+  CHECK(parts_gate(job, "2026-07-01").sentence.find("is past") == std::string::npos);
+  CHECK(parts_gate(job, "2026-07-02").sentence.find("is past") != std::string::npos);
 }
