@@ -85,7 +85,7 @@ TEST_CASE("rod from a job") {
   const auto out = run({"rod", kDemo, "--format", "json"});
   CHECK(out.status == 0);
   const auto j = nlohmann::json::parse(out.out);
-  CHECK(j["rows"][0]["value"].get<double>() == Approx(-1.170 * 0.0254).epsilon(1e-6));
+  CHECK(j["rows"][0]["value"].get<double>() == Approx(-0.0282).epsilon(1e-6));
 }
 
 TEST_CASE("wrong words are answered with a reason and status 2") {

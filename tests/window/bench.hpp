@@ -3,6 +3,7 @@
 
 #include <QApplication>
 #include <QFile>
+#include <QSettings>
 #include <QTemporaryDir>
 #include <QTest>
 #include <catch2/catch.hpp>
@@ -37,6 +38,7 @@ struct Bench {
     static const bool looks =
         apply_look(*qobject_cast<QApplication*>(QCoreApplication::instance()));
     REQUIRE(looks);
+    QSettings().clear();  // what another test chose is not remembered
     Dialogs d;
     d.open_file = [this](QWidget*, const QString&) { return next_file; };
     d.save_file = [this](QWidget*, const QString&, const QString&, const QString&) {

@@ -134,7 +134,7 @@ TEST_CASE("rod ends, gaps and heights follow what is typed") {
   Bench b;
   REQUIRE(b.window->open_path(demo(b.dir)));
   auto* page = open<RodPage>(b, Stage::rod, 1);
-  CHECK(page->ends()->figures()->text().contains("Cut 31.76 mm off the threaded end"));
+  CHECK(page->ends()->figures()->text().contains("Cut 30.26 mm off the threaded end"));
   b.choose(page->ends()->panel(), Which::plan, Param::rod_coupling, 1);
   CHECK(page->ends()->figures()->text().contains("A turn moves the rod: 2.12 mm"));
   page->show_face(2);
