@@ -8,7 +8,7 @@ namespace yoke::cli {
 
 namespace {
 
-Error wrong(std::string value, std::string reason, std::string remedy = "See yokestep-cli help") {
+Error wrong(std::string value, Message reason, Message remedy = "See yokestep-cli help") {
   return {"arguments", std::move(value), "", std::move(reason), std::move(remedy)};
 }
 
@@ -53,7 +53,7 @@ std::optional<Error> misplaced(const Arguments& a, const Shape& shape) {
     return wrong("", "A file is missing", "See yokestep-cli help");
   if (a.files.size() > shape.most_files)
     return wrong(a.files[shape.most_files],
-                 a.command + " does not take “" + a.files[shape.most_files] + "”");
+                 say("{} does not take “{}”", a.command, a.files[shape.most_files]));
   const bool reads_job = shape.sets && !a.files.empty();
   if (!a.sets.empty() && !reads_job)
     return wrong(a.sets.front(), "--set overrides a value of a job, and there is none here");
@@ -64,14 +64,14 @@ Expected<Format> read_format(const std::string& word) {
   if (word == "text") return Format::text;
   if (word == "json") return Format::json;
   if (word == "csv") return Format::csv;
-  return fail(wrong(word, "There is no format “" + word + "”", "Use text, json or csv"));
+  return fail(wrong(word, say("There is no format “{}”", word), "Use text, json or csv"));
 }
 
 Expected<UnitStyle> read_units(const std::string& word) {
   if (word == "metric") return UnitStyle::metric;
   if (word == "imperial") return UnitStyle::imperial;
   if (word == "both") return UnitStyle::both;
-  return fail(wrong(word, "There are no units “" + word + "”", "Use metric, imperial or both"));
+  return fail(wrong(word, say("There are no units “{}”", word), "Use metric, imperial or both"));
 }
 
 }  // namespace
@@ -82,7 +82,7 @@ Expected<Arguments> read_arguments(const std::vector<std::string>& words) {
   a.command = words.front() == "--help" || words.front() == "-h" ? "help" : words.front();
   const auto known = shapes().find(a.command);
   if (known == shapes().end())
-    return fail(wrong(a.command, "There is no command “" + a.command + "”",
+    return fail(wrong(a.command, say("There is no command “{}”", a.command),
                       "Commands: solve, relative, rod, doubt, figures, curve, map, calc, compare, "
                       "catalogue, next, parts, template, params, check, schema, help"));
   for (size_t i = 1; i < words.size(); ++i) {
@@ -91,7 +91,7 @@ Expected<Arguments> read_arguments(const std::vector<std::string>& words) {
       a.files.push_back(w);
       continue;
     }
-    if (i + 1 >= words.size()) return fail(wrong(w, "A value is missing after " + w));
+    if (i + 1 >= words.size()) return fail(wrong(w, say("A value is missing after {}", w)));
     const std::string& value = words[++i];
     if (w == "--format") {
       const auto f = read_format(value);
@@ -105,9 +105,9 @@ Expected<Arguments> read_arguments(const std::vector<std::string>& words) {
       a.sets.push_back(value);
     } else if (const auto& options = known->second.options;
                std::find(options.begin(), options.end(), w) != options.end()) {
-      if (!a.options.emplace(w, value).second) return fail(wrong(w, w + " is given twice"));
+      if (!a.options.emplace(w, value).second) return fail(wrong(w, say("{} is given twice", w)));
     } else {
-      return fail(wrong(w, "There is no option " + w + " for " + a.command));
+      return fail(wrong(w, say("There is no option {} for {}", w, a.command)));
     }
   }
   if (auto e = misplaced(a, known->second)) return fail(*e);
@@ -126,7 +126,8 @@ Expected<Job> job_of(const Arguments& a) {
     const bool found = id.rfind("found:", 0) == 0;
     if (found) id = id.substr(6);
     const auto p = find_param(id);
-    if (!p) return fail(wrong(id, "There is no parameter “" + id + "”", "See yokestep-cli params"));
+    if (!p)
+      return fail(wrong(id, say("There is no parameter “{}”", id), "See yokestep-cli params"));
     const std::string text = set.substr(equals + 1);
     Measured m;
     if (text != "unknown") {

@@ -37,7 +37,7 @@ Cell value_cell(Param p, const std::optional<double>& v, const Style& style) {
 
 Expected<PartKind> kind_named(const std::string& key) {
   if (const auto k = find_part_kind(key)) return *k;
-  return fail({"--kind", key, "master, booster, slave, lever", "There is no kind “" + key + "”",
+  return fail({"--kind", key, "master, booster, slave, lever", say("There is no kind “{}”", key),
                "Use one of the names"});
 }
 
@@ -64,13 +64,13 @@ Expected<Other> other_of(const Arguments& a, const Job& job) {
         const Candidate one = candidate_of(p);
         return Other{p.kind, one.sheet, p.name};
       }
-    return fail({"--part", id, "", "The catalogue holds no part “" + id + "”",
+    return fail({"--part", id, "", say("The catalogue holds no part “{}”", id),
                  "yokestep-cli catalogue FILE lists them"});
   }
   if (const std::string name = option_of(a, "--candidate"); !name.empty()) {
     for (const Candidate& c : job.candidates)
       if (c.name == name) return Other{c.kind, c.sheet, c.name};
-    return fail({"--candidate", name, "", "The job holds no candidate “" + name + "”",
+    return fail({"--candidate", name, "", say("The job holds no candidate “{}”", name),
                  "Pin one under Size"});
   }
   return o;
@@ -89,9 +89,9 @@ Expected<Table> compare_table(const Arguments& a) {
   for (const MatrixRow& r : m.rows)
     t.rows.push_back({text(std::string(info(r.param).words)),
                       value_cell(r.param, r.fitted, a.style),
-                      value_cell(r.param, r.candidate, a.style), text(sameness_words(r, a.style)),
-                      text(r.consequence)});
-  t.notes = {other->name + ": " + matrix_words(m)};
+                      value_cell(r.param, r.candidate, a.style), text(sameness_words(r), a.style),
+                      text(r.consequence, a.style)});
+  t.notes = {other->name + ": " + english(matrix_words(m), a.style)};
   return t;
 }
 
@@ -119,7 +119,7 @@ Expected<Table> catalogue_table(const Arguments& a) {
                       number(static_cast<double>(p.dims.size()), std::to_string(p.dims.size()))});
   }
   t.notes.push_back(fmt::format("{} of {} parts", t.rows.size(), c->parts.size()));
-  for (const RowProblem& p : c->problems) t.notes.push_back(p.text());
+  for (const RowProblem& p : c->problems) t.notes.push_back(english(p.text(), a.style));
   if (c->more_problems > 0)
     t.notes.push_back(fmt::format("and {} more problems", c->more_problems));
   return t;
@@ -130,7 +130,7 @@ Expected<Table> next_table(const Arguments& a) {
   if (!job) return fail(job.error());
   const std::string which = option_of(a, "--system");
   if (!which.empty() && which != "plan" && which != "found")
-    return fail({"--system", which, "plan, found", "There is no system “" + which + "”",
+    return fail({"--system", which, "plan, found", say("There is no system “{}”", which),
                  "Use plan or found"});
   Table t;
   t.keys = {"measure", "id", "blocks", "effort_N", "travel_m", "buys"};
@@ -139,7 +139,7 @@ Expected<Table> next_table(const Arguments& a) {
         {text(std::string(info(n.param).words)),
          text(std::string(n.which == Which::found ? "found:" : "") + std::string(info(n.param).id)),
          text(n.blocks ? "yes" : "no"), number(n.effort_n, fmt::format("{:.1f} N", n.effort_n)),
-         number(n.travel_m, fmt::format("{:.2f} mm", n.travel_m * 1e3)), text(n.buys)});
+         number(n.travel_m, fmt::format("{:.2f} mm", n.travel_m * 1e3)), text(n.buys, a.style)});
   if (t.rows.empty()) t.notes = {"Nothing is worth measuring better."};
   return t;
 }
@@ -155,14 +155,13 @@ Expected<Table> parts_table(const Arguments& a) {
   t.keys = {"part", "needed_first", "promised", "days", "lacks"};
   for (const PartState& s : g.parts) {
     const PartInHand& p = job->parts[s.index];
-    std::string lacks;
-    for (const auto& l : s.lacks) lacks += (lacks.empty() ? "" : ", ") + l;
+    const std::string lacks = english(joined(s.lacks, ", "), a.style);
     t.rows.push_back({text(p.name), text(p.before_apart ? "yes" : "no"),
                       text(p.promised.empty() ? "–" : p.promised),
                       s.days ? number(*s.days, std::to_string(*s.days)) : text("–"),
                       text(lacks.empty() ? "ready" : lacks)});
   }
-  t.notes = {g.sentence};
+  t.notes = {english(g.sentence, a.style)};
   for (const std::size_t i : due_reminders(*job, today, 30))
     t.notes.push_back("Due: " + std::string(later_words(job->later[i].what)) + ", " +
                       job->later[i].date);
@@ -175,10 +174,10 @@ Expected<std::string> template_text(const Arguments& a) {
   const std::string kind = option_of(a, "--kind");
   const std::string as = option_of(a, "--as");
   if (!kind.empty() && kind != "drilling" && kind != "plate")
-    return fail({"--kind", kind, "drilling, plate", "There is no template “" + kind + "”",
+    return fail({"--kind", kind, "drilling, plate", say("There is no template “{}”", kind),
                  "Use one of the names"});
   if (!as.empty() && as != "svg" && as != "dxf")
-    return fail({"--as", as, "svg, dxf", "A template is not written as “" + as + "” here",
+    return fail({"--as", as, "svg, dxf", say("A template is not written as “{}” here", as),
                  "Use svg or dxf; the window writes PDF"});
   double scale = 1;
   if (const std::string s = option_of(a, "--scale"); !s.empty()) {

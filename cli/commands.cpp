@@ -102,7 +102,7 @@ Expected<Table> relative_table(const Arguments& a) {
        quantity(r->equal_bore.value(), Kind::length, 2, a.style)},
       {text("equal-feel ratio with the new bore"),
        number(r->equal_ratio, fmt::format("{:.2f}", r->equal_ratio))}};
-  t.notes = {relative_words(*r)};
+  t.notes = {english(relative_words(*r), a.style)};
   return t;
 }
 
@@ -113,7 +113,7 @@ Expected<ConditionId> condition_named(const std::string& name) {
     if (name == names[i]) return kConditions[i];
   return fail({"--condition", name,
                "found, plan, assist_lost, first_lost, second_lost, hot, air_left",
-               "There is no condition “" + name + "”", "Use one of the names"});
+               say("There is no condition “{}”", name), "Use one of the names"});
 }
 
 std::optional<Error> not_of_this_job(const Job& job, ConditionId id) {
@@ -133,7 +133,7 @@ Expected<Table> all_bands(const Job& job, const DoubtRequest& q, const Style& st
   for (const ConditionDoubt& c : r->conditions) {
     const std::string title = english(condition_title(job, c.id), style);
     if (!c.because.empty()) {
-      t.notes.push_back(title + ": " + c.because);
+      t.notes.push_back(title + ": " + english(c.because, style));
       continue;
     }
     for (std::size_t i = 0; i < kPressFigureCount; ++i) {
@@ -197,7 +197,7 @@ Table params_table(const Arguments& a) {
       "spring_rate", "torque",   "speed",  "current",  "choice"};
   for (const ParamInfo& p : all_params())
     t.rows.push_back({text(std::string(p.id)), text(std::string(p.words)),
-                      text(kinds[static_cast<size_t>(p.kind)]), text(range_words(p, a.style)),
+                      text(kinds[static_cast<size_t>(p.kind)]), text(range_words(p), a.style),
                       text(p.typical_si ? format_value(p.param, *p.typical_si, a.style) : "–"),
                       text(p.typical_si ? std::string(p.source) : "measured or stated")});
   return t;
@@ -221,12 +221,12 @@ Expected<Table> check_table(const Arguments& a, bool& hard) {
 
 Outcome run(const std::vector<std::string>& words) {
   const auto a = read_arguments(words);
-  if (!a) return {"", a.error().text() + "\n", 2};
+  if (!a) return {"", english(a.error().text()) + "\n", 2};
   if (a->command == "help") return {kHelp, "", 0};
   if (a->command == "schema") return {job_schema(), "", 0};
   if (a->command == "template") {
     const auto text = template_text(*a);
-    if (!text) return {"", text.error().text() + "\n", 2};
+    if (!text) return {"", english(text.error().text(), a->style) + "\n", 2};
     return {*text, "", 0};
   }
   bool hard = false;
@@ -244,7 +244,7 @@ Outcome run(const std::vector<std::string>& words) {
                             : a->command == "parts"     ? parts_table(*a)
                             : a->command == "params"    ? Expected<Table>(params_table(*a))
                                                         : check_table(*a, hard);
-  if (!t) return {"", t.error().text() + "\n", 2};
+  if (!t) return {"", english(t.error().text(), a->style) + "\n", 2};
   return {print(*t, a->format), "", hard ? 1 : 0};
 }
 

@@ -38,8 +38,9 @@ Expected<double> count_option(const Arguments& a, const std::string& name, doubl
   const auto v = parse_number(it->second);
   if (!v) return fail(v.error());
   if (*v >= least && *v <= most) return *v;
-  return fail({name, it->second, fmt::format("{:g} to {:g}", least, most), "That number cannot be",
-               "See yokestep-cli help"});
+  return fail({name, it->second,
+               say("{} to {}", fmt::format("{:g}", least), fmt::format("{:g}", most)),
+               "That number cannot be", "See yokestep-cli help"});
 }
 
 }  // namespace
@@ -92,7 +93,7 @@ Expected<Table> calc_table(const Arguments& a) {
     std::size_t k = 0;
     while (k < c.inputs.size() && id != c.inputs[k].id) ++k;
     if (equals == std::string::npos || k == c.inputs.size())
-      return fail({"calc", word, "", "“" + word + "” is no input of " + c.id,
+      return fail({"calc", word, "", say("“{}” is no input of {}", word, c.id),
                    "Name one of its inputs, then = and a value"});
     const auto v = parse_input(c.inputs[k], word.substr(equals + 1), a.style.units);
     if (!v) return fail(v.error());
@@ -129,7 +130,7 @@ Expected<Table> map_table(const Arguments& a) {
   Table t;
   t.keys = {"assist", "bore_m", "bore2_m", "ratio", "inside", "effort_N", "travel_m", "why"};
   for (const yoke::Cell& c : s->cells)
-    t.rows.push_back({text(s->assists[c.assist]),
+    t.rows.push_back({text(s->assists[c.assist], a.style),
                       number(c.bore_m, format_full(c.bore_m, Kind::length, 2, a.style)),
                       c.bore2_m > 0
                           ? number(c.bore2_m, format_full(c.bore2_m, Kind::length, 2, a.style))
@@ -139,7 +140,7 @@ Expected<Table> map_table(const Arguments& a) {
                       number(c.effort_n, format_full(c.effort_n, Kind::force, 0, a.style)),
                       number(c.travel_m, format_full(c.travel_m, Kind::length, 0, a.style)),
                       text(english(c.reason, a.style))});
-  t.notes = {ranking_words(ranking(*s), q.preference)};
+  t.notes = {english(ranking_words(ranking(*s), q.preference), a.style)};
   return t;
 }
 
@@ -154,7 +155,7 @@ Expected<Table> curve_table(const Arguments& a) {
   if (auto e = not_of_this_job(*job, *id)) return fail(std::move(*e));
   const ConditionReport c = condition_report(*job, *id, static_cast<std::size_t>(*points));
   if (!c.curve)
-    return fail({"job", "", "", c.reason.empty() ? "Cannot say yet" : english(c.reason),
+    return fail({"job", "", "", c.reason.empty() ? Message("Cannot say yet") : c.reason,
                  "Enter what is missing in Survey"});
   Table t;
   t.keys = {"travel_m", "force_N", "pressure_Pa", "rod_force_N", "stroke_m", "z"};

@@ -7,21 +7,20 @@ Expected<double> option_in(const Arguments& a, const std::string& name, Kind kin
   const auto it = a.options.find(name);
   if (it == a.options.end()) {
     if (fallback) return *fallback;
-    return fail({name, "", "", "The option " + name + " is missing", "See yokestep-cli help"});
+    return fail({name, "", "", say("The option {} is missing", name), "See yokestep-cli help"});
   }
   const auto v = parse_quantity(it->second, kind, a.style.units);
   if (!v) {
     Error e = v.error();
     e.field = name;
-    e.reason = name + ": " + e.reason;
+    e.reason = say("{}: {}", name, e.reason);
     return fail(e);
   }
   if (*v >= least && *v <= most) return *v;
   const int digits = kind == Kind::length || kind == Kind::pitch ? 2 : 0;
   return fail({name, it->second,
-               format_quantity(least, kind, digits, a.style) + " to " +
-                   format_quantity(most, kind, digits, a.style),
-               name + " cannot be that", "Measure or count again"});
+               say("{} to {}", amount(least, kind, digits), amount(most, kind, digits)),
+               say("{} cannot be that", name), "Measure or count again"});
 }
 
 Expected<double> option_like(const Arguments& a, const std::string& name, Param like,

@@ -30,7 +30,7 @@ Expected<Table> rod_from_job(const Arguments& a) {
   add("new rod length (m)", r.new_length, 1);
   add("thread engaged after, uncut (m)", r.engaged_after, 1);
   add("free play at the pad (m)", r.free_play, 1);
-  t.notes = {rod_words(r, a.style)};
+  t.notes = {english(rod_words(r), a.style)};
   for (const auto& f : r.findings)
     t.notes.push_back(std::string(severity_words(f.severity)) + ": " + english(f.message, a.style));
   return t;
@@ -86,9 +86,10 @@ Expected<RodReport> rod_from_depths(const Arguments& a) {
 Expected<Table> rod_table(const Arguments& a) {
   if (!a.files.empty()) {
     if (!a.options.empty())
-      return fail({a.options.begin()->first, "", "",
-                   a.options.begin()->first + " goes without a job only: a job has its own value",
-                   "Use --set, or leave the job out"});
+      return fail(
+          {a.options.begin()->first, "", "",
+           say("{} goes without a job only: a job has its own value", a.options.begin()->first),
+           "Use --set, or leave the job out"});
     return rod_from_job(a);
   }
   const auto r = rod_from_depths(a);
@@ -105,7 +106,7 @@ Expected<Table> rod_table(const Arguments& a) {
   add("change of rod length, total (m)", *r->total);
   if (r->turns)
     t.rows.push_back({text("turns"), number(*r->turns, fmt::format("{:.1f}", *r->turns))});
-  t.notes = {rod_words(*r, a.style)};
+  t.notes = {english(rod_words(*r), a.style)};
   for (const char* stack : {"--stack-old", "--stack-new"})
     if (!given(a, stack))
       t.notes.push_back(std::string(stack) + " not given: taken as 0, no plate and no gasket");

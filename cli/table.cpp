@@ -74,6 +74,9 @@ std::string as_json(const Table& t) {
 Cell text(std::string words) {
   return {std::move(words), 0, false};
 }
+Cell text(const Message& words, const Style& style) {
+  return text(english(words, style));
+}
 Cell number(double si, std::string words) {
   return {std::move(words), si, true};
 }

@@ -4,6 +4,8 @@
 #include <string>
 #include <vector>
 
+#include "quantity/message.hpp"
+
 namespace yoke::cli {
 
 enum class Format { text, json, csv };
@@ -21,6 +23,8 @@ struct Table {
 };
 
 [[nodiscard]] Cell text(std::string words);
+/// In English, in the units asked for.
+[[nodiscard]] Cell text(const Message& words, const Style& style);
 [[nodiscard]] Cell number(double si, std::string words);
 [[nodiscard]] std::string print(const Table& table, Format format);
 

@@ -33,7 +33,7 @@ Expected<std::vector<Column>> headings(const CsvRow& row, Catalogue& out) {
                                       ? other.param == c->param
                                       : other.role == c->role && c->role != Column::Role::unknown))
         return fail({"heading", c->heading, "",
-                     "The column “" + clipped(c->heading, 60) + "” stands in the heading twice",
+                     say("The column “{}” stands in the heading twice", clipped(c->heading, 60)),
                      "Take one of the two out"});
     columns.push_back(*c);
   }
@@ -59,8 +59,8 @@ Expected<Catalogue> read_csv(std::string_view text) {
   while (const auto row = csv.next()) {
     if (too_bad(out, row->line)) break;
     if (++rows > kMostCatalogueParts) {
-      tell(out, {row->line, "", "",
-                 fmt::format("over {} rows: the rest was not read", kMostCatalogueParts), true});
+      tell(out, {row->line, "", "", say("over {} rows: the rest was not read", kMostCatalogueParts),
+                 true});
       break;
     }
     if (row->broken) {
@@ -71,8 +71,7 @@ Expected<Catalogue> read_csv(std::string_view text) {
     if (row->cells.size() != columns->size()) {
       tell(out,
            {row->line, "", "",
-            fmt::format("{} cells where the heading has {}", row->cells.size(), columns->size()),
-            true});
+            say("{} cells where the heading has {}", row->cells.size(), columns->size()), true});
       continue;
     }
     const std::string key = trimmed(row->cells[kind_at]);
@@ -116,20 +115,17 @@ std::string cell_of(const Part& part, Param p) {
 
 }  // namespace
 
-std::string RowProblem::text() const {
-  std::string t = fmt::format("Row {}", row);
-  if (!column.empty()) t += ", " + column;
-  t += ": ";
-  if (!value.empty()) t += "“" + value + "”: ";
-  return t + reason +
-         (kept          ? "."
-          : row_dropped ? ". The part was left out."
-                        : ". Only this value was left out.");
+Message RowProblem::text() const {
+  const Message where = column.empty() ? say("Row {}", row) : say("Row {}, {}", row, column);
+  const Message what = value.empty() ? reason : say("“{}”: {}", value, reason);
+  return kept          ? say("{}: {}.", where, what)
+         : row_dropped ? say("{}: {}. The part was left out.", where, what)
+                       : say("{}: {}. Only this value was left out.", where, what);
 }
 
 Expected<Catalogue> read_catalogue(std::string_view text) {
   if (text.size() > kMostCatalogueBytes)
-    return fail({"file", "", "", fmt::format("The file is too large: {} MB", text.size() >> 20),
+    return fail({"file", "", "", say("The file is too large: {} MB", text.size() >> 20),
                  "A catalogue is far below 32 MB"});
   if (text.substr(0, 3) == "\xef\xbb\xbf") text.remove_prefix(3);
   const auto start = text.find_first_not_of(" \t\r\n");

@@ -20,10 +20,10 @@ struct RowProblem {
   std::size_t row = 0;  ///< line of the file, from 1; in JSON the number of the part
   std::string column;   ///< name of the column; empty: the row as a whole
   std::string value;
-  std::string reason;
+  Message reason;
   bool row_dropped = false;  ///< the part was left out; otherwise only this value
   bool kept = false;         ///< nothing was left out: a warning only
-  [[nodiscard]] std::string text() const;
+  [[nodiscard]] Message text() const;
 };
 struct Catalogue {
   std::vector<Part> parts;

@@ -46,8 +46,7 @@ void tell(Catalogue& c, RowProblem p) {
 bool too_bad(Catalogue& c, std::size_t row) {
   constexpr std::size_t kMostBad = 10000;
   if (c.problems.size() + c.more_problems <= kMostBad) return false;
-  c.problems.back() = {row, "", "",
-                       fmt::format("over {} problems: the rest was not read", kMostBad), true};
+  c.problems.back() = {row, "", "", say("over {} problems: the rest was not read", kMostBad), true};
   return true;
 }
 
@@ -88,7 +87,7 @@ Expected<Column> column_of(const std::string& heading) {
       c.offset = w.offset;
       return c;
     }
-  return fail({heading, unit, "", "The unit “" + unit + "” is not one of this dimension",
+  return fail({heading, unit, "", say("The unit “{}” is not one of this dimension", unit),
                "Name a unit it knows, or none for SI"});
 }
 
@@ -121,12 +120,15 @@ void read_cell(Catalogue& out, Part& part, const Column& c, const std::string& c
 void keep_value(Catalogue& out, Part& part, const Column& c, const Expected<double>& v,
                 const std::string& text, std::size_t row) {
   if (!v)
-    return tell(
-        out, {row, c.heading, clipped(text, 40),
-              v.error().reason + (v.error().range.empty() ? "" : "; " + v.error().range), false});
+    return tell(out, {row, c.heading, clipped(text, 40),
+                      v.error().range.empty() ? v.error().reason
+                                              : say("{}; {}", v.error().reason, v.error().range),
+                      false});
   if (!describes(part.kind, c.param))
     return tell(out, {row, c.heading, clipped(text, 40),
-                      "does not describe a " + std::string(part_kind_key(part.kind)), false});
+                      say("does not describe a part of this kind: {}",
+                          Message::of_table(part_kind_words(part.kind))),
+                      false});
   keep_dim(part, c.param, *v);
 }
 
@@ -136,7 +138,7 @@ void finish(Catalogue& out, Part part, std::size_t row) {
   if (part.dims.empty())
     return tell(out, {row, "", "", "a part without any dimension compares with nothing", true});
   if (out.parts.size() >= kMostCatalogueParts)
-    return tell(out, {row, "", "", fmt::format("over {} parts", kMostCatalogueParts), true});
+    return tell(out, {row, "", "", say("over {} parts", kMostCatalogueParts), true});
   out.parts.push_back(std::move(part));
 }
 

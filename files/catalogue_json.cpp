@@ -110,8 +110,8 @@ class PartReader : public nlohmann::json_sax<json> {
   bool begin_part() {
     members_.clear();
     if (++row_ <= kMostCatalogueParts) return !too_bad(out, row_);
-    tell(out, {row_, "", "",
-               fmt::format("over {} parts: the rest was not read", kMostCatalogueParts), true});
+    tell(out,
+         {row_, "", "", say("over {} parts: the rest was not read", kMostCatalogueParts), true});
     return false;
   }
   const Member* member(const char* name) const {
@@ -121,7 +121,7 @@ class PartReader : public nlohmann::json_sax<json> {
   }
   bool end_part() {
     if (members_.size() > kMostMembers) {
-      tell(out, {row_, "", "", fmt::format("over {} members", kMostMembers), true});
+      tell(out, {row_, "", "", say("over {} members", kMostMembers), true});
       return true;
     }
     std::sort(members_.begin(), members_.end(),
@@ -184,14 +184,14 @@ Expected<Catalogue> read_json_catalogue(std::string_view text) {
   PartReader r;
   const bool whole = json::sax_parse(text.begin(), text.end(), &r);
   if (!r.wrong.empty())
-    return fail(
-        {"file", "", "", "The file cannot be a catalogue: " + r.wrong, "Mend it, or use CSV"});
+    return fail({"file", "", "", say("The file cannot be a catalogue: {}", r.wrong),
+                 "Mend it, or use CSV"});
   if (!whole && r.broken_at > 0) {
     const auto end = text.begin() + static_cast<long>(std::min(r.broken_at, text.size()));
-    return fail({"file", "", "",
-                 fmt::format("The file is broken or cut off at line {}",
-                             1 + std::count(text.begin(), end, '\n')),
-                 "Write it again, or use CSV"});
+    return fail(
+        {"file", "", "",
+         say("The file is broken or cut off at line {}", 1 + std::count(text.begin(), end, '\n')),
+         "Write it again, or use CSV"});
   }
   // Left early on purpose (too many parts, too much wrong) is told among the problems.
   if (whole ? !r.is_catalogue || !r.has_parts : r.out.problems.empty())

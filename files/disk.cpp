@@ -44,10 +44,10 @@ FileStamp stamp_of_text(std::string_view text) {
   return {text.size(), fnv1a(text), true};
 }
 
-Error io_error(const fs::path& path, const std::string& what, int code, std::string remedy) {
+Error io_error(const fs::path& path, const Message& what, int code, Message remedy) {
   const std::string name = as_utf8(path.filename().string());
   return {"file", as_utf8(path.string()), "",
-          what + " " + name + ": " + std::generic_category().message(code), std::move(remedy)};
+          say("{} {}: {}", what, name, std::generic_category().message(code)), std::move(remedy)};
 }
 
 namespace {
@@ -80,12 +80,12 @@ Expected<std::string> read_file(const fs::path& path, std::size_t most, const ch
   struct stat st {};
   if (::fstat(fd.get(), &st) != 0) return fail(io_error(path, "Cannot open", errno, kReadRemedy));
   if (!S_ISREG(st.st_mode))
-    return fail({"file", as_utf8(path.string()), "", name + " is not a file",
-                 fmt::format("Choose a {} file", what)});
+    return fail({"file", as_utf8(path.string()), "", say("{} is not a file", name),
+                 say("Choose a {} file", what)});
   const auto size = static_cast<std::size_t>(st.st_size);
   if (size > most)
-    return fail({"file", as_utf8(path.string()), fmt::format("up to {} MB", most >> 20),
-                 fmt::format("{} is too large for a {}: {} MB", name, what, size >> 20),
+    return fail({"file", as_utf8(path.string()), say("up to {} MB", most >> 20),
+                 say("{} is too large for a {}: {} MB", name, what, size >> 20),
                  "This is something else"});
   return read_all(fd.get(), size, path);
 }
@@ -237,11 +237,11 @@ std::optional<Error> objection(const fs::path& path, const Before& before, bool 
   const std::string name = as_utf8(path.filename().string());
   if (!before.exists) return std::nullopt;
   if (!S_ISREG(before.st.st_mode))
-    return Error{"file", as_utf8(path.string()), "", "Cannot save: " + name + " is not a file",
+    return Error{"file", as_utf8(path.string()), "", say("Cannot save: {} is not a file", name),
                  "Save under another name"};
   const bool read_only = (before.st.st_mode & 0222) == 0 || ::access(path.c_str(), W_OK) != 0;
   if (read_only && !into_read_only)
-    return Error{kReadOnlyField, as_utf8(path.string()), "", name + " is marked read-only",
+    return Error{kReadOnlyField, as_utf8(path.string()), "", say("{} is marked read-only", name),
                  "Save under another name, or say that it may be replaced"};
   return std::nullopt;
 }
@@ -282,8 +282,8 @@ Expected<FileStamp> write_safely(const fs::path& asked, const std::string& text,
     if (const int code = write_in_place(path, text)) {
       // The file may be half written: its old bytes and the new ones both stay beside it.
       return fail(io_error(path, "Cannot save", code,
-                           "Its old contents stand beside it as " + held.filename().string() +
-                               ", the new ones as " + part.filename().string()));
+                           say("Its old contents stand beside it as {}, the new ones as {}",
+                               held.filename().string(), part.filename().string())));
     }
     ::unlink(part.c_str());
     if (!rules.keep_old) ::unlink(held.c_str());

@@ -49,8 +49,8 @@ struct WriteRules {
 /// `name` + `ending` as a file name of at most 255 bytes: too long a name is cut and told apart by
 /// its hash.
 [[nodiscard]] std::string name_with(const std::string& name, const std::string& ending);
-[[nodiscard]] Error io_error(const std::filesystem::path& path, const std::string& what, int code,
-                             std::string remedy);
+[[nodiscard]] Error io_error(const std::filesystem::path& path, const Message& what, int code,
+                             Message remedy);
 
 /// A file descriptor that closes itself.
 class Descriptor {

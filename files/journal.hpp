@@ -63,7 +63,7 @@ struct Leftover {
   FileStamp grew_from;       ///< what its file held then
   bool tells_state = false;  ///< whether `grew_from` says anything
   std::optional<Job> job;    ///< nothing: it cannot be read, `error` says why
-  std::string error;
+  Message error;
 };
 
 /// Unsaved work that belongs to a file, or to no file yet; the newest first.

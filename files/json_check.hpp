@@ -14,15 +14,20 @@ namespace yoke {
 
 using nlohmann::json;
 
+/// A range of a bare number of the file.
+[[nodiscard]] inline Message range_of(const Range& range) {
+  return say("{} to {}", fmt::format("{:g}", range.least), fmt::format("{:g}", range.most));
+}
+
 /// Carries the first error; every reader gives up once there is one.
 class Checker {
  public:
   [[nodiscard]] bool ok() const { return !error_; }
   [[nodiscard]] const Error& error() const { return *error_; }
-  void fail_at(const std::string& place, std::string reason, std::string range = "") {
+  void fail_at(const std::string& place, Message reason, Message range = {}) {
     if (error_) return;
     const std::string shown = clipped(place, 160);
-    error_ = Error{shown, "", std::move(range), "In “" + shown + "”: " + std::move(reason),
+    error_ = Error{shown, "", std::move(range), say("In “{}”: {}", shown, std::move(reason)),
                    "The file was not opened; an older copy may stand beside it"};
   }
   std::string text(const json& o, const char* key, const std::string& place,
@@ -44,8 +49,7 @@ class Checker {
     }
     const double d = v.get<double>();
     if (!std::isfinite(d) || !range.holds(d)) {
-      fail_at(place, fmt::format("{:g} is out of range", d),
-              fmt::format("{:g} to {:g}", range.least, range.most));
+      fail_at(place, say("{} is out of range", fmt::format("{:g}", d)), range_of(range));
       return range.least;
     }
     return d;
@@ -58,7 +62,7 @@ class Checker {
       return nullptr;
     }
     if (it->size() > kMostEntries) {
-      fail_at(place + key, fmt::format("there are more than {} entries", kMostEntries));
+      fail_at(place + key, say("there are more than {} entries", kMostEntries));
       return nullptr;
     }
     return &*it;

@@ -18,12 +18,12 @@ std::optional<double> read_number(Checker& c, const json& v, const ParamInfo& p,
     const std::string key = c.text(v, "option", place + ".");
     for (size_t i = 0; i < p.options.size(); ++i)
       if (p.options[i].key == key) return static_cast<double>(i);
-    c.fail_at(place, "“" + clipped(key, 40) + "” is not one of the choices", range_words(p, {}));
+    c.fail_at(place, say("“{}” is not one of the choices", clipped(key, 40)), range_words(p));
     return std::nullopt;
   }
   const auto it = v.find(std::string(unit_key(p.kind)));
   if (it == v.end() || !it->is_number()) {
-    c.fail_at(place, "a number under “" + std::string(unit_key(p.kind)) + "” is expected");
+    c.fail_at(place, say("a number under “{}” is expected", std::string(unit_key(p.kind))));
     return std::nullopt;
   }
   const auto checked = check_range(p.param, it->get<double>());
@@ -67,7 +67,7 @@ void read_lists(Checker& c, Job& job, const json& root) {
     const auto it = root.find(name);
     if (it == root.end() || !c.ok()) return;
     if (!it->is_array() || it->size() > most)
-      return c.fail_at(name, fmt::format("a list of at most {} entries is expected", most));
+      return c.fail_at(name, say("a list of at most {} entries is expected", most));
     for (size_t i = 0; i < it->size() && c.ok(); ++i) {
       const std::string place = fmt::format("{}[{}].", name, i);
       if (!(*it)[i].is_object()) return c.fail_at(place, "an object is expected here");
@@ -94,7 +94,7 @@ void read_maps(Checker& c, Job& job, const json& root) {
   });
 }
 
-Error whole_file(std::string reason, std::string remedy) {
+Error whole_file(Message reason, Message remedy) {
   return {"file", "", "", std::move(reason), std::move(remedy)};
 }
 
@@ -111,9 +111,8 @@ std::optional<Error> not_for_us(const json& root) {
       reader != root.end() && reader->is_number() ? reader->get<double>() : version->get<double>();
   if (needed > kFormatVersion)
     return whole_file(
-        fmt::format(
-            "The file was written by a newer Yoke Step (format {}); this one reads up to {}",
-            needed, kFormatVersion),
+        say("The file was written by a newer Yoke Step (format {}); this one reads up to {}",
+            fmt::format("{}", needed), kFormatVersion),
         "Update Yoke Step to open it; nothing was changed");
   return std::nullopt;
 }

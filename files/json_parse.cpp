@@ -100,35 +100,33 @@ class Builder : public nlohmann::json_sax<json> {
   std::size_t count_ = 0;
 };
 
-Error whole_file(std::string reason, std::string remedy) {
+Error whole_file(Message reason, Message remedy) {
   return {"file", "", "", std::move(reason), std::move(remedy)};
 }
 
 }  // namespace
 
 Expected<json> parse_json(std::string_view text, const JsonBounds& bounds) {
-  const std::string what(bounds.what);
+  const Message what(bounds.what);
   if (text.size() > bounds.most_bytes)
-    return fail(
-        whole_file(fmt::format("The file is too large for a {}: {} MB", what, text.size() >> 20),
-                   fmt::format("A {} file is below {} MB; this is something else", what,
-                               bounds.most_bytes >> 20)));
+    return fail(whole_file(
+        say("The file is too large for a {}: {} MB", what, text.size() >> 20),
+        say("A {} file is below {} MB; this is something else", what, bounds.most_bytes >> 20)));
   Builder b(bounds);
   if (!json::sax_parse(text.begin(), text.end(), &b)) {
     if (!b.wrong.empty())
-      return fail(whole_file("The file cannot be a " + what + ": " + b.wrong,
+      return fail(whole_file(say("The file cannot be a {}: {}", what, b.wrong),
                              "Open an older copy beside it, or it is something else"));
     if (b.out_of_range)
-      return fail(whole_file("The file holds a number no " + what + " can hold",
+      return fail(whole_file(say("The file holds a number no {} can hold", what),
                              "Open an older copy beside it"));
     const std::size_t at = std::min<std::size_t>(b.broken_at, text.size());
     const auto line = 1 + std::count(text.begin(), text.begin() + static_cast<long>(at), '\n');
-    return fail(
-        whole_file(fmt::format("The file is broken or cut off at line {} (byte {})", line, at),
-                   "Open an older copy beside it (name.yoke.old-1 …)"));
+    return fail(whole_file(say("The file is broken or cut off at line {} (byte {})", line, at),
+                           "Open an older copy beside it (name.yoke.old-1 …)"));
   }
   if (!b.root.is_object())
-    return fail(whole_file("This is not a " + what + " file", "It is something else"));
+    return fail(whole_file(say("This is not a {} file", what), "It is something else"));
   return std::move(b.root);
 }
 

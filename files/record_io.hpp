@@ -54,7 +54,7 @@ class RecordReader {
         r_.*member = static_cast<Enum>(i);
         return;
       }
-    c_.fail_at(place_ + key, "“" + clipped(w, 40) + "” is not known here");
+    c_.fail_at(place_ + key, say("“{}” is not known here", clipped(w, 40)));
   }
   void values(const char* key, Sheet Record::*member) {
     know(key);

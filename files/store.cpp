@@ -30,13 +30,13 @@ Expected<FileStamp> save_job(const fs::path& path, const Job& job, const SaveRul
   if (rules.expected) {
     const FileStamp now = stamp_of(path);
     if (now != *rules.expected && now.exists)
-      return fail(
-          {kChangedField, as_utf8(path.string()), "",
-           as_utf8(path.filename().string()) + " was changed on disk by something else meanwhile",
-           "Save under another name, then compare the two"});
+      return fail({kChangedField, as_utf8(path.string()), "",
+                   say("{} was changed on disk by something else meanwhile",
+                       as_utf8(path.filename().string())),
+                   "Save under another name, then compare the two"});
   }
   if (auto e = unwritable(job)) {
-    e->remedy = "The job was not saved. " + e->remedy;
+    e->remedy = say("The job was not saved. {}", e->remedy);
     return fail(std::move(*e));
   }
   WriteRules how;

@@ -37,7 +37,7 @@ struct JobEntry {
   std::string vehicle;
   JobState state = JobState::in_work;
   std::optional<int> hard_findings;  ///< when it was saved; nothing: the file does not say
-  std::string error;                 ///< not readable: why
+  Message error;                     ///< not readable: why
 };
 /// Job files of a folder (not below it), sorted by name, at most 1000. What the files say
 /// themselves: nothing is computed.

@@ -3,6 +3,7 @@
 
 #include <cmath>
 
+#include "files/json_check.hpp"
 #include "files/json_job.hpp"
 #include "files/records.hpp"
 #include "quantity/text.hpp"
@@ -11,28 +12,32 @@ namespace yoke {
 
 namespace {
 
-Error refused(std::string field, std::string value, std::string range, std::string reason) {
+Error refused(std::string field, std::string value, Message range, Message reason) {
   return {std::move(field), std::move(value), std::move(range), std::move(reason),
           "Nothing was changed; enter it differently"};
 }
 
-std::optional<Error> text_problem(const std::string& words, const std::string& text) {
+std::optional<Error> text_problem(const std::string& field, const Message& words,
+                                  const std::string& text) {
   if (text.size() > kMostText)
-    return refused(words, "", fmt::format("up to {} letters", kMostText),
-                   fmt::format("{}: the text is too long, {} letters", words, text.size()));
-  if (!is_utf8(text)) return refused(words, "", "", words + ": the text holds broken letters");
+    return refused(field, "", say("up to {} letters", kMostText),
+                   say("{}: the text is too long, {} letters", words, text.size()));
+  if (!is_utf8(text))
+    return refused(field, "", "", say("{}: the text holds broken letters", words));
   return std::nullopt;
 }
 
 std::optional<Error> value_problem(const ParamInfo& p, const Measured& m) {
-  if (auto e = text_problem("Note on " + std::string(p.words), m.note)) return e;
+  if (auto e =
+          text_problem(std::string(p.id), say("Note on {}", Message::of_table(p.words)), m.note))
+    return e;
   if (!m.known()) return std::nullopt;
   if (const auto ok = check_range(p.param, m.si); !ok) return ok.error();
   const double most = most_doubt_si(p.param);
   if (std::isfinite(m.doubt_si) && m.doubt_si >= 0 && m.doubt_si <= most) return std::nullopt;
   return refused(std::string(p.id), fmt::format("±{:g}", m.doubt_si),
-                 "± up to " + format_quantity(most, p.kind, p.digits, {}),
-                 std::string(p.words) + ": ± cannot be that");
+                 say("± up to {}", amount(most, p.kind, p.digits)),
+                 say("{}: ± cannot be that", Message::of_table(p.words)));
 }
 
 /// Bytes that a text takes in the file: escapes are longer than what they stand for.
@@ -113,12 +118,13 @@ std::size_t bytes_of_job(const Job& job) {
 template <class Record>
 class RecordCheck {
  public:
-  RecordCheck(const Record& record, std::string name) : r_(record), name_(std::move(name)) {}
+  RecordCheck(const Record& record, Message name) : r_(record), name_(std::move(name)) {}
   std::optional<Error> problem;
 
   void flag(const char*, bool Record::*) {}
   void text(const char*, const char* words, std::string Record::*member) {
-    if (!problem) problem = text_problem(name_ + words, r_.*member);
+    if (!problem)
+      problem = text_problem(english(name_) + words, say("{}{}", name_, words), r_.*member);
   }
   void day(const char*, const char* words, std::string Record::*member) {
     if (!(r_.*member).empty() && !is_day(r_.*member))
@@ -126,7 +132,7 @@ class RecordCheck {
   }
   void count(const char*, const char* words, int Record::*member) {
     if (r_.*member < 0 || r_.*member > kMostCount)
-      tell(words, std::to_string(r_.*member), fmt::format("0 to {}", kMostCount));
+      tell(words, std::to_string(r_.*member), say("0 to {}", kMostCount));
   }
   void number(const char*, const char* words, double Record::*member, const Range& range) {
     check(words, r_.*member, range);
@@ -146,20 +152,19 @@ class RecordCheck {
 
  private:
   void check(const char* words, double v, const Range& range) {
-    if (!std::isfinite(v) || !range.holds(v))
-      tell(words, fmt::format("{:g}", v), fmt::format("{:g} to {:g}", range.least, range.most));
+    if (!std::isfinite(v) || !range.holds(v)) tell(words, fmt::format("{:g}", v), range_of(range));
   }
-  void tell(const char* words, std::string value, std::string range) {
+  void tell(const char* words, std::string value, Message range) {
     if (!problem)
-      problem = refused(name_ + words, std::move(value), std::move(range),
-                        name_ + std::string(words) + " cannot be that");
+      problem = refused(english(name_) + words, std::move(value), std::move(range),
+                        say("{}{} cannot be that", name_, words));
   }
   const Record& r_;
-  std::string name_;
+  Message name_;
 };
 
 template <class Record>
-std::optional<Error> record_problem(const Record& record, std::string name) {
+std::optional<Error> record_problem(const Record& record, Message name) {
   RecordCheck<Record> check(record, std::move(name));
   describe(check, Tag<Record>{});
   return std::move(check.problem);
@@ -184,27 +189,27 @@ std::optional<Error> unwritable(const Job& job) {
   each_list([&](const char*, const char* words, auto list, size_t most, Empty) {
     const auto& records = job.*list;
     if (!e && records.size() > most)
-      e = refused(words, std::to_string(records.size()), fmt::format("{} at most", most),
-                  fmt::format("{}: a job keeps {} of them at most", words, most));
+      e = refused(words, std::to_string(records.size()), say("{} at most", most),
+                  say("{}: a job keeps {} of them at most", words, most));
     for (size_t i = 0; i < records.size() && !e; ++i)
-      e = record_problem(records[i], fmt::format("{} {}, ", words, i + 1));
+      e = record_problem(records[i], say("{} {}, ", words, i + 1));
   });
   each_map([&](const char*, const char* words, auto map) {
     const auto& records = job.*map;
     if (!e && records.size() > kMostEntries)
-      e = refused(words, "", fmt::format("{} at most", kMostEntries),
-                  std::string(words) + ": a job cannot keep so many");
+      e = refused(words, "", say("{} at most", kMostEntries),
+                  say("{}: a job cannot keep so many", words));
     for (auto it = records.begin(); it != records.end() && !e; ++it) {
       if (it->first.size() > kMostKey || !is_utf8(it->first))
-        e = refused(words, clipped(it->first, 40), "", std::string(words) + ": its name cannot be");
+        e = refused(words, clipped(it->first, 40), "", say("{}: its name cannot be", words));
       else
-        e = record_problem(it->second, std::string(words) + ", ");
+        e = record_problem(it->second, say("{}, ", words));
     }
   });
   if (!e) e = record_problem(job.pump, "Pump test, ");
   // Only a job that grows towards the limit is weighed to the byte.
   if (!e && bytes_of_job(job) > kMostFileBytes && write_job(job).size() > kMostFileBytes)
-    e = refused("", "", fmt::format("up to {} MB", kMostFileBytes >> 20),
+    e = refused("", "", say("up to {} MB", kMostFileBytes >> 20),
                 "The job has grown too large: its notes are too long altogether");
   return e;
 }

@@ -26,7 +26,7 @@ void draw_bar(QPainter& p, const QRectF& bar, const ConditionReport& r, double s
     p.fillRect(part, QBrush(i % 2 == 0 ? theme::kScribeSoft : theme::kScribeFaint, kHatches[i]));
     p.setPen(QPen(theme::kScribe, 1));
     p.drawRect(part);
-    const QString name = q(layer_words(static_cast<TravelLayer>(i)));
+    const QString name = words_of(layer_words(static_cast<TravelLayer>(i)));
     const QString amount = QString::fromStdString(format_quantity(m, Kind::length, 0, style));
     p.setFont(theme::text(13));
     const QFontMetricsF fm(p.font());

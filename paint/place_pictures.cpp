@@ -183,7 +183,7 @@ Picture heights_picture(const Job& job, const Style& style, QSizeF size) {
   const double floor_y = size.height() - 26;
   const double scale = (floor_y - 56) / most;
   for (const Level& l : levels) pic.said << l.words;
-  pic.said << q(h.said);
+  pic.said << text_of(h.said, style);
   pic.layers.emplace_back([=](QPainter& p) {
     p.setRenderHint(QPainter::Antialiasing);
     p.setPen(QPen(theme::kScribe, 2));

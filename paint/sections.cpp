@@ -167,7 +167,7 @@ Picture rod_section_picture(const Job& job, const RodReport& rod, const Style& s
     p.drawText(QRectF(size.width() / 2, 7, size.width() / 2 - 16, 22),
                Qt::AlignRight | Qt::AlignVCenter, status);
   });
-  const QString answer = q(rod_words(rod, style));
+  const QString answer = text_of(rod_words(rod), style);
   pic.said << answer;
   return pic;
 }
@@ -268,7 +268,7 @@ Picture rod_angle_picture(const Job& job, const AngleReport& report, const Style
     const QString why = report.missing.empty()
                             ? Drawn::tr("This geometry cannot be: see the finding")
                             : Drawn::tr("The rod's angle is unknown, not zero. Measure: ") +
-                                  q(param_list(report.missing));
+                                  text_of(param_list(report.missing), style);
     pic.said << why;
     pic.layers.emplace_back([=](QPainter& p) {
       p.setPen(theme::kMarkOnDye);

@@ -22,6 +22,11 @@ struct Drawn {
   Q_DECLARE_TR_FUNCTIONS(Drawn)
 };
 
+/// The words of what is printed.
+struct Printed {
+  Q_DECLARE_TR_FUNCTIONS(Printed)
+};
+
 /// A text of the program in the reader's language and units.
 [[nodiscard]] QString text_of(const Message& message, const Style& style);
 /// Words of a table of the program (parameters, options, stages …) in the reader's language.

@@ -27,7 +27,7 @@ Expected<bool> pin_part(Session& session, const Part& part) {
   const auto& pinned = session.job().candidates;
   for (const Candidate& c : pinned)
     if (c.name == part.name && c.maker == part.maker)
-      return fail({"candidate", part.name, "", "“" + part.name + "” is pinned already", ""});
+      return fail({"candidate", part.name, "", say("“{}” is pinned already", part.name), ""});
   if (pinned.size() >= kMostPinned)
     return fail({"candidate", part.name, "3 at most", "Three candidates are pinned already",
                  "Take one off first"});
@@ -50,7 +50,7 @@ void take_candidate(Session& session, const Candidate& candidate) {
 }
 
 void take_assist(Session& session, const AssistChoice& choice) {
-  session.edit(QObject::tr("assist: %1").arg(text_of(choice.words)), [&](Job& j) {
+  session.edit(QObject::tr("assist: %1").arg(text_of(choice.words, session.style())), [&](Job& j) {
     const Value now = value_of(j, Which::plan, Param::assist_kind);
     if (!now.is(choice.kind))
       for (const ParamInfo& p : all_params())
@@ -70,7 +70,7 @@ std::vector<CandidateView> candidate_views(const Job& job, std::size_t points) {
     CandidateView v;
     v.name = c.name;
     v.report = condition_report(tried, ConditionId::plan, points);
-    v.report.title = c.name;
+    v.report.title = Message::data(c.name);
     const Values values = resolve(tried, Which::plan);
     v.bore_m = values.known(Param::master_bore) ? values.si(Param::master_bore) : 0;
     v.ratio = arm_ratio(values).value_or(0);

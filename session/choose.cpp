@@ -31,7 +31,7 @@ void choose_cell(Session& session, const Cell& cell, const AssistOption* option,
     name += QObject::tr(" and %1").arg(bore_name(cell.bore2_m));
   else
     name += QObject::tr(" at %1").arg(cell.ratio, 0, 'f', 2);
-  if (option) name += QStringLiteral(", ") + text_of(option->words);
+  if (option) name += QStringLiteral(", ") + text_of(option->words, session.style());
   session.edit(
       name,
       [&](Job& job) {
@@ -74,17 +74,17 @@ std::optional<Expected<Relative>> relative_of(const Job& job) {
 
 }  // namespace
 
-QString relative_sentence(const Job& job) {
+QString relative_sentence(const Job& job, const Style& style) {
   const auto r = relative_of(job);
   if (!r)
     return QObject::tr(
         "Enter two bores and the two arms of the pedal: that alone says how much harder and "
         "shorter.");
-  if (!*r) return error_text(r->error());
+  if (!*r) return error_text(r->error(), style);
   return QObject::tr("Force × %1, travel × %2 by bore and ratio alone. %3")
       .arg((*r)->force_factor, 0, 'f', 2)
       .arg((*r)->travel_factor, 0, 'f', 2)
-      .arg(text_of(relative_words(**r)));
+      .arg(text_of(relative_words(**r), style));
 }
 
 QString equal_feel(const Job& job, const Style& style) {

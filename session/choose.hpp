@@ -13,6 +13,6 @@ void choose_cell(Session& session, const Cell& cell, const AssistOption* option,
 /// The bore or the ratio that would feel as the fitted system does; empty when not known.
 [[nodiscard]] QString equal_feel(const Job& job, const Style& style);
 /// "Force × 1.31, travel × 0.77: 31 % harder …" or what is missing for it.
-[[nodiscard]] QString relative_sentence(const Job& job);
+[[nodiscard]] QString relative_sentence(const Job& job, const Style& style = {});
 
 }  // namespace yoke

@@ -25,7 +25,7 @@ Axes axes_of(const Style& style) {
     a.length = 1 / 0.0254;
     a.force = 1 / 4.4482216152605;
     a.mm = QStringLiteral("in");
-    a.n = QStringLiteral("lbf");
+    a.n = QObject::tr("lbf");
   }
   return a;
 }
@@ -75,11 +75,11 @@ std::vector<double> band_forces(const Session& s) {
 PlotInput feel_plot(const Session& s, const std::vector<CurveBand>& bands) {
   const Axes a = axes_of(s.style());
   PlotInput in;
-  in.title = QStringLiteral("What the foot feels");
-  in.x.words = QStringLiteral("pad travel, ") + a.mm;
-  in.y.words = QStringLiteral("pad force, ") + a.n;
+  in.title = QObject::tr("What the foot feels");
+  in.x.words = QObject::tr("pad travel, ") + a.mm;
+  in.y.words = QObject::tr("pad force, ") + a.n;
   in.empty =
-      QStringLiteral("No curve yet. ") + text_of(report_of(s, ConditionId::plan).reason, s.style());
+      QObject::tr("No curve yet. ") + text_of(report_of(s, ConditionId::plan).reason, s.style());
   const Limits l = limits_of(s.job());
   struct Wanted {
     ConditionId id;
@@ -88,8 +88,8 @@ PlotInput feel_plot(const Session& s, const std::vector<CurveBand>& bands) {
     QColor colour;
   };
   const Wanted wanted[] = {
-      {ConditionId::found, QStringLiteral("as found"), Stroke::dashed, theme::kScribeSoft},
-      {ConditionId::plan, QStringLiteral("plan"), Stroke::solid, theme::kScribe}};
+      {ConditionId::found, QObject::tr("as found"), Stroke::dashed, theme::kScribeSoft},
+      {ConditionId::plan, QObject::tr("plan"), Stroke::solid, theme::kScribe}};
   for (const Wanted& w : wanted) {
     const ConditionReport& r = report_of(s, w.id);
     if (!r.curve) continue;
@@ -99,7 +99,7 @@ PlotInput feel_plot(const Session& s, const std::vector<CurveBand>& bands) {
           {{r.target->at.pad_travel_m * a.length, r.target->at.pad_force_n * a.force},
            0,
            0,
-           QStringLiteral("%1 at the wanted stop: %2, %3")
+           QObject::tr("%1 at the wanted stop: %2, %3")
                .arg(w.name, full_text(r.target->at.pad_force_n, Kind::force, 0, s.style()),
                     full_text(r.target->at.pad_travel_m, Kind::length, 0, s.style()))});
   }
@@ -113,7 +113,7 @@ PlotInput feel_plot(const Session& s, const std::vector<CurveBand>& bands) {
     in.points.push_back({{r.travel_m * a.length, r.force_n * a.force},
                          r.travel_doubt_m * a.length,
                          r.force_doubt_n * a.force,
-                         QStringLiteral("read as found"),
+                         QObject::tr("read as found"),
                          true});
   for (std::size_t k = bands.size(); k-- > 0;) {  // the plan's lies on top
     PlotBand b;
@@ -126,8 +126,8 @@ PlotInput feel_plot(const Session& s, const std::vector<CurveBand>& bands) {
   }
   in.x_digits = s.style().units == UnitStyle::imperial ? 2 : 0;
   fit_axes(in, 2.2 * l.effort_n * a.force);
-  in.limits.push_back({false, l.effort_n * a.force, QStringLiteral("effort limit")});
-  in.limits.push_back({true, l.travel_m * a.length, QStringLiteral("travel limit")});
+  in.limits.push_back({false, l.effort_n * a.force, QObject::tr("effort limit")});
+  in.limits.push_back({true, l.travel_m * a.length, QObject::tr("travel limit")});
   return in;
 }
 
@@ -135,51 +135,50 @@ PlotInput angle_plot(const Session& s) {
   const Axes a = axes_of(s.style());
   const AngleReport r = angle_report(s.job(), Which::plan);
   PlotInput in;
-  in.title = QStringLiteral("Rod angle over the working stroke");
-  in.x.words = QStringLiteral("pad travel, ") + a.mm;
-  in.y.words = QStringLiteral("off the bore, °");
-  in.empty = r.missing.empty()
-                 ? QStringLiteral("This geometry cannot be")
-                 : QStringLiteral("Unknown, not zero. Measure: ") + text_of(param_list(r.missing));
-  PlotCurve angle{QStringLiteral("rod angle"), {}, Stroke::solid, theme::kScribe, 2.2};
+  in.title = QObject::tr("Rod angle over the working stroke");
+  in.x.words = QObject::tr("pad travel, ") + a.mm;
+  in.y.words = QObject::tr("off the bore, °");
+  in.empty = r.missing.empty() ? QObject::tr("This geometry cannot be")
+                               : QObject::tr("Unknown, not zero. Measure: ") +
+                                     text_of(param_list(r.missing), s.style());
+  PlotCurve angle{QObject::tr("rod angle"), {}, Stroke::solid, theme::kScribe, 2.2};
   for (const auto& p : r.points)
     angle.points.emplace_back(p.pad_travel_m * a.length, p.angle_rad * 180 / kPi);
   in.x.hi = r.points.empty() ? 100 : std::max(1e-3, r.points.back().pad_travel_m * a.length);
   in.y.hi = std::max(6.0, round_end(r.largest_rad * 180 / kPi));
   in.curves.push_back(std::move(angle));
-  in.limits = {{false, 3, QStringLiteral("3° good")}, {false, 5, QStringLiteral("5° the most")}};
+  in.limits = {{false, 3, QStringLiteral("3° good")}, {false, 5, QObject::tr("5° the most")}};
   return in;
 }
 
 PlotInput prove_plot(const Session& s) {
   const Axes a = axes_of(s.style());
   PlotInput in;
-  in.title = QStringLiteral("Measured against predicted");
-  in.x.words = QStringLiteral("pad travel, ") + a.mm;
-  in.y.words = QStringLiteral("pad force, ") + a.n;
-  in.empty = QStringLiteral("No prediction yet. ") +
+  in.title = QObject::tr("Measured against predicted");
+  in.x.words = QObject::tr("pad travel, ") + a.mm;
+  in.y.words = QObject::tr("pad force, ") + a.n;
+  in.empty = QObject::tr("No prediction yet. ") +
              text_of(report_of(s, ConditionId::plan).reason, s.style());
   const auto& dead = report_of(s, ConditionId::assist_lost);
   const auto& plan = report_of(s, ConditionId::plan);
   const bool boosted = has_assist(s.job(), Which::plan);
   if (plan.curve)
     add_curve(in, *plan.curve,
-              boosted ? QStringLiteral("predicted, assist on") : QStringLiteral("predicted"),
+              boosted ? QObject::tr("predicted, assist on") : QObject::tr("predicted"),
               Stroke::solid, theme::kScribe, a);
   if (boosted && dead.curve)
-    add_curve(in, *dead.curve, QStringLiteral("predicted, assist off"), Stroke::dashed,
+    add_curve(in, *dead.curve, QObject::tr("predicted, assist off"), Stroke::dashed,
               theme::kScribeSoft, a);
   for (const Reading& r : s.job().readings)
-    in.points.push_back(
-        {{r.travel_m * a.length, r.force_n * a.force},
-         r.travel_doubt_m * a.length,
-         r.force_doubt_n * a.force,
-         r.assist_alive ? QStringLiteral("assist on") : QStringLiteral("assist off")});
+    in.points.push_back({{r.travel_m * a.length, r.force_n * a.force},
+                         r.travel_doubt_m * a.length,
+                         r.force_doubt_n * a.force,
+                         r.assist_alive ? QObject::tr("assist on") : QObject::tr("assist off")});
   for (const Reading& r : s.job().before)
     in.points.push_back({{r.travel_m * a.length, r.force_n * a.force},
                          r.travel_doubt_m * a.length,
                          r.force_doubt_n * a.force,
-                         QStringLiteral("before the work"),
+                         QObject::tr("before the work"),
                          true});
   in.x_digits = s.style().units == UnitStyle::imperial ? 2 : 0;
   double largest = limits_of(s.job()).effort_n;
@@ -192,7 +191,7 @@ QStringList prove_words(const Session& s) {
   QStringList words;
   const Assembly as = assemble(s.job(), Which::plan);
   if (!as.system) {
-    words << text_of(cannot_say(as.missing_system));
+    words << text_of(cannot_say(as.missing_system), s.style());
     return words;
   }
   const bool boosted = has_assist(s.job(), Which::plan);
@@ -205,38 +204,20 @@ QStringList prove_words(const Session& s) {
     if (!boosted)
       for (auto& r : readings) r.assist_alive = false;
     const FitReport f = fit_readings(*as.system, readings, alive);
-    const QString who = !boosted ? QString()
-                        : alive  ? QStringLiteral("Assist on: ")
-                                 : QStringLiteral("Assist off: ");
-    QString line = who;
-    if (f.air_m3())
-      line += QStringLiteral("air %1 ± %2 cm³; ")
-                  .arg(f.air_m3()->value * 1e6, 0, 'f', 1)
-                  .arg(f.air_m3()->doubt * 1e6, 0, 'f', 1);
-    for (const Unknown u : {Unknown::clearance, Unknown::growth, Unknown::hose})
-      if (const auto& e = f.at(u))
-        line += QStringLiteral("%1 × %2 ± %3; ")
-                    .arg(text_of(unknown_words(u)))
-                    .arg(e->value, 0, 'f', 2)
-                    .arg(e->doubt, 0, 'f', 2);
-    if (f.slack_m())
-      line += QStringLiteral("slack %1 ± %2 mm at the pad; readings within %3 mm")
-                  .arg(f.slack_m()->value * 1e3, 0, 'f', 1)
-                  .arg(f.slack_m()->doubt * 1e3, 0, 'f', 1)
-                  .arg(f.misfit_m * 1e3, 0, 'f', 1);
-    if (f.slack_m()) words << line;
-    if (!f.refusal.empty())
-      words << who + text_of(f.refusal) + QStringLiteral(". ") + text_of(f.next_measurement) +
-                   QStringLiteral(".");
+    for (const Message& m : fit_words(f))
+      words << text_of(!boosted ? m
+                       : alive  ? say("Assist on: {}", m)
+                                : say("Assist off: {}", m),
+                       s.style());
   }
   if (s.job().readings.empty())
-    words << QStringLiteral(
+    words << QObject::tr(
         "No readings yet. Bathroom scale between foot and pad, tape from the seat: three light "
         "presses, two firm ones.");
   const Value bore = value_of(s.job(), Which::plan, Param::master_bore);
   if (const auto ratio = arm_ratio(s.job(), Which::plan); ratio && bore.known()) {
     const PumpReport p = pump_report(s.job().pump, Length{bore.si}, *ratio);
-    for (const auto& w : p.words) words << text_of(w);
+    for (const Message& w : p.words) words << text_of(w, s.style());
   }
   return words;
 }

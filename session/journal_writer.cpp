@@ -86,7 +86,7 @@ void JournalWriter::run() {
         if (const auto wrote = journal->write(now.write->first, now.write->second); !wrote)
           problem = wrote.error();
     } catch (const std::exception& e) {  // out of memory, a path the library cannot hold
-      problem = Error{"journal", "", "", std::string("The journal stopped: ") + e.what(),
+      problem = Error{"journal", "", "", say("The journal stopped: {}", std::string(e.what())),
                       "Save the job now"};
     }
     tell(std::move(problem));

@@ -11,11 +11,11 @@ LineInput line_input(const Session& s) {
   in.job = s.job();
   in.which = which_of(s.shown());
   const ConditionReport& report = s.shown_report();
-  in.title = QStringLiteral("Shown: ") + text_of(report.title, s.style());
+  in.title = QObject::tr("Shown: ") + text_of(report.title, s.style());
   in.point = s.pressed_point();
   in.cannot = text_of(report.reason, s.style());
   if (!in.point && report.effort_only_n)
-    in.cannot += QStringLiteral(". Effort at the wanted pressure: ") +
+    in.cannot += QObject::tr(". Effort at the wanted pressure: ") +
                  full_text(*report.effort_only_n, Kind::force, 0, s.style());
   in.vehicle_known = assemble(s.job(), in.which).missing_vehicle.empty();
   if (const Values v = resolve(s.job(), in.which); works_clutch(v))

@@ -24,7 +24,7 @@ Expected<Catalogue> read_parts(const QString& path) {
   QFile shipped(QStringLiteral(":/catalogue/parts.csv"));
   if (!shipped.open(QIODevice::ReadOnly))
     return fail({"file", "", "", "The shipped catalogue is not there",
-                 shipped.errorString().toStdString()});
+                 Message::data(shipped.errorString().toStdString())});
   return read_catalogue(shipped.readAll().toStdString());
 }
 
@@ -53,7 +53,8 @@ void PartList::load(const QString& path, bool with_shipped) {
         if (const auto shipped = read_parts({}))
           (*read)->parts.insert((*read)->parts.end(), shipped->parts.begin(), shipped->parts.end());
     } catch (const std::exception& e) {
-      *read = fail({"file", "", "", std::string("Reading stopped: ") + e.what(), "Try again"});
+      *read =
+          fail({"file", "", "", say("Reading stopped: {}", std::string(e.what())), "Try again"});
     }
     QMetaObject::invokeMethod(
         this, [this, mine, path, read] { take(mine, path, *read); }, Qt::QueuedConnection);
@@ -66,7 +67,7 @@ void PartList::take(unsigned generation, const QString& path, const Expected<Cat
   const QString name = path.isEmpty() ? tr("Shipped parts") : QFileInfo(path).fileName();
   if (!read) {
     // The parts that were there stay: a broken file takes nothing away.
-    state_ = tr("%1 was not read: %2").arg(name, error_text(read.error()));
+    state_ = tr("%1 was not read: %2").arg(name, error_text(read.error(), {}));
     emit changed();
     return;
   }
@@ -76,7 +77,7 @@ void PartList::take(unsigned generation, const QString& path, const Expected<Cat
   const auto bad = catalogue_.problems.size() + catalogue_.more_problems;
   if (bad > 0)
     state_ += (bad == 1 ? tr("; one problem: ") : tr("; %1 problems, the first: ").arg(bad)) +
-              text_of(catalogue_.problems.front().text());
+              text_of(catalogue_.problems.front().text(), {});
   emit changed();
 }
 

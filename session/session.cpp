@@ -60,7 +60,7 @@ Expected<bool> Session::edit(const QString& name, const std::function<void(Job&)
   fn(next);
   if (next == job_) return false;
   if (auto e = unwritable(next)) {
-    emit refused(error_text(*e));
+    emit refused(error_text(*e, style()));
     return fail(std::move(*e));
   }
   const bool joins = !merge.isEmpty() && !undo_.empty() && undo_.back().merge == merge;
@@ -272,7 +272,7 @@ bool Session::fits(const Leftover& left) const {
 
 Expected<bool> Session::bring_back(const Leftover& left) {
   if (!left.job)
-    return fail({"journal", "", "", "The unsaved work cannot be read: " + left.error,
+    return fail({"journal", "", "", say("The unsaved work cannot be read: {}", left.error),
                  "It was left where it is"});
   if (left.file.empty()) {
     load(blank_job(), {});

@@ -19,14 +19,6 @@ namespace yoke {
 
 namespace {
 
-/// The words of the sheet itself, in a context of their own.
-struct Sheet_ {
-  Q_DECLARE_TR_FUNCTIONS(Sheet)
-};
-QString tr(const char* words) {
-  return Sheet_::tr(words);
-}
-
 QString esc(const QString& s) {
   return s.toHtmlEscaped();
 }
@@ -54,31 +46,32 @@ QString head(const Job& job, const std::vector<Finding>& findings, const QDate& 
   if (!job.notes.empty()) h += QStringLiteral("<p>%1</p>").arg(esc(std::string_view(job.notes)));
   if (job.state == JobState::left_unsafe)
     h += QStringLiteral("<h1 style='color:#a83e00'>%1</h1>")
-             .arg(esc(tr("LEFT UNSAFE – DO NOT DRIVE")));
+             .arg(esc(Printed::tr("LEFT UNSAFE – DO NOT DRIVE")));
   else if (proved_now(job, findings))
-    h += QStringLiteral("<p><b>%1</b></p>").arg(esc(tr("Proved: every gate passed.")));
+    h += QStringLiteral("<p><b>%1</b></p>").arg(esc(Printed::tr("Proved: every gate passed.")));
   else if (job.state == JobState::proved)
     h += QStringLiteral("<h1 style='color:#a83e00'>%1</h1><p>%2</p>")
-             .arg(esc(tr("PROVED NO LONGER – DO NOT DRIVE")),
-                  esc(tr("Something was changed after the gates were passed; see the open "
-                         "findings.")));
+             .arg(esc(Printed::tr("PROVED NO LONGER – DO NOT DRIVE")),
+                  esc(Printed::tr("Something was changed after the gates were passed; see the open "
+                                  "findings.")));
   else
-    h +=
-        QStringLiteral("<p><b>%1</b></p>").arg(esc(tr("In work: not proved. Do not drive on it.")));
+    h += QStringLiteral("<p><b>%1</b></p>")
+             .arg(esc(Printed::tr("In work: not proved. Do not drive on it.")));
   return h + QStringLiteral("<p>%1</p>")
-                 .arg(esc(tr("Sheet of %1. Figures are a builder's help, not an approval: local "
-                             "rules and licensed inspection win over anything printed here.")
+                 .arg(esc(Printed::tr(
+                              "Sheet of %1. Figures are a builder's help, not an approval: local "
+                              "rules and licensed inspection win over anything printed here.")
                               .arg(on.toString(Qt::ISODate))));
 }
 
 QString foot(const std::vector<ConditionReport>& strip, const Style& style) {
-  QStringList rows{row(
-      {tr("Condition"), tr("Effort"), tr("Pad travel"), tr("Reserve"), tr("Stop"), tr("Verdict")},
-      "th")};
+  QStringList rows{row({Printed::tr("Condition"), Printed::tr("Effort"), Printed::tr("Pad travel"),
+                        Printed::tr("Reserve"), Printed::tr("Stop"), Printed::tr("Verdict")},
+                       "th")};
   for (const auto& c : strip) {
-    const QString verdict = c.verdict == Verdict::pass   ? tr("passes")
-                            : c.verdict == Verdict::fail ? tr("fails: ")
-                                                         : tr("cannot say: ");
+    const QString verdict = c.verdict == Verdict::pass   ? Printed::tr("passes")
+                            : c.verdict == Verdict::fail ? Printed::tr("fails: ")
+                                                         : Printed::tr("cannot say: ");
     QStringList cells{esc(c.title, style)};
     if (c.target) {
       cells << full_text(c.target->at.pad_force_n, Kind::force, 0, style)
@@ -94,13 +87,14 @@ QString foot(const std::vector<ConditionReport>& strip, const Style& style) {
     cells << esc(verdict + text_of(c.reason, style));
     rows << row(cells);
   }
-  return QStringLiteral("<h2>%1</h2>").arg(esc(tr("What the foot meets"))) + table(rows);
+  return QStringLiteral("<h2>%1</h2>").arg(esc(Printed::tr("What the foot meets"))) + table(rows);
 }
 
 QString numbers(const Job& job, const Style& style) {
-  QString h = QStringLiteral("<h2>%1</h2>").arg(esc(tr("Every number and its source")));
-  QStringList rows{
-      row({"tr(", ")As found", tr("Source"), tr("Plan / as built"), tr("Source")}, "th")};
+  QString h = QStringLiteral("<h2>%1</h2>").arg(esc(Printed::tr("Every number and its source")));
+  QStringList rows{row({Printed::tr("Value"), Printed::tr("As found"), Printed::tr("Source"),
+                        Printed::tr("Plan / as built"), Printed::tr("Source")},
+                       "th")};
   const auto cell = [&](Which w, const ParamInfo& p) {
     const Value v = value_of(job, w, p.param);
     QString t = esc(value_text(job, w, p.param, style));
@@ -120,22 +114,26 @@ QString numbers(const Job& job, const Style& style) {
 
 QString open_points(const Job& job, const std::vector<ConditionReport>& strip,
                     const std::vector<Finding>& findings, const Style& style) {
-  QString h = QStringLiteral("<h2>%1</h2>").arg(esc(tr("Gates")));
-  QStringList rows{row({tr("Gate"), tr("State"), tr("How to prove it, or why it stands")}, "th")};
+  QString h = QStringLiteral("<h2>%1</h2>").arg(esc(Printed::tr("Gates")));
+  QStringList rows{row(
+      {Printed::tr("Gate"), Printed::tr("State"), Printed::tr("How to prove it, or why it stands")},
+      "th")};
   for (const Gate& g : gates_of(job, strip, findings)) {
-    const QString state = g.state == GateState::passed   ? tr("passed")
-                          : g.state == GateState::failed ? tr("FAILED")
-                                                         : tr("open");
+    const QString state = g.state == GateState::passed   ? Printed::tr("passed")
+                          : g.state == GateState::failed ? Printed::tr("FAILED")
+                                                         : Printed::tr("open");
     const QString said = state + (g.date.empty() ? "" : " ") + text_of(g.date);
     rows << row({esc(g.words, style), esc(said), esc(g.why.empty() ? g.how : g.why, style)});
   }
   h += table(rows);
   if (!findings.empty()) {
-    QStringList f{row({tr("Severity"), tr("Finding"), tr("Held against"), tr("Remedy")}, "th")};
+    QStringList f{row({Printed::tr("Severity"), Printed::tr("Finding"), Printed::tr("Held against"),
+                       Printed::tr("Remedy")},
+                      "th")};
     for (const Finding& x : findings)
       f << row({esc(words_of(severity_words(x.severity))), esc(x.message, style),
                 esc(x.limit, style), esc(x.remedy, style)});
-    h += QStringLiteral("<h2>%1</h2>").arg(esc(tr("Open findings"))) + table(f);
+    h += QStringLiteral("<h2>%1</h2>").arg(esc(Printed::tr("Open findings"))) + table(f);
   }
   return h;
 }
@@ -143,20 +141,18 @@ QString open_points(const Job& job, const std::vector<ConditionReport>& strip,
 /// Fitted unit against the plan and what was pinned: what was not compared stands there too.
 QString units(const Job& job, const Style& style) {
   const PartKind kind = part_kind_of(job);
-  std::vector<std::pair<QString, Matrix>> all{{tr("Plan"), compare(job, kind, job.plan)}};
+  std::vector<std::pair<QString, Matrix>> all{{Printed::tr("Plan"), compare(job, kind, job.plan)}};
   for (const Candidate& c : job.candidates)
     if (c.kind == kind) all.emplace_back(text_of(c.name), compare(job, kind, c.sheet));
   if (all.front().second.equal + all.front().second.differ == 0 && all.size() == 1) return {};
-  QString h = QStringLiteral("<h2>%1</h2>").arg(esc(tr("Units compared")));
+  QString h = QStringLiteral("<h2>%1</h2>").arg(esc(Printed::tr("Units compared")));
   for (const auto& [name, matrix] : all) {
-    QStringList rows{row({esc(name), tr("Verdict"), tr("Then")}, "th")};
+    QStringList rows{row({esc(name), Printed::tr("Verdict"), Printed::tr("Then")}, "th")};
     for (const MatrixRow& r : matrix.rows)
       if (r.sameness != Sameness::equal)
-        rows << row({esc(words_of(info(r.param).words)),
-                     esc(std::string_view(sameness_words(r, style))),
-                     esc(std::string_view(r.consequence))});
-    h += QStringLiteral("<p>%1: %2</p>")
-             .arg(esc(name), esc(std::string_view(matrix_words(matrix)))) +
+        rows << row({esc(words_of(info(r.param).words)), esc(sameness_words(r), style),
+                     esc(r.consequence, style)});
+    h += QStringLiteral("<p>%1: %2</p>").arg(esc(name), esc(matrix_words(matrix), style)) +
          table(rows);
   }
   return h;
@@ -167,19 +163,23 @@ QString waits(const Job& job, const Style& style, const QDate& on) {
   const std::string today = on.toString(Qt::ISODate).toStdString();
   if (!job.parts.empty()) {
     const PartsGate g = parts_gate(job, today);
-    QStringList rows{row({tr("Part"), tr("Promised"), tr("Lacks")}, "th")};
+    QStringList rows{
+        row({Printed::tr("Part"), Printed::tr("Promised"), Printed::tr("Lacks")}, "th")};
     for (const PartState& s : g.parts) {
       QStringList lacks;
-      for (const auto& l : s.lacks) lacks << text_of(l);
+      for (const Message& l : s.lacks) lacks << text_of(l, style);
       rows << row({esc(std::string_view(job.parts[s.index].name)),
                    esc(std::string_view(job.parts[s.index].promised)),
-                   esc(lacks.isEmpty() ? tr("ready") : lacks.join(QStringLiteral(", ")))});
+                   esc(lacks.isEmpty() ? Printed::tr("ready") : lacks.join(QStringLiteral(", ")))});
     }
-    h += QStringLiteral("<h2>Parts in hand</h2><p>%1</p>").arg(esc(std::string_view(g.sentence))) +
+    h += QStringLiteral("<h2>%1</h2><p>%2</p>")
+             .arg(esc(Printed::tr("Parts in hand")), esc(g.sentence, style)) +
          table(rows);
   }
   if (!job.later.empty()) {
-    QStringList rows{row({tr("Later conversion"), tr("Planned for"), tr("Makes wrong")}, "th")};
+    QStringList rows{row(
+        {Printed::tr("Later conversion"), Printed::tr("Planned for"), Printed::tr("Makes wrong")},
+        "th")};
     const Values plan = resolve(job, Which::plan);
     for (const Later& l : job.later) {
       QStringList wrong;
@@ -187,7 +187,7 @@ QString waits(const Job& job, const Style& style, const QDate& on) {
       rows << row({esc(words_of(later_words(l.what))), esc(std::string_view(l.date)),
                    esc(wrong.join(QStringLiteral("; ")))});
     }
-    h += QStringLiteral("<h2>%1</h2>").arg(esc(tr("Later"))) + table(rows);
+    h += QStringLiteral("<h2>%1</h2>").arg(esc(Printed::tr("Later"))) + table(rows);
   }
   return h;
 }
@@ -204,13 +204,14 @@ QString survey(const Job& job, const Style& style) {
       rows << row({esc(f.words, style), esc(figure_message(f), style)});
     h += table(rows);
   }
-  return h.isEmpty() ? h : QStringLiteral("<h2>%1</h2>").arg(esc(tr("As it was found"))) + h;
+  return h.isEmpty() ? h
+                     : QStringLiteral("<h2>%1</h2>").arg(esc(Printed::tr("As it was found"))) + h;
 }
 
 QString work(const Job& job, const Style& style) {
-  QString h = QStringLiteral("<h2>Push rod</h2><p>%1</p>")
-                  .arg(esc(QString::fromStdString(rod_words(rod_report(job), style))));
-  QStringList rows{row({tr("Step"), tr("Done"), tr("Note")}, "th")};
+  QString h = QStringLiteral("<h2>%1</h2><p>%2</p>")
+                  .arg(esc(Printed::tr("Push rod")), esc(rod_words(rod_report(job)), style));
+  QStringList rows{row({Printed::tr("Step"), Printed::tr("Done"), Printed::tr("Note")}, "th")};
   for (const Step& s : install_steps(job)) {
     const StepRecord* const record = record_of(job, s.id);
     const bool done = record && record->done;
@@ -218,14 +219,15 @@ QString work(const Job& job, const Style& style) {
                  done ? esc(std::string_view(record->date)) : QStringLiteral("–"),
                  record ? esc(std::string_view(record->note)) : QString()});
   }
-  h += QStringLiteral("<h2>%1</h2>").arg(esc(tr("Work"))) + table(rows);
+  h += QStringLiteral("<h2>%1</h2>").arg(esc(Printed::tr("Work"))) + table(rows);
   if (!job.readings.empty()) {
-    QStringList r{row({tr("Pad force"), tr("Pad travel"), tr("Assist")}, "th")};
+    QStringList r{
+        row({Printed::tr("Pad force"), Printed::tr("Pad travel"), Printed::tr("Assist")}, "th")};
     for (const Reading& x : job.readings)
       r << row({full_text(x.force_n, Kind::force, 0, style),
                 full_text(x.travel_m, Kind::length, 0, style),
-                x.assist_alive ? tr("on") : tr("off")});
-    h += QStringLiteral("<h2>%1</h2>").arg(esc(tr("Readings"))) + table(r);
+                x.assist_alive ? Printed::tr("on") : Printed::tr("off")});
+    h += QStringLiteral("<h2>%1</h2>").arg(esc(Printed::tr("Readings"))) + table(r);
   }
   return h;
 }

@@ -63,7 +63,7 @@ class PagePainter {
       p_.drawEllipse(at(c.x, c.y), c.diameter / 2, c.diameter / 2);
     }
     p_.setPen(Qt::black);
-    for (const auto& w : t_.texts) words(at(w.x, w.y), w.height, text_of(w.words));
+    for (const auto& w : t_.texts) words(at(w.x, w.y), w.height, text_of(w.words, {}));
   }
   /// Crosses in the overlap, at the same places of the drawing on both pages.
   void register_marks() {
@@ -93,7 +93,7 @@ class PagePainter {
         QObject::tr("Print at 100 %, never “fit to page”. Measure both rules: if either is off by "
                     "more than 0.5 mm, do not drill."));
     words({x, y + 17.5}, 2.6,
-          QStringLiteral("%1 · %2").arg(text_of(t_.title),
+          QStringLiteral("%1 · %2").arg(text_of(t_.title, {}),
                                         QObject::tr("sheet %1 of %2").arg(page).arg(pages)));
   }
   QPainter& p_;
@@ -120,9 +120,9 @@ void list_page(QPainter& p, QPdfWriter& writer, const Template& t, const Paper& 
     y += used.height() / 100 + 2;
   };
   p.setPen(Qt::black);
-  line(text_of(t.title), 5);
+  line(text_of(t.title, {}), 5);
   int n = 0;
-  for (const auto& o : t.order) line(QStringLiteral("%1. %2").arg(++n).arg(text_of(o)), 3.4);
+  for (const auto& o : t.order) line(QStringLiteral("%1. %2").arg(++n).arg(text_of(o, {})), 3.4);
   for (const Finding& f : t.findings)
     line(QStringLiteral("! %1. %2").arg(text_of(f.message, {}), text_of(f.remedy, {})), 3.4);
   line(QObject::tr(
@@ -139,7 +139,7 @@ Expected<QByteArray> pdf_of(const Template& t, QPageSize::PageSizeId id) {
   buffer.open(QIODevice::WriteOnly);
   {
     QPdfWriter writer(&buffer);
-    writer.setTitle(text_of(t.title));
+    writer.setTitle(text_of(t.title, {}));
     writer.setPageSize(QPageSize(id));
     writer.setPageMargins(QMarginsF(0, 0, 0, 0), QPageLayout::Millimeter);
     writer.setResolution(kDpi);

@@ -24,8 +24,8 @@ QString full_text(double si, Kind kind, int digits, const Style& style) {
   return QString::fromStdString(format_full(si, kind, digits, style));
 }
 
-QString error_text(const Error& error) {
-  return QString::fromStdString(error.text());
+QString error_text(const Error& error, const Style& style) {
+  return text_of(error.text(), style);
 }
 
 }  // namespace yoke

@@ -19,6 +19,6 @@ namespace yoke {
 [[nodiscard]] QString quantity_text(double si, Kind kind, int digits, const Style& style);
 [[nodiscard]] QString full_text(double si, Kind kind, int digits, const Style& style);
 /// An error for the screen: reason, allowed range, remedy.
-[[nodiscard]] QString error_text(const Error& error);
+[[nodiscard]] QString error_text(const Error& error, const Style& style);
 
 }  // namespace yoke

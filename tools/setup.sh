@@ -6,7 +6,7 @@ want=${1:-run}
 pkgs="g++ cmake ninja-build ccache qt6-base-dev libqt6opengl6-dev qt6-svg-dev libunits-cpp-dev
  libexpected-dev libfmt-dev nlohmann-json3-dev libeigen3-dev libboost-math-dev libceres-dev fonts-dejavu-core
  xvfb xauth libxkbcommon-x11-0 libxcb-cursor0 libxcb-icccm4 libxcb-keysyms1"
-[ "$want" = run ] || pkgs="$pkgs catch2 libbenchmark-dev libgsl-dev units python3 python3-jsonschema python3-ezdxf poppler-utils locales"
+[ "$want" = run ] || pkgs="$pkgs catch2 libbenchmark-dev libgsl-dev units qt6-l10n-tools python3 python3-jsonschema python3-ezdxf poppler-utils locales"
 missing=""
 have=$(dpkg-query -W -f='${Package} ${db:Status-Status}\n' 2>/dev/null | sed -n 's/ installed$//p')
 for p in $pkgs; do

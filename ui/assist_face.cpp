@@ -86,13 +86,14 @@ void AssistFace::take() {
 void AssistFace::show_row(int row) {
   if (row < 0 || static_cast<std::size_t>(row) >= choices_.size()) return;
   const AssistChoice& c = choices_[static_cast<std::size_t>(row)];
-  QStringList parts{tr("When it fails: %1").arg(text_of(c.when_it_fails))};
-  if (!c.because.empty()) parts << tr("Cannot say all: %1.").arg(text_of(c.because));
+  QStringList parts{tr("When it fails: %1").arg(text_of(c.when_it_fails, session_.style()))};
+  if (!c.because.empty())
+    parts << tr("Cannot say all: %1.").arg(text_of(c.because, session_.style()));
   QStringList against;
-  for (const auto& a : c.against) against << text_of(a);
+  for (const auto& a : c.against) against << text_of(a, session_.style());
   if (!against.isEmpty()) parts << tr("Against it: %1.").arg(against.join(QStringLiteral("; ")));
   QStringList unknown;
-  for (const auto& u : c.unknown) unknown << text_of(u);
+  for (const auto& u : c.unknown) unknown << text_of(u, session_.style());
   if (!unknown.isEmpty()) parts << tr("Not told: %1.").arg(unknown.join(QStringLiteral(", ")));
   detail_->setText(parts.join(QLatin1Char('\n')));
 }
@@ -110,7 +111,7 @@ void AssistFace::refresh() {
   };
   for (std::size_t i = 0; i < choices_.size(); ++i) {
     const AssistChoice& c = choices_[i];
-    const QString cells[] = {text_of(c.words), mark_of(c), force(c.effort_n),
+    const QString cells[] = {text_of(c.words, session_.style()), mark_of(c), force(c.effort_n),
                              force(c.dead_effort_n)};
     for (int k = 0; k < 4; ++k)
       table_->setItem(static_cast<int>(i), k, new QTableWidgetItem(cells[k]));

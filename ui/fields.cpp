@@ -166,7 +166,7 @@ void QuantityField::commit() {
   }
   const auto v = parse_value(param_, text.toStdString(), session_.style());
   if (!v) {
-    refuse(error_text(v.error()) + tr("  Escape gives the old value back."));
+    refuse(error_text(v.error(), session_.style()) + tr("  Escape gives the old value back."));
     mark_refused(entry_, true);
     return;
   }
@@ -176,7 +176,7 @@ void QuantityField::commit() {
       keeps ? before.how : (info(param_).kind == Kind::length ? How::calliper : How::stated);
   const Measured value = measured(param_, *v, how);
   if (const auto e = session_.objection(which_, param_, value)) {
-    refuse(error_text(*e) + tr("  Escape gives the old value back."));
+    refuse(error_text(*e, session_.style()) + tr("  Escape gives the old value back."));
     mark_refused(entry_, true);
     return;
   }
@@ -271,7 +271,7 @@ void ChoiceField::commit_text() {
   entry_->lineEdit()->setModified(false);
   const auto v = parse_value(param_, entry_->currentText().toStdString(), session_.style());
   if (!v) {
-    const QString why = error_text(v.error());
+    const QString why = error_text(v.error(), session_.style());
     refresh();
     refuse(why);
     return;

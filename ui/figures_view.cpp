@@ -147,7 +147,7 @@ void CalcCard::commit(std::size_t index, QLineEdit* entry) {
   const QString typed = entry->text().section(QLatin1Char('('), 0, 0).trimmed();
   const auto v = parse_input(in, typed.toStdString(), session_.style().units);
   if (!v) {
-    refusal_->setText(error_text(v.error()));
+    refusal_->setText(error_text(v.error(), session_.style()));
     refusal_->show();
     return;
   }
@@ -170,7 +170,7 @@ void CalcCard::compute() {
   const auto figures = calculate(calculator_, values_);
   refusal_->setVisible(!figures);
   if (!figures) {
-    refusal_->setText(error_text(figures.error()));
+    refusal_->setText(error_text(figures.error(), session_.style()));
     return;
   }
   int row = 0;

@@ -219,7 +219,7 @@ void LaterFace::tick(int row, int column) {
 
 void LaterFace::refresh_parts() {
   const PartsGate g = parts_gate(session_.job(), today());
-  sentence_->setText(text_of(g.sentence));
+  sentence_->setText(text_of(g.sentence, session_.style()));
   writing_ = true;
   const int kept = parts_->currentRow();
   order_.clear();

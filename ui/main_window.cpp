@@ -232,7 +232,8 @@ void MainWindow::refresh_title() {
   if (session_.recovered()) state += tr(", brought back after a crash");
   if (session_.worked_on_elsewhere()) state += tr(", open in another window as well");
   if (const auto problem = session_.journal_problem(); problem && session_.dirty())
-    state = tr("▲ NOT PROTECTED, SAVE NOW: %1").arg(one_line(text_of(problem->reason), 90));
+    state = tr("▲ NOT PROTECTED, SAVE NOW: %1")
+                .arg(one_line(text_of(problem->reason, session_.style()), 90));
   const QString title = one_line(text_of(session_.job().title), 60);
   const QString words = QStringLiteral("%1   ·   %2   %3   ").arg(title, name, state);
   setWindowTitle(QStringLiteral("%1 – Yoke Step%2")

@@ -18,7 +18,7 @@ bool MainWindow::open_path(const QString& path) {
 bool MainWindow::open_file(const std::filesystem::path& file) {
   const auto ok = session_.open_file(file);
   if (!ok) {
-    dialogs_.tell(this, error_text(ok.error()));
+    dialogs_.tell(this, error_text(ok.error(), session_.style()));
     return false;
   }
   // A name that is no UTF-8 opens, but cannot be remembered as text.
@@ -30,12 +30,13 @@ bool MainWindow::open_file(const std::filesystem::path& file) {
 bool MainWindow::save_by(const std::function<Expected<bool>(bool)>& how) {
   auto ok = how(false);
   if (!ok && ok.error().field == kReadOnlyField &&
-      dialogs_.ask(this, text_of(ok.error().reason) + tr(". Replace it all the same?"),
+      dialogs_.ask(this,
+                   text_of(ok.error().reason, session_.style()) + tr(". Replace it all the same?"),
                    {tr("Replace it")}, tr("Keep it")) == 0)
     ok = how(true);
   else if (!ok && ok.error().field == kReadOnlyField)
     return false;
-  if (!ok) dialogs_.tell(this, error_text(ok.error()));
+  if (!ok) dialogs_.tell(this, error_text(ok.error(), session_.style()));
   return ok.has_value();
 }
 
@@ -104,7 +105,7 @@ bool MainWindow::offer(const Leftover& left) {
   const QString later = tr("Leave it for later");
   int answer = -1;
   if (!left.job) {
-    words += tr("\nIt cannot be read: %1.").arg(text_of(left.error));
+    words += tr("\nIt cannot be read: %1.").arg(text_of(left.error, session_.style()));
     answer = dialogs_.ask(this, words, {keep}, later) == 0 ? 1 : -1;
   } else {
     if (!left.file.empty() && left.tells_state && !session_.fits(left))
@@ -116,11 +117,11 @@ bool MainWindow::offer(const Leftover& left) {
   }
   if (answer == 1) {
     const auto to = session_.put_aside(left);
-    dialogs_.tell(this, to ? tr("Kept as %1").arg(*to) : error_text(to.error()));
+    dialogs_.tell(this, to ? tr("Kept as %1").arg(*to) : error_text(to.error(), session_.style()));
   }
   if (answer != 0) return false;
   const auto ok = session_.bring_back(left);
-  if (!ok) dialogs_.tell(this, error_text(ok.error()));
+  if (!ok) dialogs_.tell(this, error_text(ok.error(), session_.style()));
   return ok.has_value();
 }
 

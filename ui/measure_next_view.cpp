@@ -60,7 +60,8 @@ void MeasureNextView::refresh() {
     const int row = static_cast<int>(i);
     const QString cells[] = {
         words_of(info(n.param).words), n.which == Which::found ? tr("as found") : tr("plan"),
-        text_of(origin_words(session_.job(), n.which, n.param), session_.style()), text_of(n.buys)};
+        text_of(origin_words(session_.job(), n.which, n.param), session_.style()),
+        text_of(n.buys, session_.style())};
     for (int c = 0; c < 4; ++c) {
       auto* item = new QTableWidgetItem(cells[c]);
       item->setToolTip(plain_tip(words_of(info(n.param).help)));

@@ -101,15 +101,15 @@ void ReadingsBox::add_reading() {
       parse_quantity(gauge.isEmpty() ? "0" : gauge.toStdString(), Kind::pressure, session_.style());
   QString why;
   if (!f)
-    why = tr("Force: ") + error_text(f.error());
+    why = tr("Force: ") + error_text(f.error(), session_.style());
   else if (!kReadingForce.holds(*f))
     why = tr("A pad force of %1 cannot be; allowed: 0 N to 5000 N").arg(force_->text());
   else if (!t)
-    why = tr("Travel: ") + error_text(t.error());
+    why = tr("Travel: ") + error_text(t.error(), session_.style());
   else if (!kReadingTravel.holds(*t))
     why = tr("A pad travel of %1 cannot be; allowed: 0 mm to 1000 mm").arg(travel_->text());
   else if (!p)
-    why = tr("Gauge: ") + error_text(p.error());
+    why = tr("Gauge: ") + error_text(p.error(), session_.style());
   else if (!kReadingPressure.holds(*p))
     why = tr("A gauge pressure of %1 cannot be; allowed: 0 bar to 400 bar").arg(gauge);
   refuse(why);
@@ -123,7 +123,7 @@ void ReadingsBox::add_reading() {
   if (!gauge.isEmpty()) r.pressure_pa = *p;
   const auto ok = session_.edit(tr("reading %1 at %2").arg(force_->text(), travel_->text()),
                                 [&](Job& j) { (j.*list_).push_back(r); });
-  if (!ok) return refuse(error_text(ok.error()));
+  if (!ok) return refuse(error_text(ok.error(), session_.style()));
   force_->clear();
   travel_->clear();
   gauge_->clear();

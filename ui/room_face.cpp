@@ -129,7 +129,7 @@ void RoomFace::changed(int row, int column) {
     const Column& c = kColumns[column - kFirst];
     const auto v = parse_quantity(typed.toStdString(), Kind::length, session_.style());
     if (!v)
-      why = error_text(v.error());
+      why = error_text(v.error(), session_.style());
     else if (!c.range.holds(*v))
       why = tr("%1 cannot be: %2 m to %3 m").arg(typed).arg(c.range.least).arg(c.range.most);
     else
@@ -155,7 +155,7 @@ void RoomFace::refresh() {
   for (std::size_t i = 0; i < boxes.size(); ++i) {
     const int row = static_cast<int>(i);
     table_->setItem(row, 0, new QTableWidgetItem(text_of(boxes[i].name)));
-    auto* kind = new QTableWidgetItem(text_of(box_kind_words(boxes[i].kind)));
+    auto* kind = new QTableWidgetItem(words_of(box_kind_words(boxes[i].kind)));
     kind->setFlags(Qt::ItemIsEnabled | Qt::ItemIsSelectable);
     table_->setItem(row, 1, kind);
     for (int c = 0; c < 7; ++c)

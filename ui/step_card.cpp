@@ -103,11 +103,11 @@ void StepCard::commit_measure() {
     Job after = session_.job();
     put(after);
     if (const auto e = new_impossibility(session_.job(), after))
-      refusal_->setText(error_text(*e));
+      refusal_->setText(error_text(*e, session_.style()));
     else
       session_.edit(tr("as-built %1 %2").arg(words_of(info(p).words), typed), put);
   } else {
-    refusal_->setText(error_text(v.error()));
+    refusal_->setText(error_text(v.error(), session_.style()));
   }
   show_measure();
 }

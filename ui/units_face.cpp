@@ -108,7 +108,7 @@ QLayout* UnitsFace::build_matrix() {
     all.push_back(session_.strip()[1]);
     if (!pinned.empty()) {
       all.push_back(std::move(pinned.back().report));
-      all.back().title = pin_letter(pinned.size() - 1).toStdString();
+      all.back().title = Message::data(pin_letter(pinned.size() - 1).toStdString());
     }
     return budget_picture(all, session_.style(), size);
   });
@@ -180,7 +180,7 @@ QLayout* UnitsFace::build_catalogue() {
     const Part* p = chosen();
     if (!p) return;
     const auto ok = pin_part(session_, *p);
-    refusal_->setText(ok ? QString() : error_text(ok.error()));
+    refusal_->setText(ok ? QString() : error_text(ok.error(), session_.style()));
     refusal_->setVisible(!ok);
   };
   connect(pin, &QPushButton::clicked, this, pin_it);
@@ -238,7 +238,7 @@ void UnitsFace::narrow() {
                                 : tr("\n%1 fit").arg(found);
   state_->setText(state);
   QStringList all;
-  for (const RowProblem& p : parts_.problems()) all << text_of(p.text());
+  for (const RowProblem& p : parts_.problems()) all << text_of(p.text(), session_.style());
   state_->setToolTip(plain_tip(all.mid(0, 30).join(QLatin1Char('\n'))));
 }
 
@@ -329,7 +329,8 @@ void UnitsFace::refresh_matrix() {
                            ? cell(QString(), false)
                            : cell(verdict_words(*it, style), it->sameness != Sameness::equal));
       if (it != list.end())
-        matrix_->item(at, static_cast<int>(c) + 2)->setToolTip(plain_tip(text_of(it->consequence)));
+        matrix_->item(at, static_cast<int>(c) + 2)
+            ->setToolTip(plain_tip(text_of(it->consequence, session_.style())));
     }
   }
   auto* header = matrix_->horizontalHeader();

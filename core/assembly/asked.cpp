@@ -61,23 +61,20 @@ std::optional<Error> new_impossibility(const Job& before, const Job& after) {
   return std::nullopt;
 }
 
-std::string param_list(const std::vector<Param>& params) {
-  std::string list;
+Message param_list(const std::vector<Param>& params) {
+  std::vector<Param> each;
+  for (const Param p : params)
+    if (std::find(each.begin(), each.end(), p) == each.end()) each.push_back(p);
+  std::vector<Message> named;
   constexpr size_t kNamed = 4;
-  for (size_t i = 0; i < params.size() && i < kNamed; ++i) {
-    std::string words{info(params[i]).words};
-    if (info(params[i]).group != Group::master || words != "Bore")
-      words[0] = static_cast<char>(words[0] >= 'A' && words[0] <= 'Z' ? words[0] + 32 : words[0]);
-    else
-      words = "bore of the master";
-    list += (list.empty() ? "" : ", ") + words;
-  }
-  if (params.size() > kNamed) list += " and " + std::to_string(params.size() - kNamed) + " more";
-  return list;
+  for (size_t i = 0; i < each.size() && i < kNamed; ++i)
+    named.push_back(Message::of_table(words_within(each[i])));
+  Message list = joined(named, ", ");
+  return each.size() > kNamed ? say("{} and {} more", list, each.size() - kNamed) : list;
 }
 
-std::string cannot_say(const std::vector<Param>& missing) {
-  return "Cannot say yet: " + param_list(missing) + " not known";
+Message cannot_say(const std::vector<Param>& missing) {
+  return say("Cannot say yet: {} not known", param_list(missing));
 }
 
 }  // namespace yoke

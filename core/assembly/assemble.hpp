@@ -6,6 +6,7 @@
 #include "document/job.hpp"
 #include "document/values.hpp"
 #include "feel/system.hpp"
+#include "quantity/message.hpp"
 
 namespace yoke {
 
@@ -40,10 +41,10 @@ struct Assembly {
 [[nodiscard]] std::optional<Error> new_impossibility(const Job& before, const Job& after);
 
 /// Words for a list of parameters: "bore, pivot to pad".
-[[nodiscard]] std::string param_list(const std::vector<Param>& params);
+[[nodiscard]] Message param_list(const std::vector<Param>& params);
 
 /// "Cannot say, because … is not known."
-[[nodiscard]] std::string cannot_say(const std::vector<Param>& missing);
+[[nodiscard]] Message cannot_say(const std::vector<Param>& missing);
 
 /// What outlet a wheel is on; nothing when not traced.
 [[nodiscard]] std::optional<Outlet> outlet_of(const Values& values, Wheel wheel);

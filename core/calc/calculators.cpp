@@ -241,7 +241,8 @@ Expected<const Calculator*> find_calculator(const std::string& id) {
     if (id == c.id) return &c;
     all += (all.empty() ? "" : ", ") + std::string(c.id);
   }
-  return fail({"calc", id, all, "There is no calculation “" + id + "”", "Use one of the names"});
+  return fail({"calc", id, Message::data(all), say("There is no calculation “{}”", id),
+               "Use one of the names"});
 }
 
 Expected<double> parse_input(const CalcInput& input, std::string_view text, UnitStyle style) {
@@ -250,21 +251,22 @@ Expected<double> parse_input(const CalcInput& input, std::string_view text, Unit
       if (text == input.options[i] || text == std::to_string(i + 1)) return static_cast<double>(i);
     std::string all;
     for (const auto& o : input.options) all += (all.empty() ? "" : ", ") + o;
-    return fail({input.id, clipped(text, 48), all,
-                 std::string(input.words) + ": that is not one of the choices",
+    return fail({input.id, clipped(text, 48), Message::data(all),
+                 say("{}: that is not one of the choices", input.words),
                  "Give its words or its number"});
   }
   auto v = parse_quantity(text, input.kind, style);
   if (v) return v;
   Error e = v.error();
   e.field = input.id;
-  e.reason = std::string(input.words) + ": " + e.reason;
+  e.reason = say("{}: {}", input.words, e.reason);
   return fail(e);
 }
 
 Expected<std::vector<Figure>> calculate(const Calculator& c, std::span<const double> values) {
   if (values.size() != c.inputs.size())
-    return fail({c.id, std::to_string(values.size()), std::to_string(c.inputs.size()),
+    return fail({c.id, std::to_string(values.size()),
+                 Message::data(std::to_string(c.inputs.size())),
                  "Another count of values is needed", "Give one for each input"});
   for (std::size_t i = 0; i < values.size(); ++i) {
     const CalcInput& in = c.inputs[i];
@@ -272,7 +274,7 @@ Expected<std::vector<Figure>> calculate(const Calculator& c, std::span<const dou
     if (std::isfinite(values[i]) &&
         (!choice || (values[i] >= 0 && values[i] < static_cast<double>(in.options.size()))))
       continue;
-    return fail({in.id, "", "", std::string(in.words) + " cannot be that", "Enter a number"});
+    return fail({in.id, "", "", say("{} cannot be that", in.words), "Enter a number"});
   }
   return c.run(values);
 }

@@ -25,7 +25,7 @@ Expected<double> shoe_factor(const ShoeGeometry& g, double mu, Shoes shoes) {
                  "The factor of linked shoes does not follow from these three lengths",
                  "Give the shoe factor itself, or leave it unknown"});
   if (mu * n >= m)
-    return fail({"lining_mu", fmt::format("{:.2f}", mu), fmt::format("below {:.2f}", m / n),
+    return fail({"lining_mu", fmt::format("{:.2f}", mu), say("below {}", Plain{m / n, 2}),
                  "The leading shoe grabs: it would pull itself on", "Measure the shoe again"});
   const double leading = mu * e / (m - mu * n);
   const double trailing = mu * e / (m + mu * n);

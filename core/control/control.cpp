@@ -40,7 +40,7 @@ Crank crank_of(const Control& c, double pin_m) {
           c.geometry->rod_length.value()};
 }
 
-Error bad(const char* field, std::string value, std::string range, const char* reason,
+Error bad(const char* field, std::string value, Message range, const char* reason,
           const char* remedy) {
   return {field, std::move(value), std::move(range), reason, remedy};
 }
@@ -108,8 +108,8 @@ Expected<Kinematics> Kinematics::make(const Control& c) {
   if (crank.at(a0).reach_squared <= 1e-10)
     return fail(bad("control.rod_length",
                     format_quantity(c.geometry->rod_length.value(), Kind::length, 1, {}),
-                    fmt::format("rod longer than {:.1f} mm with this offset",
-                                1e3 * std::hypot(crank.r_m * std::cos(a0) - crank.h_m, crank.d_m)),
+                    say("rod longer than {} with this offset",
+                        length(std::hypot(crank.r_m * std::cos(a0) - crank.h_m, crank.d_m), 1)),
                     "The push rod is shorter than its offset from the bore line",
                     "Measure rod length, bore-line height and sideways offset again"));
   if (!crank.usable(a0))

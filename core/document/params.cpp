@@ -63,14 +63,14 @@ Expected<double> parse_choice(const ParamInfo& p, std::string_view text) {
   for (size_t i = 0; i < p.options.size(); ++i)
     if (same_word(p.options[i].key, text) || same_word(p.options[i].words, text))
       return static_cast<double>(i);
-  Error e{
-      .field = std::string(p.id),
-      .value = clipped(text, 64),
-      .range = range_words(p, {}),
-      .reason = std::string(p.words) + ": “" + clipped(text, 64) + "” is not one of the choices",
-      .remedy = ""};
+  Error e{.field = std::string(p.id),
+          .value = clipped(text, 64),
+          .range = range_words(p),
+          .reason = say("{}: “{}” is not one of the choices", Message::of_table(p.words),
+                        clipped(text, 64)),
+          .remedy = ""};
   if (p.param == Param::fluid_grade) {
-    e.reason = "There is no fluid grade “" + clipped(text, 64) + "”";
+    e.reason = say("There is no fluid grade “{}”", clipped(text, 64));
     e.remedy =
         "Read the grade on the reservoir cap or the bottle; an unknown fluid is drained, "
         "not topped up";
@@ -86,6 +86,21 @@ const ParamInfo& info(Param param) {
 
 std::span<const ParamInfo> all_params() {
   return table();
+}
+
+std::string_view words_within(Param param) {
+  static const std::vector<std::string> all = [] {
+    std::vector<std::string> words;
+    for (const ParamInfo& p : table()) {
+      std::string w = p.param == Param::master_bore ? "bore of the master" : std::string(p.words);
+      // An abbreviation ("MPa …") keeps its capitals.
+      const bool word = w.size() > 1 && (w[1] < 'A' || w[1] > 'Z');
+      if (word && w[0] >= 'A' && w[0] <= 'Z') w[0] = static_cast<char>(w[0] + 32);
+      words.push_back(std::move(w));
+    }
+    return words;
+  }();
+  return all[static_cast<size_t>(param)];
 }
 
 std::optional<Param> find_param(std::string_view id) {
@@ -154,14 +169,13 @@ std::string_view wheel_key(Wheel wheel) {
   return w[static_cast<size_t>(wheel)];
 }
 
-std::string range_words(const ParamInfo& p, const Style& style) {
+Message range_words(const ParamInfo& p) {
   if (p.kind == Kind::choice) {
-    std::string list;
-    for (const auto& o : p.options) list += (list.empty() ? "" : ", ") + std::string(o.words);
-    return list;
+    std::vector<Message> list;
+    for (const auto& o : p.options) list.push_back(Message::of_table(o.words));
+    return joined(list, ", ");
   }
-  return format_quantity(p.min_si, p.kind, p.digits, style) + " to " +
-         format_quantity(p.max_si, p.kind, p.digits, style);
+  return say("{} to {}", amount(p.min_si, p.kind, p.digits), amount(p.max_si, p.kind, p.digits));
 }
 
 Expected<double> check_range(Param param, double si, const Style& style) {
@@ -175,11 +189,11 @@ Expected<double> check_range(Param param, double si, const Style& style) {
           .value = std::isfinite(si) && p.kind != Kind::choice
                        ? format_quantity(si, p.kind, p.digits, style)
                        : std::string("not a number"),
-          .range = range_words(p, style),
-          .reason = std::string(p.words) + " cannot be that",
-          .remedy = std::string(p.help)};
+          .range = range_words(p),
+          .reason = say("{} cannot be that", Message::of_table(p.words)),
+          .remedy = Message::of_table(p.help)};
   if (std::isfinite(si) && p.kind != Kind::choice) {
-    e.reason = std::string(p.words) + " cannot be " + e.value;
+    e.reason = say("{} cannot be {}", Message::of_table(p.words), amount(si, p.kind, p.digits));
   }
   return fail(e);
 }
@@ -201,18 +215,21 @@ Expected<double> parse_value(Param param, std::string_view text, const Style& st
   if (!v) {
     Error e = v.error();
     e.field = std::string(p.id);
-    e.range = range_words(p, style);
+    e.range = range_words(p);
     return fail(e);
   }
   return check_range(param, *v, style);
 }
 
+std::string_view option_words(Param param, double index) {
+  const ParamInfo& p = info(param);
+  const auto i = static_cast<size_t>(std::max(index, 0.0));
+  return i < p.options.size() ? p.options[i].words : "–";
+}
+
 std::string format_value(Param param, double si, const Style& style) {
   const ParamInfo& p = info(param);
-  if (p.kind == Kind::choice) {
-    const auto i = static_cast<size_t>(std::max(si, 0.0));
-    return i < p.options.size() ? std::string(p.options[i].words) : std::string("–");
-  }
+  if (p.kind == Kind::choice) return std::string(option_words(param, si));
   return format_quantity(si, p.kind, p.digits, style);
 }
 

@@ -10,6 +10,7 @@
 
 #include "document/param_ids.hpp"
 #include "quantity/error.hpp"
+#include "quantity/message.hpp"
 #include "quantity/quantity.hpp"
 
 namespace yoke {
@@ -94,7 +95,9 @@ inline constexpr Wheel kWheels[] = {Wheel::front_left, Wheel::front_right, Wheel
 [[nodiscard]] std::string_view wheel_key(Wheel wheel);  ///< "fl", "fr", "rl", "rr"
 
 /// The allowed range in words, "8.00 mm to 60.00 mm", or the options of a choice.
-[[nodiscard]] std::string range_words(const ParamInfo& info, const Style& style);
+/// The words of a parameter within a sentence: "bore of the master", "stud length".
+[[nodiscard]] std::string_view words_within(Param param);
+[[nodiscard]] Message range_words(const ParamInfo& info);
 
 /// Checks that a value is finite and within the parameter's range.
 [[nodiscard]] Expected<double> check_range(Param param, double si, const Style& style = {});
@@ -104,6 +107,8 @@ inline constexpr Wheel kWheels[] = {Wheel::front_left, Wheel::front_right, Wheel
 [[nodiscard]] Expected<double> parse_value(Param param, std::string_view text, const Style& style);
 
 /// Writes a value of this parameter in one unit, or the words of its option.
+/// The words of a choice's option.
+[[nodiscard]] std::string_view option_words(Param param, double index);
 [[nodiscard]] std::string format_value(Param param, double si, const Style& style);
 
 }  // namespace yoke

@@ -222,28 +222,31 @@ bool run_draws(const Drawn& d, std::span<const ConditionId> ids, const DoubtRequ
 
 const PressFigureInfo& press_figure_info(PressFigure id) {
   static const std::vector<PressFigureInfo> table = [] {
-    std::vector<PressFigureInfo> t{{"effort_N", "effort", Kind::force, 0},
-                                   {"travel_m", "travel", Kind::length, 1},
-                                   {"reserve", "reserve", Kind::fraction, 0},
-                                   {"reserve_m", "reserve at the pad", Kind::length, 1},
-                                   {"stiffness_N_m", "stiffness at the pad", Kind::spring_rate, 1},
-                                   {"pressure_Pa", "line pressure", Kind::pressure, 2},
-                                   {"rod_force_N", "rod force", Kind::force, 0},
-                                   {"stroke_m", "master stroke", Kind::length, 1},
-                                   {"left1_m", "first piston's stroke left", Kind::length, 1},
-                                   {"left2_m", "second piston's stroke left", Kind::length, 1},
-                                   {"z_g", "deceleration", Kind::number, 3},
-                                   {"bite_m", "travel to bite", Kind::length, 1},
-                                   {"lock_g", "first lock at", Kind::number, 2},
-                                   {"piston1_m", "first piston's stroke used", Kind::length, 1},
-                                   {"piston2_m", "second piston's stroke used", Kind::length, 1},
-                                   {"front_Pa", "front wheel pressure", Kind::pressure, 2},
-                                   {"rear_Pa", "rear wheel pressure", Kind::pressure, 2}};
+    std::vector<PressFigureInfo> t{{"effort_N", "Effort", Kind::force, 0},
+                                   {"travel_m", "Travel", Kind::length, 1},
+                                   {"reserve", "Reserve", Kind::fraction, 0},
+                                   {"reserve_m", "Reserve at the pad", Kind::length, 1},
+                                   {"stiffness_N_m", "Stiffness at the pad", Kind::spring_rate, 1},
+                                   {"pressure_Pa", "Line pressure", Kind::pressure, 2},
+                                   {"rod_force_N", "Rod force", Kind::force, 0},
+                                   {"stroke_m", "Master stroke", Kind::length, 1},
+                                   {"left1_m", "First piston's stroke left", Kind::length, 1},
+                                   {"left2_m", "Second piston's stroke left", Kind::length, 1},
+                                   {"z_g", "Deceleration", Kind::number, 3},
+                                   {"bite_m", "Travel to bite", Kind::length, 1},
+                                   {"lock_g", "First lock at", Kind::number, 2},
+                                   {"piston1_m", "First piston's stroke used", Kind::length, 1},
+                                   {"piston2_m", "Second piston's stroke used", Kind::length, 1},
+                                   {"front_Pa", "Front wheel pressure", Kind::pressure, 2},
+                                   {"rear_Pa", "Rear wheel pressure", Kind::pressure, 2}};
     for (std::size_t i = 0; i < kLayerCount; ++i) {
       const std::string words{layer_words(static_cast<TravelLayer>(i))};
       std::string key = "layer_" + words + "_m";
       std::replace(key.begin(), key.end(), ' ', '_');
-      t.push_back({key, "travel eaten by " + words, Kind::length, 1});
+      t.push_back(
+          {key,
+           say("Travel eaten by {}", Message::of_table(layer_words(static_cast<TravelLayer>(i)))),
+           Kind::length, 1});
     }
     return t;
   }();
@@ -279,13 +282,14 @@ Expected<DoubtReport> doubt(const Job& job, std::span<const ConditionId> ids,
       possible.push_back(id);
       middle.push_back(f);
     } else {
-      c.because = english(condition_report(in, id, 0).reason);
+      c.because = condition_report(in, id, 0).reason;
       if (c.because.empty()) c.because = "Cannot say yet";
     }
     r.conditions.push_back(c);
   }
   if (possible.empty())
-    return fail({"job", "", "", r.conditions.empty() ? "No condition" : r.conditions[0].because,
+    return fail({"job", "", "",
+                 r.conditions.empty() ? Message("No condition") : r.conditions[0].because,
                  "Enter what is missing in Survey"});
   std::vector<Figures> all(q.samples * possible.size());
   if (!run_draws(d, possible, q, all))

@@ -12,6 +12,7 @@
 #include <string>
 #include <vector>
 
+#include "quantity/message.hpp"
 #include "strip/conditions.hpp"
 
 namespace yoke {
@@ -43,8 +44,8 @@ inline constexpr std::size_t kPressFigureCount = static_cast<std::size_t>(PressF
   return static_cast<PressFigure>(static_cast<std::size_t>(PressFigure::layers) + layer);
 }
 struct PressFigureInfo {
-  std::string key;    ///< "effort_N"
-  std::string words;  ///< "effort"
+  std::string key;  ///< "effort_N"
+  Message words;    ///< "Effort"
   Kind kind;
   int digits;
 };
@@ -73,7 +74,7 @@ struct DoubtRequest {
 
 struct ConditionDoubt {
   ConditionId id = ConditionId::plan;
-  std::string because;         ///< why nothing can be said; empty when it can
+  Message because;             ///< why nothing can be said; empty when it can
   std::size_t impossible = 0;  ///< draws that contradict themselves; left out
   double pass_share = 0;       ///< of the draws, within the condition's limits
   std::array<Band, kPressFigureCount> bands{};

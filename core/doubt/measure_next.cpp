@@ -1,7 +1,5 @@
 #include "doubt/measure_next.hpp"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 
@@ -31,9 +29,8 @@ void add_blocking(const Job& job, Which which, std::vector<NextMeasure>& list) {
       n.which = which;
       n.param = p;
       n.blocks = true;
-      n.buys = missing.size() == 1
-                   ? std::string("with it: ") + buys
-                   : fmt::format("with it and {} more: {}", missing.size() - 1, buys);
+      n.buys = missing.size() == 1 ? say("with it: {}", buys)
+                                   : say("with it and {} more: {}", missing.size() - 1, buys);
       list.push_back(std::move(n));
     }
   };
@@ -60,8 +57,8 @@ void add_narrowing(const Job& job, Which which, std::vector<NextMeasure>& list) 
     n.param = s.param;
     n.effort_n = std::abs(s.of(PressFigure::effort)) * share;
     n.travel_m = std::abs(s.of(PressFigure::travel)) * share;
-    n.buys = fmt::format("narrows effort by ±{:.0f} N, travel by ±{:.1f} mm", 2 * n.effort_n,
-                         2 * n.travel_m * 1e3);
+    n.buys = say("narrows effort by ±{}, travel by ±{}", force(2 * n.effort_n),
+                 length(2 * n.travel_m, 1));
     most = std::max(most, n.effort_n);
     mine.push_back(std::move(n));
   }
@@ -100,7 +97,7 @@ void add_factor(const Job& job, std::vector<NextMeasure>& list) {
       NextMeasure n;
       n.which = w;
       n.param = t.param;
-      n.buys = fmt::format("narrows the force factor by ±{:.1f} %", 200 * share);
+      n.buys = say("narrows the force factor by ±{} %", Plain{200 * share, 1});
       mine.emplace_back(share, std::move(n));
     }
   std::stable_sort(mine.begin(), mine.end(),

@@ -8,6 +8,7 @@
 #include <vector>
 
 #include "doubt/doubt.hpp"
+#include "quantity/message.hpp"
 
 namespace yoke {
 
@@ -15,7 +16,7 @@ struct NextMeasure {
   Which which = Which::plan;
   Param param = Param::count_;
   bool blocks = false;  ///< nothing can be said of `buys` without it
-  std::string buys;     ///< what it buys, in words
+  Message buys;         ///< what it buys, in words
   double effort_n = 0;  ///< narrowing of the effort at the wanted stop
   double travel_m = 0;  ///< narrowing of the travel
 };

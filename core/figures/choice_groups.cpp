@@ -92,7 +92,7 @@ FigureGroup concealed(const FigureInputs& in) {
   g.figures.push_back(told("Any fluid travel shorter by", r.shorter_by_geometry, Kind::fraction, 0,
                            "by bore and ratio alone"));
   for (const Concealed& c : r.faults) {
-    g.figures.push_back(told("As found: " + c.fault, c.before_m, Kind::length, 0,
+    g.figures.push_back(told(say("As found: {}", c.fault), c.before_m, Kind::length, 0,
                              say("{}", Amount{c.volume_m3, Kind::volume, 1})));
     g.figures.push_back(
         judged("With the plan, the same fault", c.after_m, Kind::length, 0, c.hidden_m() < 3e-3,
@@ -118,7 +118,7 @@ FigureGroup plain_bore(const FigureInputs& in) {
                             ? say("their running clearance takes {}: change to calipers that run "
                                   "close, or keep the take-up master",
                                   Amount{r.clearance_m3, Kind::volume, 1})
-                            : std::string("may stay: their clearance is small beside the rest"));
+                            : Message("may stay: their clearance is small beside the rest"));
   f.judged = true;
   f.verdict = r.calipers_too ? Verdict::fail : Verdict::pass;
   g.figures.push_back(std::move(f));
@@ -136,8 +136,8 @@ FigureGroup chambers(const FigureInputs& in) {
     return g;
   }
   for (const ChamberUse& u : r.axles)
-    g.figures.push_back(judged(std::string(u.axle == Axle::front ? "Front" : "Rear") + " draws",
-                               u.drawn_m3, Kind::volume, 0, u.enough,
+    g.figures.push_back(judged(u.axle == Axle::front ? "Front draws" : "Rear draws", u.drawn_m3,
+                               Kind::volume, 0, u.enough,
                                say("its chamber holds {}", Amount{u.chamber_m3, Kind::volume, 0})));
   Figure f = words_only(r.swap ? "Swap" : "So", r.advice);
   f.judged = r.swap;

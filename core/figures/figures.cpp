@@ -127,8 +127,8 @@ Expected<FigureGroup> figure_group(const Job& job, const std::string& name) {
   if (const auto id = find_group(name)) return figure_group(job, *id);
   std::string all;
   for (const Entry& e : kEntries) all += (all.empty() ? "" : ", ") + std::string(key(e.id));
-  return fail(
-      {"group", name, all, "There is no group of figures “" + name + "”", "Use one of the names"});
+  return fail({"group", name, Message::data(all), say("There is no group of figures “{}”", name),
+               "Use one of the names"});
 }
 
 Message figure_message(const Figure& f) {

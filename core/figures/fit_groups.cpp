@@ -183,10 +183,10 @@ FigureGroup envelope(const FigureInputs& in) {
     g.figures.push_back(unsaid("Smallest gap", "one box for the unit and one for what is near it"));
   for (std::size_t i = 0; i < std::min<std::size_t>(12, gaps.size()); ++i) {
     const Box& b = in.job->boxes[gaps[i].b];
-    g.figures.push_back(
-        judged(in.job->boxes[gaps[i].a].name + " to " + b.name, gaps[i].gap_m, Kind::length, 0,
-               gaps[i].enough,
-               say("it {}: {} wanted", box_kind_words(b.kind), length(gaps[i].wanted_m, 0))));
+    g.figures.push_back(judged(say("{} to {}", in.job->boxes[gaps[i].a].name, b.name),
+                               gaps[i].gap_m, Kind::length, 0, gaps[i].enough,
+                               say("it {}: {} wanted", Message::of_table(box_kind_words(b.kind)),
+                                   length(gaps[i].wanted_m, 0))));
   }
   return g;
 }

@@ -29,7 +29,7 @@ Message bore_name(double bore_m) {
   return say("{}", length(bore_m, 2));
 }
 
-std::string needs_vehicle(const FigureInputs& in) {
+Message needs_vehicle(const FigureInputs& in) {
   return cannot_say(in.strip.plan_system.missing_vehicle);
 }
 
@@ -51,13 +51,6 @@ void add_target(FigureGroup& g, const FeelModel& m, const Message& at, const Tar
   if (!whole) return;
   add("rod force", r.at.input_force_n, Kind::force, 0);
   add("stiffness", r.stiffness_n_m, Kind::spring_rate, 1);
-}
-
-/// A figure's words at the beginning of a line.
-Message capital(std::string_view words) {
-  std::string w{words};
-  w[0] = static_cast<char>(w[0] - 'a' + 'A');
-  return w;
 }
 
 /// Holding still at one torque: how hard the foot must press.
@@ -179,12 +172,12 @@ FigureGroup bands(const FigureInputs& in) {
     const bool layer = i >= static_cast<std::size_t>(PressFigure::layers);
     if ((b.low == 0 && b.high == 0) || (layer && b.high < 0.5e-3)) continue;
     g.figures.push_back(
-        told(capital(f.words), b.middle, f.kind, f.digits,
+        told(f.words, b.middle, f.kind, f.digits,
              say("{} to {}", Amount{b.low, f.kind, f.digits}, Amount{b.high, f.kind, f.digits})));
   }
   for (std::size_t i = 0; i < std::min<std::size_t>(3, r->ranked.size()); ++i)
-    g.figures.push_back(
-        words_only(say("Measure next, {}", i + 1), std::string(info(r->ranked[i].param).words)));
+    g.figures.push_back(words_only(say("Measure next, {}", i + 1),
+                                   Message::of_table(info(r->ranked[i].param).words)));
   return g;
 }
 

@@ -15,12 +15,10 @@ namespace yoke::groups {
 
 namespace {
 
-std::string joined(const std::vector<std::string>& list, std::size_t most = 6) {
-  std::string t;
-  for (std::size_t i = 0; i < std::min(most, list.size()); ++i)
-    t += (t.empty() ? "" : ", ") + list[i];
-  if (list.size() > most) t += fmt::format(" and {} more", list.size() - most);
-  return t;
+Message listed(const std::vector<Message>& list, std::size_t most = 6) {
+  const std::size_t n = std::min(most, list.size());
+  const Message told = joined({list.begin(), list.begin() + static_cast<std::ptrdiff_t>(n)}, ", ");
+  return list.size() > n ? say("{} and {} more", told, list.size() - n) : told;
 }
 
 void add_consequences(FigureGroup& g, const std::vector<Consequence>& list) {
@@ -85,11 +83,10 @@ FigureGroup symptoms(const FigureInputs& in) {
   for (std::size_t i = 0; i < std::min<std::size_t>(4, d.ranked.size()); ++i) {
     const Hypothesis& h = d.ranked[i];
     if (i > 0 && h.weight < 0.01) break;
-    std::string note = h.size_words.empty() ? std::string() : h.size_words + ". ";
-    note += cause_advice(h.cause);
+    const Message note = sized_advice(h);
     // Weights compare the causes listed, one at a time: none is ever certain.
-    g.figures.push_back(told(say("{}. {}", i + 1, cause_words(h.cause)), std::min(h.weight, 0.99),
-                             Kind::fraction, 0, note));
+    g.figures.push_back(told(say("{}. {}", i + 1, Message::of_table(cause_words(h.cause))),
+                             std::min(h.weight, 0.99), Kind::fraction, 0, note));
   }
   if (!d.next_test.empty()) g.figures.push_back(words_only("Cheapest next test", d.next_test));
   return g;
@@ -108,8 +105,8 @@ FigureGroup slack(const FigureInputs& in) {
   g.figures.push_back(told("All of it", b.sum_m, Kind::length, 1,
                            b.share_of_first
                                ? say("{} % of the first press", Plain{*b.share_of_first * 100, 0})
-                               : std::string()));
-  if (!b.missing.empty()) g.figures.push_back(unsaid("Not felt yet", joined(b.missing)));
+                               : Message()));
+  if (!b.missing.empty()) g.figures.push_back(unsaid("Not felt yet", listed(b.missing)));
   if (in.strip.found.known(Param::symptom_side_play))
     g.figures.push_back(judged("Sideways", in.strip.found.si(Param::symptom_side_play),
                                Kind::length, 1, in.strip.found.si(Param::symptom_side_play) <= 6e-3,
@@ -125,7 +122,7 @@ void gauge_figures(FigureGroup& g, const FigureInputs& in) {
   for (const Reading& r : in.job->before) {
     ++n;
     if (!r.pressure_pa) continue;
-    std::string note = fmt::format("press {}", n);
+    Message note = say("press {}", n);
     // The curve as found has its assist working: a press without it is not on that curve.
     if (found.curve && (r.assist_alive || !has_booster)) {
       const auto& points = found.curve->points;
@@ -137,10 +134,10 @@ void gauge_figures(FigureGroup& g, const FigureInputs& in) {
         const double span = at->pad_force_n - low->pad_force_n;
         const double part = span > 0 ? (r.force_n - low->pad_force_n) / span : 0;
         const double calc = low->pressure_pa + part * (at->pressure_pa - low->pressure_pa);
-        note += ", calculated " + format_quantity(calc, Kind::pressure, 2, Style{});
+        note = say("{}, calculated {}", note, amount(calc, Kind::pressure, 2));
       }
     } else if (has_booster) {
-      note += ", assist off";
+      note = say("{}, assist off", note);
     }
     g.figures.push_back(told("Gauge", *r.pressure_pa, Kind::pressure, 2, note));
   }
@@ -198,9 +195,9 @@ FigureGroup identity(const FigureInputs& in) {
   if (id.missing.empty()) {
     g.figures.push_back(words_only("Not measured", "nothing: the card is full"));
   } else {
-    std::vector<std::string> names;
-    for (const Param p : id.missing) names.emplace_back(info(p).words);
-    g.figures.push_back(unsaid("Not measured", joined(names, 8)));
+    std::vector<Message> names;
+    for (const Param p : id.missing) names.push_back(Message::of_table(info(p).words));
+    g.figures.push_back(unsaid("Not measured", listed(names, 8)));
   }
   add_consequences(g, id.wrong);
   if (id.wrong.empty())
@@ -218,11 +215,11 @@ FigureGroup ageing(const FigureInputs& in) {
   g.title = "Disturbed, it breaks";
   g.source = "common practice, no source";
   add_consequences(g, list);
-  std::vector<std::string> order;
+  std::vector<Message> order;
   for (const Consequence& c : list)
-    if (!c.order.empty()) order.push_back(english(c.order));
-  g.figures.push_back(
-      words_only("Have in hand first", order.empty() ? "nothing so far" : joined(order, 12)));
+    if (!c.order.empty()) order.push_back(c.order);
+  g.figures.push_back(words_only("Have in hand first",
+                                 order.empty() ? Message("nothing so far") : listed(order, 12)));
   return g;
 }
 
@@ -235,14 +232,14 @@ FigureGroup gauge(const FigureInputs& in) {
   g.title = "Bore for a rebuild";
   g.source = "limits are common practice, no source: the maker's win";
   const GaugeReport r = gauge_report(in.strip.found);
-  Figure verdict = words_only("Verdict", std::string(rebuild_words(r.verdict)));
+  Figure verdict = words_only("Verdict", Message::of_table(rebuild_words(r.verdict)));
   verdict.judged = true;
   verdict.verdict = r.verdict == RebuildVerdict::not_enough ? Verdict::unknown
                     : r.verdict == RebuildVerdict::rebuild || r.verdict == RebuildVerdict::hone
                         ? Verdict::pass
                         : Verdict::fail;
   g.figures.push_back(std::move(verdict));
-  for (const std::string& b : r.because) g.figures.push_back(words_only("Because", b));
+  for (const Message& b : r.because) g.figures.push_back(words_only("Because", b));
   const auto add = [&](const char* words, const std::optional<double>& m, double limit) {
     if (m)
       g.figures.push_back(
@@ -258,7 +255,7 @@ FigureGroup gauge(const FigureInputs& in) {
   if (r.pit_in_sweep)
     g.figures.push_back(words_only(
         "The pit", *r.pit_in_sweep ? "lies where the cup runs" : "lies outside the cup's run"));
-  if (!r.missing.empty()) g.figures.push_back(unsaid("Measure for a verdict", joined(r.missing)));
+  if (!r.missing.empty()) g.figures.push_back(unsaid("Measure for a verdict", listed(r.missing)));
   return g;
 }
 
@@ -272,16 +269,16 @@ FigureGroup kit(const FigureInputs& in) {
   g.title = "Repair kit against the unit";
   g.source = "what may be machined is common practice, no source";
   const KitReport r = kit_report(in.strip.found, in.strip.plan);
-  Figure verdict = words_only("The kit is", std::string(kit_words(r.verdict)));
+  Figure verdict = words_only("The kit is", Message::of_table(kit_words(r.verdict)));
   verdict.judged = true;
   verdict.verdict = r.verdict == KitVerdict::no           ? Verdict::fail
                     : r.verdict == KitVerdict::not_enough ? Verdict::unknown
                                                           : Verdict::pass;
   g.figures.push_back(std::move(verdict));
-  for (const std::string& t : r.reasons) g.figures.push_back(words_only("Because", t));
+  for (const Message& t : r.reasons) g.figures.push_back(words_only("Because", t));
   if (r.rod_change_m)
     g.figures.push_back(told("Push rod longer by", *r.rod_change_m, Kind::length, 2));
-  if (!r.missing.empty()) g.figures.push_back(unsaid("Measure for a verdict", joined(r.missing)));
+  if (!r.missing.empty()) g.figures.push_back(unsaid("Measure for a verdict", listed(r.missing)));
   return g;
 }
 

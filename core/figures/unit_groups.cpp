@@ -225,11 +225,12 @@ FigureGroup reservoir(const FigureInputs& in) {
     const ReservoirCheck r =
         reservoir_check(Volume{chamber}, Volume{in.strip.plan.si(Param::master_bellows)},
                         wear_volume(Area{pistons}, Length{wear}));
-    const std::string name = axle == Axle::front ? "Front" : "Rear";
-    g.figures.push_back(told(name + " linings draw", r.drawn.value(), Kind::volume, 0));
+    const bool front = axle == Axle::front;
     g.figures.push_back(
-        judged(name + " chamber after full wear", r.left.value(), Kind::volume, 0, r.enough,
-               "above the port; below 0 it runs dry")
+        told(front ? "Front linings draw" : "Rear linings draw", r.drawn.value(), Kind::volume, 0));
+    g.figures.push_back(
+        judged(front ? "Front chamber after full wear" : "Rear chamber after full wear",
+               r.left.value(), Kind::volume, 0, r.enough, "above the port; below 0 it runs dry")
             .as(axle == Axle::front ? FigureId::chamber_front : FigureId::chamber_rear));
   }
   return g;
@@ -281,10 +282,11 @@ FigureGroup work_stages(const FigureInputs& in) {
     return g;
   }
   for (const StagePress& p : *presses)
-    g.figures.push_back(
-        told(std::string(work_stage_words(p.stage)), p.pad_travel_m, Kind::length, 0,
-             p.to_the_stop ? say("{} only: {}", force(p.pad_force_n, 0), stop_words(p.stop))
-                           : std::string()));
+    g.figures.push_back(told(
+        Message::of_table(work_stage_words(p.stage)), p.pad_travel_m, Kind::length, 0,
+        p.to_the_stop
+            ? say("{} only: {}", force(p.pad_force_n, 0), Message::of_table(stop_words(p.stop)))
+            : Message()));
   return g;
 }
 
@@ -305,10 +307,8 @@ FigureGroup causes(const FigureInputs& in) {
   }
   for (std::size_t i = 0; i < std::min<std::size_t>(5, d.ranked.size()); ++i) {
     const Hypothesis& h = d.ranked[i];
-    std::string note = h.size_words.empty() ? std::string() : h.size_words + ". ";
-    note += cause_advice(h.cause);
-    g.figures.push_back(
-        told(say("{}. {}", i + 1, cause_words(h.cause)), h.weight, Kind::fraction, 0, note));
+    g.figures.push_back(told(say("{}. {}", i + 1, Message::of_table(cause_words(h.cause))),
+                             h.weight, Kind::fraction, 0, sized_advice(h)));
   }
   if (!d.next_test.empty()) g.figures.push_back(words_only("Next test", d.next_test));
   return g;

@@ -27,6 +27,11 @@ void box(Template& t, double x0, double y0, double x1, double y1) {
   t.lines.push_back({x0, y1, x0, y0});
 }
 
+/// Of a millimetre of the sheet.
+Amount mm(double v) {
+  return length(v * 1e-3, 1);
+}
+
 void add_holes(Template& t, const PatternReport& r) {
   int n = 0;
   for (const Hole& h : r.new_pattern.studs) {
@@ -35,21 +40,19 @@ void add_holes(Template& t, const PatternReport& r) {
     const double y = h.z_m * 1e3;
     t.circles.push_back({x, y, hole * 1e3});
     cross(t, x, y, hole * 500 + kCross_mm);
-    t.texts.push_back({x + hole * 500 + 2, y + 3, 3, std::to_string(++n)});
+    t.texts.push_back({x + hole * 500 + 2, y + 3, 3, Message::data(std::to_string(++n))});
   }
   if (r.pilot_hole_m > 0) {
     t.circles.push_back({0, 0, r.pilot_hole_m * 1e3});
     t.texts.push_back({2, -r.pilot_hole_m * 500 - 5, 3,
-                       fmt::format("collar: {:.1f} mm ({:.3f} in)", r.pilot_hole_m * 1e3,
-                                   r.pilot_hole_m / 0.0254)});
+                       say("collar: {}", in_full(r.pilot_hole_m, Kind::length, 1))});
   }
   // One line of words below everything: the drawing itself stays clear.
   double low = -r.pilot_hole_m * 500;
   for (const Hole& h : r.new_pattern.studs) low = std::min(low, h.z_m * 1e3 - h.diameter_m * 500);
-  t.texts.push_back(
-      {-40, low - 16, 3,
-       fmt::format("holes 1 to {}: {}", n,
-                   drill_words(clearance_hole_m(r.new_pattern.studs.front().diameter_m)))});
+  t.texts.push_back({-40, low - 16, 3,
+                     say("holes 1 to {}: {}", n,
+                         drill_words(clearance_hole_m(r.new_pattern.studs.front().diameter_m)))});
   cross(t, 0, 0, r.pilot_hole_m * 500 + 2 * kCross_mm);
 }
 
@@ -85,14 +88,14 @@ void add_edges(Template& t, const Values& plan) {
 void write_order(Template& t, const PatternReport& r, const Values& plan) {
   const double stud = clearance_hole_m(r.new_pattern.studs.front().diameter_m);
   t.order.emplace_back("Centre-punch every cross through the paper, compare with the unit itself.");
-  t.order.push_back("Drill every hole small first: " + drill_words(pilot_hole_m(stud)) + ".");
+  t.order.push_back(say("Drill every hole small first: {}.", drill_words(pilot_hole_m(stud))));
   if (r.pilot_hole_m > 0)
     t.order.push_back(
-        fmt::format("Collar's hole {:.1f} mm with a hole saw before the stud holes are opened: its "
-                    "pilot guides "
-                    "it.",
-                    r.pilot_hole_m * 1e3));
-  t.order.push_back("Then the stud holes: " + drill_words(stud) + ", spacer or unit as the guide.");
+        say("Collar's hole {} with a hole saw before the stud holes are opened: its pilot guides "
+            "it.",
+            length(r.pilot_hole_m, 1)));
+  t.order.push_back(
+      say("Then the stud holes: {}, spacer or unit as the guide.", drill_words(stud)));
   t.order.emplace_back("Deburr both sides, paint the edges, try the unit before the rod is cut.");
   if (plan.is(choice::FitBoxed::box))
     t.order.emplace_back("A hollow box: sleeves through it before any nut is tightened.");
@@ -116,7 +119,7 @@ void measure(Template& t) {
   }
   for (const auto& w : t.texts) {
     cover(w.x, w.y);
-    cover(w.x + 0.62 * w.height * static_cast<double>(w.words.size()), w.y + w.height);
+    cover(w.x + 0.62 * w.height * static_cast<double>(english(w.words).size()), w.y + w.height);
   }
   t.x0 -= 4;
   t.y0 -= 4;
@@ -145,15 +148,15 @@ Expected<Template> make_template(const Job& job, TemplateKind kind, double scale
   const PatternReport r = pattern_report(job);
   if (r.new_pattern.studs.empty())
     return fail({"unit.studs", "", "",
-                 "The new unit's pattern is not known: " + param_list(r.new_pattern.missing),
+                 say("The new unit's pattern is not known: {}", param_list(r.new_pattern.missing)),
                  "Measure it: Survey, The unit, Plan"});
   for (const Finding& f : r.findings)
     if (f.code == FindingCode::fit_pattern_impossible ||
         (kind == TemplateKind::plate && f.code == FindingCode::fit_plate_small))
-      return fail({"unit.stud_pitch", "", english(f.limit), english(f.message), english(f.remedy)});
+      return fail({"unit.stud_pitch", "", f.limit, f.message, f.remedy});
   Template t;
   t.kind = kind;
-  t.title = std::string(template_words(kind)) + ": " + job.title;
+  t.title = say("{}: {}", Message::of_table(template_words(kind)), Message::data(job.title));
   const Values plan = resolve(job, Which::plan);
   add_holes(t, r);
   if (kind == TemplateKind::drilling) {
@@ -162,7 +165,7 @@ Expected<Template> make_template(const Job& job, TemplateKind kind, double scale
   } else {
     if (r.old_pattern.studs.empty())
       return fail({"unit.studs", "", "",
-                   "The old pattern is not known: " + param_list(r.old_pattern.missing),
+                   say("The old pattern is not known: {}", param_list(r.old_pattern.missing)),
                    "A plate joins two patterns: measure the old one, Survey, The unit, As found"});
     if (r.plate_holes_meet)
       return fail({"fit.turn", "", "no hole of the old pattern meets one of the new",
@@ -174,9 +177,8 @@ Expected<Template> make_template(const Job& job, TemplateKind kind, double scale
     box(t, -w, -h, w, h);
     const double thick = plan.si(Param::fit_plate) * 1e3;
     t.texts.push_back({-w + 2, h - 5, 3,
-                       fmt::format("{:.1f} x {:.1f} mm, ", 2 * w, 2 * h) +
-                           (thick > 0 ? fmt::format("{:.1f} mm thick", thick)
-                                      : std::string("thickness not entered"))});
+                       thick > 0 ? say("{} x {}, {} thick", mm(2 * w), mm(2 * h), mm(thick))
+                                 : say("{} x {}, thickness not entered", mm(2 * w), mm(2 * h))});
   }
   write_order(t, r, plan);
   t.findings = r.findings;
@@ -216,7 +218,7 @@ Expected<std::vector<Tile>> tile_template(const Template& t, const Paper& s) {
   return tiles;
 }
 
-std::string template_svg(const Template& t) {
+std::string template_svg(const Template& t, const Wording& words) {
   // The rule stands below the drawing, y down as SVG wants it.
   const double w = std::max(t.x1 - t.x0, 112.0);
   const double h = t.y1 - t.y0 + kRuleRoom_mm;
@@ -224,7 +226,7 @@ std::string template_svg(const Template& t) {
       "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<svg xmlns=\"http://www.w3.org/2000/svg\" "
       "width=\"{0:.3f}mm\" height=\"{1:.3f}mm\" viewBox=\"{2:.3f} {3:.3f} {0:.3f} {1:.3f}\" "
       "fill=\"none\" stroke=\"black\" stroke-width=\"0.25\">\n<title>{4}</title>\n",
-      w, h, t.x0, -t.y1, xml_escaped(t.title));
+      w, h, t.x0, -t.y1, xml_escaped(words(t.title)));
   for (const auto& l : t.lines)
     s += fmt::format("<line x1=\"{:.4f}\" y1=\"{:.4f}\" x2=\"{:.4f}\" y2=\"{:.4f}\"{}/>\n", l.x0,
                      -l.y0, l.x1, -l.y1, l.thin ? " stroke-width=\"0.12\"" : "");
@@ -235,7 +237,7 @@ std::string template_svg(const Template& t) {
     s += fmt::format(
         "<text x=\"{:.3f}\" y=\"{:.3f}\" font-size=\"{:.2f}\" font-family=\"sans-serif\" "
         "fill=\"black\" stroke=\"none\">{}</text>\n",
-        x.x, -x.y, x.height, xml_escaped(x.words));
+        x.x, -x.y, x.height, xml_escaped(words(x.words)));
   const double y = -t.y0 + 8;
   const double x0 = t.x0 + 4;
   s += fmt::format(
@@ -245,13 +247,12 @@ std::string template_svg(const Template& t) {
       x0, y, x0 + 100, y + 8, x0 + 101.6);
   s += fmt::format(
       "<text x=\"{:.3f}\" y=\"{:.3f}\" font-size=\"3\" font-family=\"sans-serif\" "
-      "fill=\"black\" stroke=\"none\">100 mm above, 4 in below: measure both before "
-      "drilling</text>\n",
-      x0, y + 13);
+      "fill=\"black\" stroke=\"none\">{}</text>\n",
+      x0, y + 13, xml_escaped(words("100 mm above, 4 in below: measure both before drilling")));
   return s + "</svg>\n";
 }
 
-std::string template_dxf(const Template& t) {
+std::string template_dxf(const Template& t, const Wording& words) {
   std::string s =
       "0\nSECTION\n2\nHEADER\n9\n$ACADVER\n1\nAC1009\n0\nENDSEC\n0\nSECTION\n2\nENTITIES\n";
   const auto line = [&s](const char* layer, double x0, double y0, double x1, double y1) {
@@ -265,7 +266,7 @@ std::string template_dxf(const Template& t) {
                      c.thin ? "OLD" : "CUT", c.x, c.y, c.diameter / 2);
   for (const auto& x : t.texts)
     s += fmt::format("0\nTEXT\n8\nWORDS\n10\n{:.6f}\n20\n{:.6f}\n30\n0.0\n40\n{:.3f}\n1\n{}\n", x.x,
-                     x.y, x.height, ascii(x.words));
+                     x.y, x.height, ascii(words(x.words)));
   line("RULE", t.x0 + 4, t.y0 - 8, t.x0 + 104, t.y0 - 8);
   line("RULE", t.x0 + 4, t.y0 - 16, t.x0 + 4 + 101.6, t.y0 - 16);
   return s + "0\nENDSEC\n0\nEOF\n";

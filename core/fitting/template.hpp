@@ -4,11 +4,13 @@
 // format) and painted into a PDF; larger ones are tiled with register marks. Only ever 1:1.
 #pragma once
 
+#include <functional>
 #include <string>
 #include <vector>
 
 #include "fitting/pattern.hpp"
 #include "quantity/error.hpp"
+#include "quantity/message.hpp"
 
 namespace yoke {
 
@@ -26,17 +28,17 @@ struct TemplateCircle {
 struct TemplateText {
   double x = 0, y = 0;  ///< of its left end on the base line
   double height = 3;
-  std::string words;
+  Message words;
 };
 /// All lengths in mm.
 struct Template {
   TemplateKind kind = TemplateKind::drilling;
-  std::string title;
+  Message title;
   double x0 = 0, y0 = 0, x1 = 0, y1 = 0;  ///< what it covers, its words included
   std::vector<TemplateLine> lines;
   std::vector<TemplateCircle> circles;
   std::vector<TemplateText> texts;
-  std::vector<std::string> order;  ///< of drilling: small first, spacer as guide
+  std::vector<Message> order;  ///< of drilling: small first, spacer as guide
   std::vector<Finding> findings;
 };
 /// An error names what to measure, or why a scale other than 1 is refused.
@@ -59,7 +61,10 @@ struct Tile {
 inline constexpr double kTileOverlap_mm = 10;
 inline constexpr double kRuleRoom_mm = 26;
 
-[[nodiscard]] std::string template_svg(const Template& t);
-[[nodiscard]] std::string template_dxf(const Template& t);
+/// How a file's words are written.
+using Wording = std::function<std::string(const Message&)>;
+inline const Wording kEnglish = [](const Message& m) { return english(m); };
+[[nodiscard]] std::string template_svg(const Template& t, const Wording& words = kEnglish);
+[[nodiscard]] std::string template_dxf(const Template& t, const Wording& words = kEnglish);
 
 }  // namespace yoke

@@ -60,7 +60,7 @@ Expected<Seat> parse_seat(std::string_view text) {
   for (size_t i = 0; i < std::size(keys); ++i)
     if (s == keys[i] || s == plain(seat_words(static_cast<Seat>(i)))) return static_cast<Seat>(i);
   return fail({"seat", clipped(text, 48), "inverted, bubble, 37 or banjo",
-               "There is no seat “" + clipped(text, 48) + "”",
+               say("There is no seat “{}”", clipped(text, 48)),
                "Look into the port: a cone that points out, a cup, or a flat face"});
 }
 
@@ -76,37 +76,38 @@ Expected<Thread> find_thread(std::string_view text) {
     if (plain(t.name) == s) return t;
   std::string known;
   for (const Thread& t : kThreads) known += (known.empty() ? "" : ", ") + std::string(t.name);
-  return fail({"thread", clipped(text, 48), known,
-               "“" + clipped(text, 48) + "” is no brake line thread",
+  return fail({"thread", clipped(text, 48), Message::data(known),
+               say("“{}” is no brake line thread", clipped(text, 48)),
                "Measure outside diameter and pitch, then compare with a known part"});
 }
 
 MatingReport mate(const Thread& nut, Seat nut_seat, const Thread& port, Seat port_seat) {
-  const std::string both = std::string(nut.name) + " into " + std::string(port.name);
+  const Message both = say("{} into {}", std::string(nut.name), std::string(port.name));
   if (nut.name == port.name) {
     if (nut_seat == port_seat)
-      return {Mating::fits, both + ": thread and seat match. Start it by hand all the same."};
+      return {Mating::fits, say("{}: thread and seat match. Start it by hand all the same.", both)};
     return {Mating::wrong_seat,
-            both + ": the thread fits, the seat does not (" + std::string(seat_words(nut_seat)) +
-                " on " + std::string(seat_words(port_seat)) + "). It screws in and leaks."};
+            say("{}: the thread fits, the seat does not ({} on {}). It screws in and leaks.", both,
+                Message::of_table(seat_words(nut_seat)), Message::of_table(seat_words(port_seat)))};
   }
   const bool near = std::any_of(std::begin(kNearMisses), std::end(kNearMisses), [&](const Pair& p) {
     return (p.a == nut.name && p.b == port.name) || (p.b == nut.name && p.a == port.name);
   });
-  if (near) return {Mating::strips, both + ": starts by hand, then strips. Never force it."};
-  return {Mating::no_thread, both + ": other threads; it does not start."};
+  if (near) return {Mating::strips, say("{}: starts by hand, then strips. Never force it.", both)};
+  return {Mating::no_thread, say("{}: other threads; it does not start.", both)};
 }
 
-std::string likely_threads(Length outside, Length pitch) {
-  std::string list;
+Message likely_threads(Length outside, Length pitch) {
+  Message list;
   for (const Thread& t : kThreads) {
     // A thread's crests are worn and made under size, never over.
     const double under = t.outside.value() - outside.value();
     if (under < -0.05e-3 || under > 0.30e-3) continue;
     if (std::abs(pitch.value() - t.pitch.value()) > 0.05 * t.pitch.value()) continue;
-    list += (list.empty() ? "" : " or ") + std::string(t.name);
+    const Message name = Message::data(std::string(t.name));
+    list = list.empty() ? name : say("{} or {}", list, name);
   }
-  return list.empty() ? "none of the usual line threads" : list;
+  return list.empty() ? Message("none of the usual line threads") : list;
 }
 
 }  // namespace yoke

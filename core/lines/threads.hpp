@@ -8,6 +8,7 @@
 #include <string_view>
 
 #include "quantity/error.hpp"
+#include "quantity/message.hpp"
 #include "quantity/units.hpp"
 
 namespace yoke {
@@ -34,12 +35,12 @@ enum class Mating {
 };
 struct MatingReport {
   Mating mating = Mating::no_thread;
-  std::string words;
+  Message words;
 };
 [[nodiscard]] MatingReport mate(const Thread& nut, Seat nut_seat, const Thread& port,
                                 Seat port_seat);
 
 /// Threads a measured outside diameter and pitch may be (within 0.25 mm and 5 % of the pitch).
-[[nodiscard]] std::string likely_threads(Length outside, Length pitch);
+[[nodiscard]] Message likely_threads(Length outside, Length pitch);
 
 }  // namespace yoke

@@ -1,7 +1,5 @@
 #include "parts/part.hpp"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 
@@ -104,10 +102,9 @@ std::optional<double> known(const std::optional<Measured>& m) {
 }
 
 /// What the matrix says of a dimension of which one side is blank.
-std::string blank_words(const std::optional<double>& fitted,
-                        const std::optional<double>& candidate) {
+Message blank_words(const std::optional<double>& fitted, const std::optional<double>& candidate) {
   if (!fitted && !candidate) return "measure both";
-  return fitted ? "measure the candidate" : "measure the fitted unit";
+  return fitted ? Message("measure the candidate") : "measure the fitted unit";
 }
 
 }  // namespace
@@ -189,7 +186,7 @@ Matrix compare(const Job& job, PartKind kind, const Sheet& sheet) {
       const bool same =
           choice ? *r.candidate == *r.fitted : std::abs(r.by) <= std::max(d.equal_within, 1e-12);
       r.sameness = same ? Sameness::equal : Sameness::differs;
-      if (!same) r.consequence = d.consequence;
+      if (!same) r.consequence = Message::of_table(d.consequence);
       ++(same ? m.equal : m.differ);
     } else {
       r.consequence = blank_words(r.fitted, r.candidate);
@@ -200,14 +197,14 @@ Matrix compare(const Job& job, PartKind kind, const Sheet& sheet) {
   return m;
 }
 
-std::string matrix_words(const Matrix& m) {
-  std::string t =
-      fmt::format("{} equal, {} differ, {} NOT COMPARED", m.equal, m.differ, m.not_compared);
-  if (m.not_compared > 0) t += ": each of them may be the one that does not fit";
-  return t;
+Message matrix_words(const Matrix& m) {
+  const Message counts =
+      say("{} equal, {} differ, {} NOT COMPARED", m.equal, m.differ, m.not_compared);
+  return m.not_compared > 0 ? say("{}: each of them may be the one that does not fit", counts)
+                            : counts;
 }
 
-std::string sameness_words(const MatrixRow& r, const Style& style) {
+Message sameness_words(const MatrixRow& r) {
   switch (r.sameness) {
     case Sameness::equal:
       return "equal";
@@ -218,8 +215,9 @@ std::string sameness_words(const MatrixRow& r, const Style& style) {
   }
   const ParamInfo& p = info(r.param);
   if (p.kind == Kind::choice) return "differs";
-  return "differs by " + std::string(r.by > 0 ? "+" : "") +
-         format_full(r.by, p.kind, std::max(p.digits, 1), style);
+  Amount by = in_full(r.by, p.kind, std::max(p.digits, 1));
+  by.sign = true;
+  return say("differs by {}", by);
 }
 
 }  // namespace yoke

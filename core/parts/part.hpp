@@ -11,6 +11,7 @@
 #include <vector>
 
 #include "document/job.hpp"
+#include "quantity/message.hpp"
 
 namespace yoke {
 
@@ -54,8 +55,8 @@ struct MatrixRow {
   std::optional<double> fitted;
   std::optional<double> candidate;
   Sameness sameness = Sameness::not_compared;
-  double by = 0;            ///< candidate less fitted; of choices nothing
-  std::string consequence;  ///< what the difference asks for, or what to measure
+  double by = 0;        ///< candidate less fitted; of choices nothing
+  Message consequence;  ///< what the difference asks for, or what to measure
 };
 struct Matrix {
   std::vector<MatrixRow> rows;
@@ -67,8 +68,8 @@ struct Matrix {
 /// Fitted unit against one sheet of values (a candidate's, or the plan's own).
 [[nodiscard]] Matrix compare(const Job& job, PartKind kind, const Sheet& sheet);
 /// "9 equal, 4 differ, 7 NOT COMPARED".
-[[nodiscard]] std::string matrix_words(const Matrix& matrix);
+[[nodiscard]] Message matrix_words(const Matrix& matrix);
 /// "equal", "differs by +1.20 mm (0.047 in)", "NOT COMPARED".
-[[nodiscard]] std::string sameness_words(const MatrixRow& row, const Style& style);
+[[nodiscard]] Message sameness_words(const MatrixRow& row);
 
 }  // namespace yoke

@@ -108,11 +108,11 @@ OutletReport outlet_report(const Job& job, Which which) {
     return r;
   }
   if (!r.untraced.empty()) {
-    std::string list;
-    for (const Wheel w : r.untraced)
-      list += (list.empty() ? "" : ", ") + std::string(wheel_words(w));
+    std::vector<Message> list;
+    for (const Wheel w : r.untraced) list.push_back(Message::of_table(wheel_words(w)));
     r.findings.push_back({Severity::warning, Stage::plumb, FindingCode::plumb_untraced,
-                          say("Not traced yet: {}", list), "every wheel traced to its outlet",
+                          say("Not traced yet: {}", joined(list, ", ")),
+                          "every wheel traced to its outlet",
                           "Follow each line with a finger from the wheel to the master",
                           "common practice, no source"});
     return r;

@@ -8,40 +8,75 @@ namespace yoke {
 namespace {
 
 constexpr CauseInfo kInfo[kCauses] = {
-    {"nothing beyond the prediction", "Nothing to buy.", 0, "", 1},
-    {"air in circuit 1", "Bleed that circuit again: fluid and time. A new master would not help.",
-     20e-6, "{:.1f} cm³", 1e6},
-    {"air in circuit 2", "Bleed that circuit again: fluid and time. A new master would not help.",
-     20e-6, "{:.1f} cm³", 1e6},
-    {"shoes out of adjustment", "Adjust the shoes: nothing to buy. Bleeding would not help.", 4e-3,
-     "{:.1f} mm more at each piston", 1e3},
+    {"nothing beyond the prediction", "Nothing to buy.", 0, "", {}},
+    {"air in circuit 1",
+     "Bleed that circuit again: fluid and time. A new master would not help.",
+     20e-6,
+     "{}",
+     {.kind = Kind::volume, .digits = 1}},
+    {"air in circuit 2",
+     "Bleed that circuit again: fluid and time. A new master would not help.",
+     20e-6,
+     "{}",
+     {.kind = Kind::volume, .digits = 1}},
+    {"shoes out of adjustment",
+     "Adjust the shoes: nothing to buy. Bleeding would not help.",
+     4e-3,
+     "{} more at each piston",
+     {.kind = Kind::length, .digits = 1}},
     {"pads knocked back",
-     "A wobbling disc or loose bearing: true the disc. Bleeding would not help.", 2e-3,
-     "{:.2f} mm more clearance", 1e3},
-    {"soft hoses", "Renew the hoses. A larger bore would only hide them.", 15,
-     "{:.1f} times the give", 1},
-    {"rod too short", "Lengthen the rod: nothing to buy. Bleeding would not help.", 12e-3,
-     "{:.1f} mm at the rod", 1e3},
-    {"rod too long", "Shorten the rod before driving: it covers the return port.", 5e-3,
-     "{:.1f} mm at the rod", 1e3},
-    {"fluid passing inside the master", "Rebuild or renew the master. Bleeding would not help.",
-     0.15, "{:.0f} mm of sink", 1e3},
-    {"a leak to the outside", "Find it and renew the part. The level falls.", 0.15,
-     "{:.0f} mm of sink", 1e3},
+     "A wobbling disc or loose bearing: true the disc. Bleeding would not help.",
+     2e-3,
+     "{} more clearance",
+     {.kind = Kind::length, .digits = 2}},
+    {"soft hoses",
+     "Renew the hoses. A larger bore would only hide them.",
+     15,
+     "{} times the give",
+     {.kind = Kind::number, .digits = 1}},
+    {"rod too short",
+     "Lengthen the rod: nothing to buy. Bleeding would not help.",
+     12e-3,
+     "{} at the rod",
+     {.kind = Kind::length, .digits = 1}},
+    {"rod too long",
+     "Shorten the rod before driving: it covers the return port.",
+     5e-3,
+     "{} at the rod",
+     {.kind = Kind::length, .digits = 1}},
+    {"fluid passing inside the master",
+     "Rebuild or renew the master. Bleeding would not help.",
+     0.15,
+     "{} of sink",
+     {.kind = Kind::length, .digits = 0}},
+    {"a leak to the outside",
+     "Find it and renew the part. The level falls.",
+     0.15,
+     "{} of sink",
+     {.kind = Kind::length, .digits = 0}},
     {"assist weak or short of vacuum",
-     "Gauge the vacuum, try the check valve. A new master would not help.", 1.0,
-     "{:.0f} % of it missing", 100},
-    {"another bore than stated", "Measure the bore. If it is wrong, the master is.", 0.35,
-     "{:+.1f} % of the diameter", 100},
-    {"residual valve missing", "Fit the valve, or adjust the shoes closer.", 1.0, "", 1},
-    {"front line blocked", "Find the crushed tube or swollen hose before driving.", 1.0, "", 1},
-    {"rear line blocked", "Find the crushed tube or swollen hose before driving.", 1.0, "", 1},
+     "Gauge the vacuum, try the check valve. A new master would not help.",
+     1.0,
+     "{} of it missing",
+     {.kind = Kind::fraction}},
+    {"another bore than stated",
+     "Measure the bore. If it is wrong, the master is.",
+     0.35,
+     "{} of the diameter",
+     {.kind = Kind::fraction, .digits = 1, .sign = true}},
+    {"residual valve missing", "Fit the valve, or adjust the shoes closer.", 1.0, "", {}},
+    {"front line blocked", "Find the crushed tube or swollen hose before driving.", 1.0, "", {}},
+    {"rear line blocked", "Find the crushed tube or swollen hose before driving.", 1.0, "", {}},
     {"worn pivot or pin",
-     "Bush the pivot, renew the pin: small money. A new master would not help.", 0.06,
-     "{:.0f} mm at the pad", 1e3},
+     "Bush the pivot, renew the pin: small money. A new master would not help.",
+     0.06,
+     "{} at the pad",
+     {.kind = Kind::length, .digits = 0}},
     {"dead stroke inside the master",
-     "Its cup passes the port late: rebuild or renew the master. Bleeding would not help.", 10e-3,
-     "{:.1f} mm of the piston", 1e3}};
+     "Its cup passes the port late: rebuild or renew the master. Bleeding would not help.",
+     10e-3,
+     "{} of the piston",
+     {.kind = Kind::length, .digits = 1}}};
 
 bool any_drum(const System& s) {
   return std::any_of(s.wheels->begin(), s.wheels->end(),
@@ -241,7 +276,7 @@ double signs_miss(const Faulty& f, const Felt& felt) {
   return sum;
 }
 
-std::string test_between(Cause a, Cause b, const Symptoms* signs) {
+Message test_between(Cause a, Cause b, const Symptoms* signs) {
   // In the order of the trials: what the first five would show is known when it was entered.
   const bool known[] = {signs && signs->first_m && (signs->third_m || signs->second_m),
                         signs && signs->sink_m, signs && signs->leak && signs->level,
@@ -251,7 +286,7 @@ std::string test_between(Cause a, Cause b, const Symptoms* signs) {
     const auto at = static_cast<std::size_t>(&t - std::begin(kTrials));
     if (at < std::size(known) && known[at]) continue;
     if (t.shows[static_cast<std::size_t>(a)] != t.shows[static_cast<std::size_t>(b)])
-      return std::string(t.words);
+      return Message::of_table(t.words);
   }
   return "Read more presses: three light ones, two firm ones, engine off and on";
 }

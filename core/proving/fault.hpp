@@ -5,6 +5,7 @@
 #include <string_view>
 
 #include "proving/hypotheses.hpp"
+#include "quantity/message.hpp"
 
 namespace yoke {
 
@@ -32,9 +33,9 @@ struct Felt {
 struct CauseInfo {
   std::string_view words;
   std::string_view advice;
-  double most;       ///< largest size looked for
-  const char* form;  ///< how the size is written
-  double shown;      ///< times the size
+  double most = 1;        ///< largest size looked for
+  std::string_view form;  ///< how the size is told; empty: it has none
+  Amount shown;           ///< what kind of quantity the size is
 };
 
 [[nodiscard]] const CauseInfo& cause_info(Cause cause);
@@ -47,7 +48,7 @@ struct CauseInfo {
 [[nodiscard]] double signs_miss(const Faulty& fault, const Felt& felt);
 /// The cheapest test whose outcome differs between two causes.
 /// Those that `signs` tells of already are left out.
-[[nodiscard]] std::string test_between(Cause a, Cause b, const Symptoms* signs = nullptr);
+[[nodiscard]] Message test_between(Cause a, Cause b, const Symptoms* signs = nullptr);
 /// The best size of a cause and how well it explains what was read and felt; `count` of them.
 [[nodiscard]] Hypothesis fitted(const System& system, Cause cause, const std::vector<FitRow>& rows,
                                 const PumpTest& pump, double count, const Felt& felt = {});

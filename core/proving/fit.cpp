@@ -1,7 +1,6 @@
 #include "proving/fit.hpp"
 
 #include <ceres/ceres.h>
-#include <fmt/format.h>
 
 #include <Eigen/Dense>
 #include <algorithm>
@@ -288,7 +287,7 @@ FitReport fit_readings(const System& system, const std::vector<Reading>& reading
     r.refusal =
         "These readings cannot tell air: that takes three light presses, below 1 MPa in the lines";
     const double most = m->at_pressure(1e6).at.pad_force_n;
-    r.next_measurement = fmt::format("Read three presses below {:.0f} N", most);
+    r.next_measurement = say("Read three presses below {}", force(most));
   }
   std::vector<Unknown> unknowns = candidates(system, rows, low);
   Solution s = solve(system, rows, unknowns);
@@ -300,20 +299,37 @@ FitReport fit_readings(const System& system, const std::vector<Reading>& reading
     any = any || s.ok;
     // Growth is tried on the chance that the readings allow it: without it nothing is refused.
     if (dropped == Unknown::growth) continue;
-    r.refusal = fmt::format(
-        "These readings cannot tell {} from the rest: they lie too close "
-        "together",
-        unknown_words(dropped));
+    r.refusal = say("These readings cannot tell {} from the rest: they lie too close together",
+                    Message::of_table(unknown_words(dropped)));
     r.next_measurement = help_for(dropped);
   }
   if (!told_apart(s, unknowns)) {
-    r.refusal = any ? "These readings cannot tell anything: they lie too close together"
+    r.refusal = any ? Message("These readings cannot tell anything: they lie too close together")
                     : "These readings cannot tell: they lie outside what this system can reach";
     r.next_measurement = "Check the bore and the ratio, then read again";
     return r;
   }
   finish(r, s, unknowns, rows);
   return r;
+}
+
+std::vector<Message> fit_words(const FitReport& f) {
+  std::vector<Message> parts;
+  if (const auto& air = f.air_m3())
+    parts.push_back(say("air {} ± {}", amount(air->value, Kind::volume, 1),
+                        amount(air->doubt, Kind::volume, 1)));
+  for (const Unknown u : {Unknown::clearance, Unknown::growth, Unknown::hose})
+    if (const auto& e = f.at(u))
+      parts.push_back(say("{} × {} ± {}", Message::of_table(unknown_words(u)), Plain{e->value, 2},
+                          Plain{e->doubt, 2}));
+  std::vector<Message> words;
+  if (const auto& slack = f.slack_m()) {
+    parts.push_back(say("slack {} ± {} at the pad; readings within {}", length(slack->value, 1),
+                        length(slack->doubt, 1), length(f.misfit_m, 1)));
+    words.push_back(joined(parts, "; "));
+  }
+  if (!f.refusal.empty()) words.push_back(say("{}. {}.", f.refusal, f.next_measurement));
+  return words;
 }
 
 }  // namespace yoke

@@ -11,6 +11,7 @@
 
 #include "document/job.hpp"
 #include "feel/feel.hpp"
+#include "quantity/message.hpp"
 
 namespace yoke {
 
@@ -37,8 +38,8 @@ struct Bounds {
 [[nodiscard]] Bounds unknown_bounds(Unknown u);
 
 struct FitReport {
-  std::string refusal;           ///< why nothing, or not all, can be told; empty when all can
-  std::string next_measurement;  ///< what would help
+  Message refusal;           ///< why nothing, or not all, can be told; empty when all can
+  Message next_measurement;  ///< what would help
   std::array<std::optional<Estimate>, kUnknownCount> of;
   double misfit_m = 0;   ///< root mean square of what is left, at the pad
   double condition = 0;  ///< of the unit-column Jacobian
@@ -55,6 +56,8 @@ inline constexpr double kMostAir_m3 = 20e-6;
 inline constexpr double kMostSlack_m = 0.060;
 
 /// Fits readings of one assist state to a system.
+/// What was told and what could not be, a sentence each.
+[[nodiscard]] std::vector<Message> fit_words(const FitReport& report);
 [[nodiscard]] FitReport fit_readings(const System& system, const std::vector<Reading>& readings,
                                      bool assist_alive);
 
@@ -86,7 +89,7 @@ struct PumpReport {
   std::optional<Volume> take_up;        ///< volume behind the pump gain
   std::optional<double> sink_m3_per_s;  ///< leak through the master or out of the system
   bool sinking = false;                 ///< beyond what a tape can mistake
-  std::vector<std::string> words;
+  std::vector<Message> words;
 };
 /// `ratio` motion ratio; `bore` of the master.
 [[nodiscard]] PumpReport pump_report(const PumpTest& test, Length bore, double ratio);

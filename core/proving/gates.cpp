@@ -117,7 +117,7 @@ std::vector<Gate> gates_of(const Job& job, const std::vector<ConditionReport>&,
     if (const GateRecord* r = record_of(job, t.id)) {
       g.state = r->state;
       if (r->state != GateState::open) g.date = r->date;
-      g.why = r->note;
+      g.why = Message::data(r->note);
     }
     if (const Message since = disturbed_since(job, g.id); !since.empty()) {
       g.state = GateState::open;
@@ -147,19 +147,20 @@ Message gate_words(std::string_view key) {
 }
 
 Expected<bool> may_be_proved(const std::vector<Gate>& gates) {
-  std::string standing;
+  std::vector<Message> standing;
   int count = 0;
   for (const Gate& g : gates) {
     if (g.state == GateState::passed) continue;
     ++count;
-    if (count <= 3) standing += (standing.empty() ? "" : "; ") + english(g.words);
+    if (count <= 3) standing.push_back(g.words);
   }
   if (count == 0) return true;
   return fail({.field = "job.state",
                .value = "proved",
                .range = "every gate passed",
-               .reason = std::to_string(count) + " gates still stand open or failed: " + standing +
-                         (count > 3 ? " …" : ""),
+               .reason = plural(count, "{} gate still stands open or failed: {}{}",
+                                "{} gates still stand open or failed: {}{}",
+                                {joined(standing, "; "), std::string(count > 3 ? " …" : "")}),
                .remedy = "Pass them under Prove, or mark the job “left unsafe, do not drive”"});
 }
 

@@ -1,7 +1,5 @@
 #include "proving/hypotheses.hpp"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <array>
 #include <boost/math/tools/minima.hpp>
@@ -51,7 +49,7 @@ Hypothesis fitted(const System& s, Cause cause, const std::vector<FitRow>& rows,
   };
   Hypothesis h;
   h.cause = cause;
-  const bool sized = info.form[0] != '\0';
+  const bool sized = !info.form.empty();
   if (!sized) {
     h.chi2 = misfit(1.0);
   } else {
@@ -72,12 +70,19 @@ Hypothesis fitted(const System& s, Cause cause, const std::vector<FitRow>& rows,
         at_step, std::max(0.0, best - 1.0), std::min<double>(kSteps, best + 1.0), 14, tries);
     h.size = least + step * (v <= best_value ? t : best);
     h.chi2 = std::min(v, best_value);
-    h.size_words = fmt::format(fmt::runtime(info.form), h.size * info.shown);
+    Amount size = info.shown;
+    size.si = h.size;
+    h.size_words = Message(info.form, {Argument(size)});
   }
   const double k = sized ? 1 : 0;
   h.aicc = h.chi2 + 2 * k;
   if (count - k - 1 > 0) h.aicc += 2 * k * (k + 1) / (count - k - 1);
   return h;
+}
+
+Message sized_advice(const Hypothesis& h) {
+  const Message advice = Message::of_table(cause_advice(h.cause));
+  return h.size_words.empty() ? advice : say("{}. {}", h.size_words, advice);
 }
 
 /// Sorts by AICc and shares the weights out; a worse fit that no readings separate keeps its order.

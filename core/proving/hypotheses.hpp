@@ -9,6 +9,7 @@
 
 #include "document/values.hpp"
 #include "proving/fit.hpp"
+#include "quantity/message.hpp"
 
 namespace yoke {
 
@@ -35,20 +36,23 @@ enum class Cause {
 [[nodiscard]] std::string_view cause_words(Cause cause);
 /// What it would cost to mend, and what would not help.
 [[nodiscard]] std::string_view cause_advice(Cause cause);
+struct Hypothesis;
+/// "1.4 cm³. Bleed that circuit again …": its size where it has one, then what to do.
+[[nodiscard]] Message sized_advice(const Hypothesis& hypothesis);
 
 struct Hypothesis {
   Cause cause = Cause::none;
-  double size = 0;         ///< in the unit of `size_words`
-  std::string size_words;  ///< "1.4 cm³", "bore 22.2 mm"; empty for none
-  double chi2 = 0;         ///< weighted sum of squares left
+  double size = 0;     ///< in the unit of `size_words`
+  Message size_words;  ///< "1.4 cm³", "bore 22.2 mm"; empty for none
+  double chi2 = 0;     ///< weighted sum of squares left
   double aicc = 0;
   double weight = 0;  ///< share of all weights exp(-dAICc/2)
 };
 
 struct Diagnosis {
-  std::string refusal;             ///< why nothing is ranked
+  Message refusal;                 ///< why nothing is ranked
   std::vector<Hypothesis> ranked;  ///< likeliest first
-  std::string next_test;           ///< separates the first two
+  Message next_test;               ///< separates the first two
 };
 /// What was seen and felt before anything was taken apart: evidence beside force readings.
 struct Symptoms {

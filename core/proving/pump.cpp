@@ -1,5 +1,3 @@
-#include <fmt/format.h>
-
 #include "proving/fit.hpp"
 
 namespace yoke {
@@ -13,9 +11,9 @@ PumpReport pump_report(const PumpTest& test, Length bore, double ratio) {
     if (gain_m > kTape_m) {
       r.take_up = Volume{gain_m / ratio * area_m2};
       r.words.push_back(
-          fmt::format("Pumping raises the pad by {:.0f} mm: {:.1f} cm³ is taken up by clearance. "
-                      "Air would stay.",
-                      gain_m * 1e3, r.take_up->value() * 1e6));
+          say("Pumping raises the pad by {}: {} is taken up by clearance. "
+              "Air would stay.",
+              length(gain_m, 0), amount(r.take_up->value(), Kind::volume, 1)));
     } else {
       r.words.push_back(
           "Pumping does not raise the pad: no clearance to take up. What is soft is air or "
@@ -29,14 +27,14 @@ PumpReport pump_report(const PumpTest& test, Length bore, double ratio) {
     const bool long_enough = *test.hold_s >= kLeastHold_s;
     if (long_enough) r.sink_m3_per_s = *test.sink_m / ratio * area_m2 / *test.hold_s;
     if (r.sinking)
-      r.words.push_back(
-          long_enough
-              ? fmt::format("The pad sinks {:.0f} mm in {:.0f} s: {:.2f} cm³ a minute pass a cup "
-                            "or leak out. Do not drive.",
-                            *test.sink_m * 1e3, *test.hold_s, *r.sink_m3_per_s * 60e6)
-              : fmt::format("The pad sinks {:.0f} mm though it was held for a moment only. Do not "
-                            "drive.",
-                            *test.sink_m * 1e3));
+      r.words.push_back(long_enough
+                            ? say("The pad sinks {} in {} s: {} a minute pass a cup "
+                                  "or leak out. Do not drive.",
+                                  length(*test.sink_m, 0), Plain{*test.hold_s, 0},
+                                  amount(*r.sink_m3_per_s * 60, Kind::volume, 2))
+                            : say("The pad sinks {} though it was held for a moment only. Do not "
+                                  "drive.",
+                                  length(*test.sink_m, 0)));
     else
       r.words.emplace_back(long_enough
                                ? "The pad holds under a steady foot."

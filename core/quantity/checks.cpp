@@ -12,9 +12,10 @@ Expected<bool> check_all(std::span<const Check> checks) {
         std::isfinite(c.si) ? format_quantity(c.si, c.kind, 2, both) : std::string("not a number");
     return fail({.field = c.field,
                  .value = value,
-                 .range = format_quantity(c.lo, c.kind, 2, both) + " to " +
-                          format_quantity(c.hi, c.kind, 2, both),
-                 .reason = std::string(c.words) + " cannot be " + value,
+                 .range = say("{} to {}", amount(c.lo, c.kind, 2), amount(c.hi, c.kind, 2)),
+                 .reason = std::isfinite(c.si)
+                               ? say("{} cannot be {}", c.words, amount(c.si, c.kind, 2))
+                               : say("{} is not a number", c.words),
                  .remedy = c.remedy});
   }
   return true;

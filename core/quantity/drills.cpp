@@ -42,26 +42,26 @@ Drill fraction_drill(double least_m) {
   const int g = std::gcd(n, d);
   n /= g;
   d /= g;
+  // A drill's name is stamped on it: the same in every language.
   std::string name = d == 1  ? fmt::format("{} in", n)
                      : n > d ? fmt::format("{}-{}/{} in", n / d, n % d, d)
                              : fmt::format("{}/{} in", n, d);
-  return {std::move(name), size};
+  return {Message::data(std::move(name)), size};
 }
 
 std::optional<Drill> gauge_drill(double least_m) {
   for (int n = 60; n >= 1; --n)
-    if (*number_drill_m(n) >= least_m - kSame_m)
-      return Drill{fmt::format("No. {}", n), *number_drill_m(n)};
+    if (*number_drill_m(n) >= least_m - kSame_m) return Drill{say("No. {}", n), *number_drill_m(n)};
   for (char c = 'A'; c <= 'Z'; ++c)
     if (*letter_drill_m(c) >= least_m - kSame_m)
-      return Drill{fmt::format("letter {}", c), *letter_drill_m(c)};
+      return Drill{say("letter {}", std::string(1, c)), *letter_drill_m(c)};
   return std::nullopt;
 }
 
 Drill metric_drill(double least_m) {
   const double step = least_m <= 14e-3 ? 0.1e-3 : 0.5e-3;
   const double size = std::ceil((least_m - kSame_m) / step) * step;
-  return {fmt::format("{:.1f} mm", size * 1e3), size};
+  return {Message::data(fmt::format("{:.1f} mm", size * 1e3)), size};
 }
 
 }  // namespace
@@ -70,11 +70,13 @@ DrillChoice drills_for(double least_m) {
   return {fraction_drill(least_m), gauge_drill(least_m), metric_drill(least_m)};
 }
 
-std::string drill_words(double least_m) {
+Message drill_words(double least_m) {
   const DrillChoice d = drills_for(least_m);
-  std::string t = fmt::format("{} ({:.2f} mm)", d.fraction.name, d.fraction.diameter_m * 1e3);
-  if (d.gauge) t += ", " + d.gauge->name;
-  return t + ", " + d.metric.name;
+  const Message fraction =
+      say("{} ({})", d.fraction.name,
+          Message::data(fmt::format("{:.2f} mm", d.fraction.diameter_m * 1e3)));
+  return d.gauge ? joined({fraction, d.gauge->name, d.metric.name}, ", ")
+                 : joined({fraction, d.metric.name}, ", ");
 }
 
 double clearance_hole_m(double stud_m) {

@@ -5,6 +5,8 @@
 #include <optional>
 #include <string>
 
+#include "quantity/message.hpp"
+
 namespace yoke {
 
 /// Diameter in metres of a number drill; nothing outside 1 ... 60.
@@ -13,7 +15,7 @@ namespace yoke {
 [[nodiscard]] std::optional<double> letter_drill_m(char letter);
 
 struct Drill {
-  std::string name;  ///< "21/64 in", "No. 7", "letter P", "8.5 mm"
+  Message name;  ///< "21/64 in", "No. 7", "letter P", "8.5 mm"
   double diameter_m = 0;
 };
 /// The smallest drill of each gauge that is not below a diameter: fraction, number or letter (up to
@@ -25,7 +27,7 @@ struct DrillChoice {
 };
 [[nodiscard]] DrillChoice drills_for(double least_m);
 /// "21/64 in (8.33 mm), letter P, 8.4 mm"
-[[nodiscard]] std::string drill_words(double least_m);
+[[nodiscard]] Message drill_words(double least_m);
 
 /// Clearance hole for a stud: 0.4 mm more, which is 21/64 for 5/16 in (common practice, no source).
 [[nodiscard]] double clearance_hole_m(double stud_m);

@@ -5,23 +5,19 @@
 #include <tl/expected.hpp>
 #include <utility>
 
+#include "quantity/message.hpp"
+
 namespace yoke {
 
 struct Error {
-  std::string field;   ///< parameter id ("master.bore") or a place in a file
-  std::string value;   ///< what was given, as text; empty when nothing was given
-  std::string range;   ///< what is allowed, as text; empty when not a matter of range
-  std::string reason;  ///< plain words: what is wrong
-  std::string remedy;  ///< what to do or to measure instead
+  std::string field;  ///< parameter id ("master.bore") or a place in a file
+  std::string value;  ///< what was given, as text; empty when nothing was given
+  Message range;      ///< what is allowed; empty when not a matter of range
+  Message reason;     ///< plain words: what is wrong
+  Message remedy;     ///< what to do or to measure instead
 
   /// The whole message in one line.
-  [[nodiscard]] std::string text() const {
-    std::string t = reason;
-    if (!value.empty() && reason.find(value) == std::string::npos) t += " (given: " + value + ")";
-    if (!range.empty()) t += "; allowed: " + range;
-    if (!remedy.empty()) t += ". " + remedy;
-    return t;
-  }
+  [[nodiscard]] Message text() const;
   bool operator==(const Error&) const = default;
 };
 

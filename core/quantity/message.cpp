@@ -1,6 +1,6 @@
 #include "quantity/message.hpp"
 
-#include <fmt/format.h>
+#include "quantity/quantity.hpp"
 
 namespace yoke {
 
@@ -47,7 +47,7 @@ Message plural(long count, std::string_view one, std::string_view many,
 Message joined(const std::vector<Message>& parts, std::string_view between) {
   std::vector<Argument> arguments;
   for (const Message& part : parts) {
-    if (!arguments.empty()) arguments.emplace_back(between);
+    if (!arguments.empty()) arguments.emplace_back(std::string(between));
     arguments.emplace_back(part);
   }
   // No words of its own: the arguments follow each other.
@@ -60,13 +60,26 @@ struct Renderer {
   const Style& style;
   const Translate& translate;
 
+  /// A difference carries its sign, more or less.
+  static std::string signed_text(std::string t, bool sign) {
+    if (!sign || t.empty()) return t;
+    const bool zero = t.find_first_of("123456789") == std::string::npos;
+    if (t.front() == '-') return "−" + t.substr(1);
+    return zero ? t : "+" + t;
+  }
+  std::string written(const Amount& a) const {
+    return signed_text(format_quantity(a.si, a.kind, a.digits, style), a.sign) +
+           (a.both && style.units == UnitStyle::both
+                ? in_brackets(signed_text(format_other(a.si, a.kind, a.digits, style), a.sign))
+                : std::string());
+  }
+  static std::string in_brackets(const std::string& t) { return t.empty() ? t : " (" + t + ")"; }
+
   std::string one(const Argument& a) const {
     if (const auto* data = std::get_if<std::string>(&a.value)) return *data;
-    if (const auto* amount = std::get_if<Amount>(&a.value))
-      return amount->both ? format_full(amount->si, amount->kind, amount->digits, style)
-                          : format_quantity(amount->si, amount->kind, amount->digits, style);
+    if (const auto* amount = std::get_if<Amount>(&a.value)) return written(*amount);
     if (const auto* plain = std::get_if<Plain>(&a.value))
-      return format_number(plain->value, plain->digits, style);
+      return signed_text(format_number(plain->value, plain->digits, style), plain->sign);
     return all(std::get<Message>(a.value));
   }
 

@@ -10,7 +10,7 @@
 #include <variant>
 #include <vector>
 
-#include "quantity/quantity.hpp"
+#include "quantity/kind.hpp"
 
 namespace yoke {
 
@@ -20,12 +20,14 @@ struct Amount {
   Kind kind = Kind::number;
   int digits = 0;
   bool both = false;  ///< in both units where the reader wants both; else in one
+  bool sign = false;  ///< a difference: more is told with its plus
   bool operator==(const Amount&) const = default;
 };
 /// A plain number in a text.
 struct Plain {
   double value = 0;
   int digits = 0;
+  bool sign = false;
   bool operator==(const Plain&) const = default;
 };
 
@@ -42,9 +44,8 @@ class Message {
   static Message of_table(std::string_view text);
   /// What is nobody's language: a name the builder gave, a key, a number as it was typed.
   static Message data(std::string text);
-  /// Words that were put together already: they stay as they are in every language.
-  Message(std::string text)
-      : Message(data(std::move(text))) {}  // NOLINT(google-explicit-constructor)
+  /// Words put together beforehand stay English in every language: not taken.
+  Message(std::string text) = delete;
   Message(std::string_view text, std::vector<Argument> arguments);
 
   [[nodiscard]] bool empty() const;
@@ -74,9 +75,10 @@ class Message {
 struct Argument {
   std::variant<std::string, Amount, Plain, Message> value;
   Argument(std::string data) : value(std::move(data)) {}  // NOLINT(google-explicit-constructor)
-  Argument(std::string_view data) : value(std::string(data)) {}  // NOLINT
-  Argument(Amount amount) : value(amount) {}                     // NOLINT
-  Argument(Plain number) : value(number) {}                      // NOLINT
+  /// Words of a table go in by `Message::of_table`, what somebody typed as a string of its own.
+  Argument(std::string_view) = delete;
+  Argument(Amount amount) : value(amount) {}  // NOLINT
+  Argument(Plain number) : value(number) {}   // NOLINT
   template <std::integral Number>
   Argument(Number number) : value(Plain{static_cast<double>(number), 0}) {}  // NOLINT
   Argument(Message message) : value(std::move(message)) {}                   // NOLINT
@@ -94,10 +96,21 @@ template <std::size_t n, class... A>
                              std::vector<Argument> arguments = {});
 
 [[nodiscard]] inline Amount length(double si, int digits) {
-  return {si, Kind::length, digits, false};
+  return {.si = si, .kind = Kind::length, .digits = digits};
 }
 [[nodiscard]] inline Amount force(double si, int digits = 0) {
-  return {si, Kind::force, digits, false};
+  return {.si = si, .kind = Kind::force, .digits = digits};
+}
+/// A difference, with its sign.
+[[nodiscard]] inline Amount more_or_less(double si, Kind kind, int digits) {
+  return {.si = si, .kind = kind, .digits = digits, .sign = true};
+}
+/// Both units, where the reader wants both.
+[[nodiscard]] inline Amount in_full(double si, Kind kind, int digits) {
+  return {.si = si, .kind = kind, .digits = digits, .both = true};
+}
+[[nodiscard]] inline Amount amount(double si, Kind kind, int digits) {
+  return {.si = si, .kind = kind, .digits = digits};
 }
 
 /// The text of an id in the reader's language. `count` is there for texts with a plural.

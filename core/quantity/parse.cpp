@@ -14,7 +14,7 @@ namespace {
 
 constexpr size_t kMaxText = 64;
 
-Error bad_number(std::string_view text, std::string reason) {
+Error bad_number(std::string_view text, Message reason) {
   return {.field = "",
           .value = std::string(text),
           .range = "",
@@ -189,7 +189,7 @@ Expected<double> parse_number(std::string_view text) {
   if (s.find('.') != std::string_view::npos && s.find(',') != std::string_view::npos)
     return fail(bad_number(text, "Point and comma in one number: which is the decimal sign?"));
   const auto v = decimal(s);
-  if (!v) return fail(bad_number(text, "“" + std::string(text) + "” is not a number"));
+  if (!v) return fail(bad_number(text, say("“{}” is not a number", std::string(text))));
   return sign * *v;
 }
 
@@ -219,8 +219,8 @@ Expected<double> parse_quantity(std::string_view text, Kind kind, const Style& s
     return fail({.field = "",
                  .value = std::string(shown),
                  .range = "",
-                 .reason = "“" + std::string(shown) + "” can be read in two ways",
-                 .remedy = "Write " + grouped + " or " + point});
+                 .reason = say("“{}” can be read in two ways", std::string(shown)),
+                 .remedy = say("Write {} or {}", grouped, point)});
   }
   return read_quantity(text, kind, style.units);
 }
@@ -235,7 +235,7 @@ Expected<double> read_quantity(std::string_view text, Kind kind, UnitStyle style
   auto number = parse_number(s.substr(0, end));
   if (!number) {
     // A text without any digit is reported whole: the builder typed a word where a number belongs.
-    if (end == 0) return fail(bad_number(text, "“" + std::string(text) + "” is not a number"));
+    if (end == 0) return fail(bad_number(text, say("“{}” is not a number", std::string(text))));
     return number;
   }
   const auto& words = unit_words(kind);
@@ -247,9 +247,10 @@ Expected<double> read_quantity(std::string_view text, Kind kind, UnitStyle style
     return fail({.field = "",
                  .value = std::string(text),
                  .range = "",
-                 .reason = "“" + std::string(word) + "” is not a unit that fits here",
-                 .remedy = known_units(kind).empty() ? "This is a plain number without a unit"
-                                                     : "Use one of: " + known_units(kind)});
+                 .reason = say("“{}” is not a unit that fits here", std::string(word)),
+                 .remedy = known_units(kind).empty()
+                               ? Message("This is a plain number without a unit")
+                               : say("Use one of: {}", known_units(kind))});
   if (kind == Kind::pitch && unit->word == "tpi") {
     if (*number <= 0) return fail(bad_number(text, "Threads per inch must be more than 0"));
     return unit->factor / *number;

@@ -1,7 +1,5 @@
 #include "rod/ends.hpp"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 
@@ -136,12 +134,12 @@ HeightsReport heights_report(const Job& job, const RodReport& rod) {
   const Values found = resolve(job, Which::found);
   const double wish = v.si(Param::rod_height_wish);
   const bool by_rod = v.is(choice::RodPedalStop::rod);
-  h.said =
-      !v.known(Param::rod_pedal_stop)
-          ? "What the pedal rests against is not known: a stop of its own keeps the height, the "
-            "rod alone moves it"
-      : by_rod ? "The rod alone sets the height, and the piston's rest with it"
-               : "Its own stop sets the height; the rod sets the clearance";
+  h.said = !v.known(Param::rod_pedal_stop)
+               ? Message(
+                     "What the pedal rests against is not known: a stop of its own keeps the "
+                     "height, the rod alone moves it")
+           : by_rod ? "The rod alone sets the height, and the piston's rest with it"
+                    : "Its own stop sets the height; the rod sets the clearance";
   if (found.known(Param::control_rest_height)) {
     h.pad_before_m = found.si(Param::control_rest_height);
     h.pad_after_m = *h.pad_before_m + wish;

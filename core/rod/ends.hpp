@@ -10,6 +10,7 @@
 #include <vector>
 
 #include "document/finding.hpp"
+#include "quantity/message.hpp"
 #include "rod/rod.hpp"
 
 namespace yoke {
@@ -44,7 +45,7 @@ struct HeightsReport {
   std::optional<double> pad_before_m, pad_after_m;  ///< above the floor
   std::optional<double> above_accelerator_m;        ///< afterwards
   std::optional<double> lamp_after_m;               ///< pad travel at which the lamp lights
-  std::string said;                                 ///< what decides, in words
+  Message said;                                     ///< what decides, in words
   std::vector<Finding> findings;
 };
 [[nodiscard]] HeightsReport heights_report(const Job& job, const RodReport& rod);

@@ -1,7 +1,5 @@
 #include "rod/rod.hpp"
 
-#include <fmt/format.h>
-
 #include <cmath>
 
 #include "assembly/assemble.hpp"
@@ -113,10 +111,9 @@ void read_turns(RodReport& r, const Values& plan) {
   if (r.total) r.turns = turns_for(*r.total, *r.per_turn, 1);
 }
 
-/// "-2.00 mm for the other unit": signed, as parts of a sum.
-std::string part_words(Length part, const char* what, const Style& style) {
-  return (part.value() < 0 ? "−" : "+") +
-         format_quantity(std::abs(part.value()), Kind::length, 2, style) + what;
+/// Parts of a sum, with their signs.
+Amount mm(Length part) {
+  return more_or_less(part.value(), Kind::length, 2);
 }
 
 }  // namespace
@@ -170,29 +167,31 @@ std::optional<Length> length_per_turn(const Values& v) {
   return Length{moved < 1e-6 ? 0.0 : moved};
 }
 
-std::string rod_words(const RodReport& r, const Style& style) {
+Message rod_words(const RodReport& r) {
   if (!r.change) return cannot_say(r.missing_change);
   const Length unit = r.change->change + r.clearance_more;
-  std::string parts;
-  int count = 0;
-  for (const auto& [part, what] : {std::pair(unit, " for the other unit"),
-                                   {-r.clearance_more, " for the clearance"},
-                                   {r.height_part.value_or(Length{}), " for the pad height"}}) {
-    if (std::abs(part.value()) < kLeastRodChange_m) continue;
-    parts += (parts.empty() ? "" : ", ") + part_words(part, what, style);
-    ++count;
+  std::vector<Message> parts;
+  const auto part = [&](Length by, auto words) {
+    if (std::abs(by.value()) >= kLeastRodChange_m) parts.push_back(words(mm(by)));
+  };
+  part(unit, [](Amount a) { return say("{} for the other unit", a); });
+  part(-r.clearance_more, [](Amount a) { return say("{} for the clearance", a); });
+  part(r.height_part.value_or(Length{}), [](Amount a) { return say("{} for the pad height", a); });
+  const Message each = joined(parts, ", ");
+  if (!r.total) {
+    const Message why = r.missing_height.empty() ? Message("The pedal's ratio is not known")
+                                                 : cannot_say(r.missing_height);
+    return parts.empty() ? say("{}, for the pad height", why)
+                         : say("{}, for the pad height; without it {}", why, each);
   }
-  if (!r.total)
-    return (r.missing_height.empty() ? std::string("The pedal's ratio is not known")
-                                     : cannot_say(r.missing_height)) +
-           ", for the pad height" + (parts.empty() ? "" : "; without it " + parts);
   const double v = r.total->value();
-  if (std::abs(v) < kLeastRodChange_m)
-    return "The rod stays as long as it is" + (count > 1 ? ": " + parts : "");
-  return std::string(v < 0 ? "Shorten by " : "Lengthen by ") +
-         format_full(std::abs(v), Kind::length, 2, style) + " ± " +
-         format_quantity(r.change->doubt.value(), Kind::length, 2, style) +
-         (count > 1 ? ": " + parts : "");
+  Message all = "The rod stays as long as it is";
+  if (std::abs(v) >= kLeastRodChange_m) {
+    const Amount much = in_full(std::abs(v), Kind::length, 2);
+    const Amount doubt = length(r.change->doubt.value(), 2);
+    all = v < 0 ? say("Shorten by {} ± {}", much, doubt) : say("Lengthen by {} ± {}", much, doubt);
+  }
+  return parts.size() > 1 ? say("{}: {}", all, each) : all;
 }
 
 Message rod_status(const RodReport& r) {

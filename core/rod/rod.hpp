@@ -63,7 +63,7 @@ struct RodReport {
 [[nodiscard]] RodReport rod_report(const Job& job);
 /// The answer in words, made from the total, its parts named where there are several: "Lengthen by
 /// 4.00 mm ± 0.12 mm: -2.00 mm for the other unit, +6.00 mm for the pad height".
-[[nodiscard]] std::string rod_words(const RodReport& r, const Style& style);
+[[nodiscard]] Message rod_words(const RodReport& r);
 /// The same in a few words, without the parts: "shorten 29.7 mm".
 [[nodiscard]] Message rod_status(const RodReport& r);
 

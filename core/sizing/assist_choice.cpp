@@ -1,7 +1,5 @@
 #include "sizing/assist_choice.hpp"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 
@@ -128,8 +126,8 @@ void room_says(const Values& v, const Type& t, AssistChoice& c) {
       c.unknown.emplace_back(words);
     } else if (v.si(p) < needs) {
       c.possible = false;
-      c.against.push_back(fmt::format("needs about {:.0f} mm {}, there are {:.0f}", needs * 1e3,
-                                      words, v.si(p) * 1e3));
+      c.against.push_back(
+          say("needs about {} {}, there are {}", length(needs, 0), words, length(v.si(p), 0)));
     }
   };
   check(Param::room_depth, t.depth_m, "room before the firewall");
@@ -148,8 +146,8 @@ std::vector<AssistChoice> assist_choices(const Job& job) {
     AssistChoice c;
     c.words = t.words;
     if (const auto d = own_diaphragm(own, t); d && t.kind == AssistKind::vacuum)
-      c.words = fmt::format("Vacuum, {:.0f} mm{}", *d * 1e3,
-                            t.pump ? " with electric pump" : " as planned");
+      c.words = t.pump ? say("Vacuum, {} with electric pump", length(*d, 0))
+                       : say("Vacuum, {} as planned", length(*d, 0));
     c.kind = t.kind;
     c.when_it_fails = t.fails;
     const Job tried = with_type(job, t, c.values);
@@ -162,12 +160,12 @@ std::vector<AssistChoice> assist_choices(const Job& job) {
     if (alive.target && alive.target->reached)
       c.effort_n = alive.target->at.pad_force_n;
     else
-      c.because = english(alive.reason);
+      c.because = alive.reason;
     const ConditionReport& lost = t.kind == AssistKind::none ? alive : dead;
     if (lost.target && lost.target->reached) {
       c.dead_effort_n = lost.target->at.pad_force_n;
     } else if (c.because.empty()) {
-      c.because = english(lost.reason);
+      c.because = lost.reason;
     }
     c.works = alive.verdict == Verdict::pass && c.effort_n && c.dead_effort_n &&
               *c.dead_effort_n <= limits.effort_failed_n;
@@ -196,7 +194,7 @@ AssistNeed assist_need(const Job& job) {
   n.limit_n = in.limits.effort_n;
   const Assembly& a = in.plan_system;
   if (in.clutch || !a.system || !a.system->wheels || !a.system->vehicle) {
-    n.because = in.clutch           ? "A hydraulic clutch needs none"
+    n.because = in.clutch           ? Message("A hydraulic clutch needs none")
                 : !a.system         ? cannot_say(a.missing_system)
                 : !a.system->wheels ? cannot_say(a.missing_brakes)
                                     : cannot_say(a.missing_vehicle);

@@ -6,21 +6,22 @@
 #include <string>
 #include <vector>
 
+#include "quantity/message.hpp"
 #include "strip/conditions.hpp"
 
 namespace yoke {
 
 struct AssistChoice {
-  std::string words;  ///< "Vacuum, 9 in"
+  Message words;  ///< "Vacuum, 9 in"
   choice::AssistKind kind = choice::AssistKind::none;
   std::optional<double> effort_n;       ///< at the wanted stop, worst supply
   std::optional<double> dead_effort_n;  ///< at the stop to reach with a failure
-  std::string because;                  ///< why a figure cannot be said
+  Message because;                      ///< why a figure cannot be said
   bool works = false;                   ///< both efforts within their limits
   bool possible = true;                 ///< room and supply allow it
-  std::vector<std::string> against;     ///< why not
-  std::vector<std::string> unknown;     ///< what was not told
-  std::string when_it_fails;
+  std::vector<Message> against;         ///< why not
+  std::vector<Message> unknown;         ///< what was not told
+  Message when_it_fails;
   Sheet values;  ///< what choosing it writes into the plan
 };
 /// Best first: possible, then within limits, then the least force when it is dead, then the least
@@ -29,7 +30,7 @@ struct AssistChoice {
 
 /// Is assist needed at all?
 struct AssistNeed {
-  std::string because;  ///< why nothing can be said; empty when it can
+  Message because;      ///< why nothing can be said; empty when it can
   double effort_n = 0;  ///< by the leg alone, at the wanted stop
   double limit_n = 0;
   bool reached = false;  ///< the wanted stop is reached by the leg at all

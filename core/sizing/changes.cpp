@@ -1,7 +1,5 @@
 #include "sizing/changes.hpp"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 
@@ -30,7 +28,7 @@ ConcealReport concealed_faults(const Values& found, const Values& plan) {
     return r;
   }
   r.shorter_by_geometry = 1 - *before / *after;
-  const auto add = [&](std::string fault, double pad_m) {
+  const auto add = [&](Message fault, double pad_m) {
     if (pad_m < 3e-3) return;  // what a tape can mistake
     const double volume = pad_m * *before;
     r.faults.push_back({std::move(fault), volume, pad_m, volume / *after});
@@ -60,7 +58,7 @@ PlainBore plain_for_take_up(const StripInputs& in) {
   const auto model = FeelModel::make(*big, {});
   const auto after = volume_per_pad(in.plan);
   if (!model || !after) {
-    r.because = model ? "the plan's bore and ratio are needed" : model.error().reason;
+    r.because = model ? Message("the plan's bore and ratio are needed") : model.error().reason;
     return r;
   }
   // Up to the take-up's end the large bore delivers; the small one alone would need more stroke.
@@ -108,10 +106,11 @@ ChamberReport chamber_report(const StripInputs& in) {
   const ChamberUse& front = r.axles[0];
   const ChamberUse& rear = r.axles[1];
   const bool front_draws_more = front.drawn_m3 >= rear.drawn_m3;
-  r.advice = fmt::format(
-      "the larger chamber to the {}: it draws {:.0f} cm³, the {} {:.0f}",
-      front_draws_more ? "front" : "rear", (front_draws_more ? front : rear).drawn_m3 * 1e6,
-      front_draws_more ? "rear" : "front", (front_draws_more ? rear : front).drawn_m3 * 1e6);
+  const auto cm3 = [](const ChamberUse& u) { return amount(u.drawn_m3, Kind::volume, 0); };
+  r.advice =
+      front_draws_more
+          ? say("the larger chamber to the front: it draws {}, the rear {}", cm3(front), cm3(rear))
+          : say("the larger chamber to the rear: it draws {}, the front {}", cm3(rear), cm3(front));
   r.swap = std::abs(first - second) > 1e-9 &&
            (front.chamber_m3 < rear.chamber_m3) == front_draws_more &&
            front.chamber_m3 != rear.chamber_m3;

@@ -6,13 +6,14 @@
 
 #include <string>
 
+#include "quantity/message.hpp"
 #include "strip/conditions.hpp"
 
 namespace yoke {
 
 /// An unsolved symptom, in the travel of the old and of the new unit.
 struct Concealed {
-  std::string fault;     ///< "clearance taken up by pumping"
+  Message fault;         ///< "clearance taken up by pumping"
   double volume_m3 = 0;  ///< behind it
   double before_m = 0;   ///< pad travel it eats as found
   double after_m = 0;    ///< the same fault with the plan's bore and ratio
@@ -20,7 +21,7 @@ struct Concealed {
 };
 struct ConcealReport {
   std::vector<Concealed> faults;
-  std::string because;             ///< why nothing can be said
+  Message because;                 ///< why nothing can be said
   double shorter_by_geometry = 0;  ///< share of any fluid travel that bore and ratio alone take off
 };
 /// From pumps and sink of the fitted system against the plan's bore and ratio.
@@ -29,7 +30,7 @@ struct ConcealReport {
 /// A take-up master replaced by a plain one.
 struct PlainBore {
   bool applies = false;
-  std::string because;
+  Message because;
   double volume_m3 = 0;       ///< the large bore moved more, up to the take-up's end
   double extra_m = 0;         ///< at the pad with the plan's bore and ratio
   double clearance_m3 = 0;    ///< fluid that the linings' running clearance takes
@@ -45,9 +46,9 @@ struct ChamberUse {
   bool enough = false;
 };
 struct ChamberReport {
-  std::string because;
+  Message because;
   std::vector<ChamberUse> axles;
-  std::string advice;   ///< which chamber for which axle
+  Message advice;       ///< which chamber for which axle
   double needs_m3 = 0;  ///< of a single remote bottle, both axles
   bool swap = false;    ///< the chambers would serve better the other way round
 };

@@ -1,7 +1,5 @@
 #include "sizing/relative.hpp"
 
-#include <fmt/format.h>
-
 #include <cmath>
 
 #include "quantity/checks.hpp"
@@ -25,12 +23,13 @@ Expected<Relative> relative(Length bore_old, Length bore_new, double ratio_old, 
   return r;
 }
 
-std::string relative_words(const Relative& r) {
+Message relative_words(const Relative& r) {
   const double f = (r.force_factor - 1) * 100;
   const double t = (r.travel_factor - 1) * 100;
   if (std::abs(f) < 0.5) return "Feels the same: neither harder nor longer.";
-  if (f > 0) return fmt::format("{:.0f} % harder, {:.0f} % shorter at the same pressure.", f, -t);
-  return fmt::format("{:.0f} % lighter, {:.0f} % longer at the same pressure.", -f, t);
+  if (f > 0)
+    return say("{} % harder, {} % shorter at the same pressure.", Plain{f, 0}, Plain{-t, 0});
+  return say("{} % lighter, {} % longer at the same pressure.", Plain{-f, 0}, Plain{t, 0});
 }
 
 }  // namespace yoke

@@ -6,6 +6,7 @@
 #include <string>
 
 #include "quantity/error.hpp"
+#include "quantity/message.hpp"
 #include "quantity/units.hpp"
 
 namespace yoke {
@@ -22,6 +23,6 @@ struct Relative {
 [[nodiscard]] Expected<Relative> relative(Length bore_old, Length bore_new, double ratio_old,
                                           double ratio_new);
 /// One plain sentence: "31 % harder to push, 23 % shorter for the same job."
-[[nodiscard]] std::string relative_words(const Relative& r);
+[[nodiscard]] Message relative_words(const Relative& r);
 
 }  // namespace yoke

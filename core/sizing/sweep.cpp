@@ -312,20 +312,19 @@ std::vector<Cell> ranking(const Sweep& sweep) {
   return list;
 }
 
-std::string ranking_words(const std::vector<Cell>& ranked, Preference preference) {
+Message ranking_words(const std::vector<Cell>& ranked, Preference preference) {
   if (ranked.empty()) return "No cell is inside: each says which limit it fails";
   const Cell& c = ranked.front();
   const char* wish = preference == Preference::light          ? "a light pedal"
                      : preference == Preference::short_travel ? "a short pedal"
                                                               : "a firm pedal";
-  std::string words = fmt::format("First for {}: {:.2f} mm at {:.2f}, {:.0f} N over {:.0f} mm",
-                                  wish, c.bore_m * 1e3, c.ratio, c.effort_n, c.travel_m * 1e3);
-  if (ranked.size() > 1) {
-    const Cell& n = ranked[1];
-    words += fmt::format("; next {:.2f} mm at {:.2f}: {:+.0f} N, {:+.0f} mm", n.bore_m * 1e3,
-                         n.ratio, n.effort_n - c.effort_n, (n.travel_m - c.travel_m) * 1e3);
-  }
-  return words;
+  const Message first = say("First for {}: {} at {}, {} over {}", wish, length(c.bore_m, 2),
+                            Plain{c.ratio, 2}, force(c.effort_n), length(c.travel_m, 0));
+  if (ranked.size() < 2) return first;
+  const Cell& n = ranked[1];
+  return say("{}; next {} at {}: {}, {}", first, length(n.bore_m, 2), Plain{n.ratio, 2},
+             more_or_less(n.effort_n - c.effort_n, Kind::force, 0),
+             more_or_less(n.travel_m - c.travel_m, Kind::length, 0));
 }
 
 std::string_view preference_words(Preference preference) {

@@ -7,6 +7,7 @@
 #include <string>
 #include <vector>
 
+#include "quantity/message.hpp"
 #include "strip/conditions.hpp"
 
 namespace yoke {
@@ -34,8 +35,8 @@ struct Cell {
   double ratio = 1;
   std::size_t assist = 0;  ///< which option
   Limit fails = Limit::none;
-  double amount = 0;   ///< by how much, in the limit's own unit (N, m, share, g)
-  Message reason;  ///< "12 mm too long", or "inside"
+  double amount = 0;  ///< by how much, in the limit's own unit (N, m, share, g)
+  Message reason;     ///< "12 mm too long", or "inside"
   double effort_n = 0;
   double travel_m = 0;
   double reserve_share = 0;
@@ -45,7 +46,7 @@ struct Cell {
 
 /// One way to help the foot, tried in the map.
 struct AssistOption {
-  std::string words;  ///< "as planned", "none", "vacuum, 9 in"
+  Message words;  ///< "as planned", "none", "vacuum, 9 in"
   choice::AssistKind kind = choice::AssistKind::none;
   Assist assist;
   std::optional<Servo> servo;
@@ -71,7 +72,7 @@ struct Sweep {
   std::vector<double> bores_m;
   std::vector<double> bores2_m;
   std::vector<double> ratios;
-  std::vector<std::string> assists;
+  std::vector<Message> assists;
   std::vector<Cell> cells;  ///< options, bores within them, columns within bores
   /// The columns are second bores.
   [[nodiscard]] bool pairs() const { return !bores2_m.empty(); }
@@ -86,7 +87,7 @@ struct Sweep {
 /// Cells inside, best first.
 [[nodiscard]] std::vector<Cell> ranking(const Sweep& sweep);
 /// Why the first of a ranking is first, in words.
-[[nodiscard]] std::string ranking_words(const std::vector<Cell>& ranked, Preference preference);
+[[nodiscard]] Message ranking_words(const std::vector<Cell>& ranked, Preference preference);
 
 /// What a preference counts most, in words.
 [[nodiscard]] std::string_view preference_words(Preference preference);

@@ -1,7 +1,5 @@
 #include "survey/gauging.hpp"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <array>
 #include <cmath>
@@ -10,8 +8,8 @@ namespace yoke {
 
 namespace {
 
-std::string mm(double m) {
-  return fmt::format("{:.3f} mm ({:.4f} in)", m * 1e3, m / 0.0254);
+Amount mm(double m) {
+  return in_full(m, Kind::length, 3);
 }
 
 void bore_figures(const Values& v, GaugeReport& r) {
@@ -24,7 +22,7 @@ void bore_figures(const Values& v, GaugeReport& r) {
     int count = 0;
     for (const Param p : pair) {
       if (!v.known(p)) {
-        r.missing.emplace_back(info(p).words);
+        r.missing.push_back(Message::of_table(info(p).words));
         continue;
       }
       sum += v.si(p);
@@ -59,21 +57,21 @@ void judge(const Values& v, GaugeReport& r) {
   const double hone = v.known(Param::gauge_hone) ? v.si(Param::gauge_hone) : 0;
   bool sleeve = false;
   bool needs_hone = false;
-  const auto bad = [&](bool is, std::string why) {
+  const auto bad = [&](bool is, Message why) {
     if (is) {
       sleeve = true;
       r.because.push_back(std::move(why));
     }
   };
-  if (r.ovality_m) bad(*r.ovality_m > kMostOvality_m, "out of round by " + mm(*r.ovality_m));
-  if (r.taper_m) bad(*r.taper_m > kMostTaper_m, "tapered by " + mm(*r.taper_m));
+  if (r.ovality_m) bad(*r.ovality_m > kMostOvality_m, say("out of round by {}", mm(*r.ovality_m)));
+  if (r.taper_m) bad(*r.taper_m > kMostTaper_m, say("tapered by {}", mm(*r.taper_m)));
   if (r.clearance_m)
     bad(*r.clearance_m > kMostClearance_m,
-        "piston clearance " + mm(*r.clearance_m) + ", " + mm(kMostClearance_m) + " at most");
-  bad(hone > kMostHone_m, "honing takes off " + mm(hone) + ", " + mm(kMostHone_m) + " at most");
+        say("piston clearance {}, {} at most", mm(*r.clearance_m), mm(kMostClearance_m)));
+  bad(hone > kMostHone_m, say("honing takes off {}, {} at most", mm(hone), mm(kMostHone_m)));
   if (r.squeeze)
     bad(*r.squeeze < kLeastSqueeze,
-        fmt::format("the cup is squeezed by {:.1f} % only", *r.squeeze * 100));
+        say("the cup is squeezed by {} % only", Plain{*r.squeeze * 100, 1}));
   if (r.pit_in_sweep == true) {
     const bool deep = !v.known(Param::gauge_pit_depth) || v.si(Param::gauge_pit_depth) * 2 > hone;
     if (deep)
@@ -110,7 +108,7 @@ GaugeReport gauge_report(const Values& v) {
   bore_figures(v, r);
   const double hone = v.known(Param::gauge_hone) ? v.si(Param::gauge_hone) : 0;
   if (!v.known(Param::gauge_piston))
-    r.missing.emplace_back(info(Param::gauge_piston).words);
+    r.missing.push_back(Message::of_table(info(Param::gauge_piston).words));
   else if (r.largest_m)
     r.clearance_m = *r.largest_m + hone - v.si(Param::gauge_piston);
   if (v.known(Param::gauge_cup) && r.largest_m)

@@ -11,6 +11,7 @@
 #include <vector>
 
 #include "document/values.hpp"
+#include "quantity/message.hpp"
 
 namespace yoke {
 
@@ -31,8 +32,8 @@ struct GaugeReport {
   std::optional<double> squeeze;      ///< of the cup's free lip, after honing
   std::optional<bool> pit_in_sweep;   ///< the cup passes over the pit
   RebuildVerdict verdict = RebuildVerdict::not_enough;
-  std::vector<std::string> because;
-  std::vector<std::string> missing;  ///< what to measure for a verdict
+  std::vector<Message> because;
+  std::vector<Message> missing;  ///< what to measure for a verdict
 };
 [[nodiscard]] GaugeReport gauge_report(const Values& found);
 

@@ -1,7 +1,5 @@
 #include "survey/identity.hpp"
 
-#include <fmt/format.h>
-
 #include <cmath>
 
 #include "master/bores.hpp"
@@ -11,26 +9,30 @@ namespace yoke {
 
 namespace {
 
-std::string bore_words(double m) {
-  if (const BoreSize* b = named_bore(Length{m})) return std::string(b->name);
-  return fmt::format("{:.2f} mm", m * 1e3);
+/// A bore by the name of its size where it has one.
+Message bore_words(double m) {
+  if (const BoreSize* b = named_bore(Length{m})) return Message::data(std::string(b->name));
+  return say("{}", length(m, 2));
 }
 
-std::string name_of(const Values& v) {
-  std::string t;
-  if (v.known(Param::master_kind))
-    t = format_value(Param::master_kind, v.si(Param::master_kind), {});
-  else
-    t = "Master of a kind not told";
-  if (v.known(Param::master_bore)) t += ", bore " + bore_words(v.si(Param::master_bore));
-  if (v.known(Param::master_step_bore) && v.is(choice::MasterKind::stepped))
-    t += " with " + bore_words(v.si(Param::master_step_bore)) + " take-up";
+Message name_of(const Values& v) {
+  std::vector<Message> parts;
+  parts.push_back(v.known(Param::master_kind) ? Message::of_table(option_words(
+                                                    Param::master_kind, v.si(Param::master_kind)))
+                                              : "Master of a kind not told");
+  const bool take_up = v.known(Param::master_step_bore) && v.is(choice::MasterKind::stepped);
+  if (v.known(Param::master_bore)) {
+    const Message bore = bore_words(v.si(Param::master_bore));
+    parts.push_back(
+        take_up ? say("bore {} with {} take-up", bore, bore_words(v.si(Param::master_step_bore)))
+                : say("bore {}", bore));
+  }
   if (v.known(Param::unit_studs) && v.known(Param::unit_stud_pitch))
-    t += fmt::format(", {} studs {:.1f} mm apart", stud_count(v).value_or(0),
-                     v.si(Param::unit_stud_pitch) * 1e3);
+    parts.push_back(say("{} studs {} apart", stud_count(v).value_or(0),
+                        length(v.si(Param::unit_stud_pitch), 1)));
   for (const Param p : {Param::unit_port1_thread, Param::unit_port2_thread})
-    if (v.known(p)) t += ", " + format_value(p, v.si(p), {});
-  return t;
+    if (v.known(p)) parts.push_back(Message::of_table(option_words(p, v.si(p))));
+  return joined(parts, ", ");
 }
 
 void find_two_bores(const Values& v, Identity& id) {
@@ -45,11 +47,11 @@ void find_two_bores(const Values& v, Identity& id) {
   } else if (cast && std::abs(off) > kCastTolerance_m) {
     id.two_bores = TwoBores::likely;
     id.two_bores_words =
-        fmt::format("cast {} but measured {}: two bores, a sleeve, or another body",
-                    bore_words(v.si(Param::unit_cast_mark)), bore_words(v.si(Param::master_bore)));
+        say("cast {} but measured {}: two bores, a sleeve, or another body",
+            bore_words(v.si(Param::unit_cast_mark)), bore_words(v.si(Param::master_bore)));
   } else if (v.known(Param::unit_body_step) || cast) {
     id.two_bores = TwoBores::no;
-    id.two_bores_words = cast ? "one bore, as cast" : "no step: one bore";
+    id.two_bores_words = cast ? Message("one bore, as cast") : "no step: one bore";
   } else {
     id.two_bores_words = "unknown: look for a step in the body, and for a cast number";
   }

@@ -4,6 +4,7 @@
 #pragma once
 
 #include "document/finding.hpp"
+#include "quantity/message.hpp"
 #include "strip/conditions.hpp"
 #include "survey/rules.hpp"
 
@@ -15,9 +16,9 @@ inline constexpr double kCastTolerance_m = 0.30e-3;
 enum class TwoBores { no, likely, measured, unknown };
 
 struct Identity {
-  std::string name;  ///< "Tandem, 1 in bore, two studs 82.6 mm apart"
+  Message name;  ///< "Tandem, 1 in bore, two studs 82.6 mm apart"
   TwoBores two_bores = TwoBores::unknown;
-  std::string two_bores_words;
+  Message two_bores_words;
   std::size_t known = 0;           ///< dimensions of the matrix that are known
   std::size_t asked = 0;           ///< of so many
   std::vector<Param> missing;      ///< most telling first

@@ -1,7 +1,5 @@
 #include "survey/kit.hpp"
 
-#include <fmt/format.h>
-
 #include <cmath>
 
 namespace yoke {
@@ -26,9 +24,10 @@ KitReport kit_report(const Values& found, const Values& kit) {
   bool no = false;
   const auto both = [&](Param p) {
     if (found.known(p) && kit.known(p)) return true;
-    r.missing.push_back(std::string(info(p).words) + (found.known(p) ? " of the kit"
-                                                      : kit.known(p) ? " as fitted"
-                                                                     : ", both"));
+    const Message words = Message::of_table(info(p).words);
+    r.missing.push_back(found.known(p) ? say("{} of the kit", words)
+                        : kit.known(p) ? say("{} as fitted", words)
+                                       : say("{}, both", words));
     return false;
   };
   if (both(Param::kit_piston)) {
@@ -36,22 +35,23 @@ KitReport kit_report(const Values& found, const Values& kit) {
     if (std::abs(d) > 0.25e-3) {
       // A longer piston is faced off; a shorter one moves the cup off its port.
       (d > 0 ? work : no) = true;
-      r.reasons.push_back(fmt::format("piston {:.2f} mm {}", std::abs(d) * 1e3,
-                                      d > 0 ? "longer: face it off, the cup must clear its port"
-                                            : "shorter: the cup stands past its port"));
+      const Amount by = length(std::abs(d), 2);
+      r.reasons.push_back(
+          d > 0 ? say("piston {} longer: face it off, the cup must clear its port", by)
+                : say("piston {} shorter: the cup stands past its port", by));
     }
   }
   if (both(Param::kit_socket)) {
     r.rod_change_m = kit.si(Param::kit_socket) - found.si(Param::kit_socket);
-    if (std::abs(*r.rod_change_m) > 0.1e-3)
-      r.reasons.push_back(
-          fmt::format("rod socket {:.2f} mm {}: the rod must be {:.2f} mm {}",
-                      std::abs(*r.rod_change_m) * 1e3, *r.rod_change_m > 0 ? "deeper" : "shallower",
-                      std::abs(*r.rod_change_m) * 1e3, *r.rod_change_m > 0 ? "longer" : "shorter"));
+    const Amount by = length(std::abs(*r.rod_change_m), 2);
+    if (by.si > 0.1e-3)
+      r.reasons.push_back(*r.rod_change_m > 0
+                              ? say("rod socket {} deeper: the rod must be {} longer", by, by)
+                              : say("rod socket {} shallower: the rod must be {} shorter", by, by));
   }
   if (both(Param::kit_cups) && kit.choice<Param::kit_cups>() != found.choice<Param::kit_cups>()) {
     no = true;
-    r.reasons.push_back(fmt::format("{} cups in place of {}", cups_of(kit), cups_of(found)));
+    r.reasons.push_back(say("{} cups in place of {}", cups_of(kit), cups_of(found)));
   }
   if (both(Param::kit_facing) &&
       kit.choice<Param::kit_facing>() != found.choice<Param::kit_facing>()) {
@@ -70,8 +70,10 @@ KitReport kit_report(const Values& found, const Values& kit) {
     if (std::abs(d) > 3e-3) {
       work = true;
       r.reasons.push_back(
-          fmt::format("spring {:.0f} mm {}: use the old one, or prove that the piston comes home",
-                      std::abs(d) * 1e3, d > 0 ? "longer" : "shorter"));
+          d > 0 ? say("spring {} longer: use the old one, or prove that the piston comes home",
+                      length(d, 0))
+                : say("spring {} shorter: use the old one, or prove that the piston comes home",
+                      length(-d, 0)));
     }
   }
   r.verdict = no                   ? KitVerdict::no

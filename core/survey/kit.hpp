@@ -7,6 +7,7 @@
 #include <vector>
 
 #include "document/values.hpp"
+#include "quantity/message.hpp"
 
 namespace yoke {
 
@@ -15,8 +16,8 @@ enum class KitVerdict { not_enough, usable, with_work, no };
 
 struct KitReport {
   KitVerdict verdict = KitVerdict::not_enough;
-  std::vector<std::string> reasons;
-  std::vector<std::string> missing;
+  std::vector<Message> reasons;
+  std::vector<Message> missing;
   std::optional<double> rod_change_m;  ///< plus: the push rod must be longer
 };
 /// `found`: what is in the unit; `kit`: the plan's values, what the kit holds.

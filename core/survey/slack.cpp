@@ -11,7 +11,7 @@ SlackBudget slack_budget(const Values& v) {
     if (!v.known(p))
       b.missing.emplace_back(words);
     else if (!ratio)
-      b.missing.emplace_back(std::string(words) + " (both pedal arms are needed)");
+      b.missing.push_back(say("{} (both pedal arms are needed)", words));
     else
       b.parts.push_back({words, std::max(0.0, v.si(p)) * *ratio});
   };

@@ -7,17 +7,18 @@
 #include <vector>
 
 #include "document/values.hpp"
+#include "quantity/message.hpp"
 
 namespace yoke {
 
 struct SlackPart {
-  std::string words;
+  Message words;
   double pad_m = 0;
 };
 struct SlackBudget {
-  std::vector<SlackPart> parts;      ///< largest first
-  double sum_m = 0;                  ///< at the pad
-  std::vector<std::string> missing;  ///< plays that were not felt
+  std::vector<SlackPart> parts;  ///< largest first
+  double sum_m = 0;              ///< at the pad
+  std::vector<Message> missing;  ///< plays that were not felt
   /// What is left of the first press, when that was measured.
   std::optional<double> share_of_first;
 };

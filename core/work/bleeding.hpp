@@ -7,6 +7,7 @@
 #include <string>
 #include <vector>
 
+#include "quantity/message.hpp"
 #include "strip/conditions.hpp"
 
 namespace yoke {
@@ -25,7 +26,7 @@ struct BleedPlan {
   bool clutch = false;  ///< one line, "slave", and no wheels
   std::vector<Param> missing;
   std::vector<Param> typical;  ///< typical figures the counts rest on
-  std::string order_reason;
+  Message order_reason;
   std::vector<BleedWheel> wheels;  ///< in working order
   Volume fluid{};                  ///< to have at hand for three rounds and the filling
   int rounds = 3;

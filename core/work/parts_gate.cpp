@@ -1,7 +1,5 @@
 #include "work/parts_gate.hpp"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <charconv>
 #include <chrono>
@@ -84,14 +82,17 @@ PartsGate parts_gate(const Job& job, std::string_view today) {
   } else if (g.may_start) {
     g.sentence = "All parts that are needed first are here and proved by hand: it may come apart.";
   } else {
-    g.sentence = fmt::format("Do not take it apart yet: {} {} not proved by hand.", holding,
-                             holding == 1 ? "part is" : "parts are");
+    g.sentence = plural(static_cast<long>(holding),
+                        "Do not take it apart yet: {} part is not proved by hand.",
+                        "Do not take it apart yet: {} parts are not proved by hand.");
+    const auto name = [&] { return Message::data(job.parts[*g.critical].name); };
     if (g.critical && all_promised && !last.empty()) {
       g.earliest = last < today ? std::string(today) : last;
-      g.sentence += " Last promised: " + job.parts[*g.critical].name + ", " + last +
-                    (last < today ? ", which is past." : ".");
+      g.sentence = last < today
+                       ? say("{} Last promised: {}, {}, which is past.", g.sentence, name(), last)
+                       : say("{} Last promised: {}, {}.", g.sentence, name(), last);
     } else if (g.critical) {
-      g.sentence += " No day promised for: " + job.parts[*g.critical].name + ".";
+      g.sentence = say("{} No day promised for: {}.", g.sentence, name());
     }
   }
   return g;

@@ -6,6 +6,7 @@
 #include <vector>
 
 #include "document/job.hpp"
+#include "quantity/message.hpp"
 
 namespace yoke {
 
@@ -14,15 +15,15 @@ namespace yoke {
 
 struct PartState {
   std::size_t index = 0;
-  bool ready = false;              ///< here, and proved by hand
-  bool late = false;               ///< promised for a day that is past
-  std::optional<int> days;         ///< until it is promised
-  std::vector<std::string> lacks;  ///< "not here", "thread not tried"
+  bool ready = false;          ///< here, and proved by hand
+  bool late = false;           ///< promised for a day that is past
+  std::optional<int> days;     ///< until it is promised
+  std::vector<Message> lacks;  ///< "not here", "thread not tried"
 };
 struct PartsGate {
   bool may_start = true;
   std::vector<PartState> parts;         ///< those that hold it up first, the last promised first
-  std::string sentence;                 ///< what it waits for, and until when
+  Message sentence;                     ///< what it waits for, and until when
   std::optional<std::size_t> critical;  ///< index of the part that is promised last
   std::optional<std::string> earliest;  ///< day the car can come apart, when all is promised
 };

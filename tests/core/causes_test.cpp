@@ -176,7 +176,7 @@ TEST_CASE(
   const Diagnosis sink = diagnose(s, readings_of(s, off, kForces), pump);
   CHECK((sink.ranked[0].cause == Cause::bypass || sink.ranked[0].cause == Cause::leak));
   CHECK((sink.ranked[1].cause == Cause::bypass || sink.ranked[1].cause == Cause::leak));
-  CHECK(sink.next_test.find("joint") != std::string::npos);
+  CHECK(english(sink.next_test).find("joint") != std::string::npos);
   System loose = s;
   for (WheelBrake& w : *loose.wheels)
     if (auto* d = std::get_if<Drum>(&w.brake)) d->shoe_clearance += Length{0.0015};
@@ -187,7 +187,7 @@ TEST_CASE(
   rises.third_m = 0.080 - (a->at(1e6).pad_travel_m - b->at(1e6).pad_travel_m);
   const Diagnosis drums = diagnose(loose.wheels ? s : s, readings_of(loose, off, kForces), rises);
   CHECK(drums.ranked.front().cause == Cause::drums_out);
-  CHECK(diagnose(s, {}, {}).refusal.find("Three readings") != std::string::npos);
+  CHECK(english(diagnose(s, {}, {}).refusal).find("Three readings") != std::string::npos);
   System bare = s;
   bare.wheels.reset();
   CHECK_FALSE(diagnose(bare, {}, {}).refusal.empty());

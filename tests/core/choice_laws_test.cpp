@@ -63,7 +63,7 @@ TEST_CASE(
     CHECK(c.metric.diameter_m >= d - 2e-6);
     CHECK(c.metric.diameter_m < d + 0.51e-3);
     if (c.gauge) CHECK(c.gauge->diameter_m >= d - 2e-6);
-    CHECK(drill_words(d).find("mm") != std::string::npos);
+    CHECK(english(drill_words(d)).find("mm") != std::string::npos);
   }
 }
 

@@ -57,16 +57,16 @@ TEST_CASE("the matrix: equal, differs by, and not compared counts like a differe
   CHECK(m.equal + m.differ + m.not_compared == m.rows.size());
   CHECK(row_of(m, Param::master_bore).sameness == Sameness::differs);
   CHECK(row_of(m, Param::master_bore).by == Approx(0.003175));
-  CHECK(sameness_words(row_of(m, Param::master_bore), {}).find("differs by +3.1") == 0);
+  CHECK(english(sameness_words(row_of(m, Param::master_bore))).find("differs by +3.1") == 0);
   CHECK(row_of(m, Param::unit_stud_pitch).sameness == Sameness::equal);
   CHECK(row_of(m, Param::unit_port1_seat).sameness == Sameness::differs);
-  CHECK(row_of(m, Param::unit_port1_seat).consequence.find("leaks") != std::string::npos);
+  CHECK(english(row_of(m, Param::unit_port1_seat).consequence).find("leaks") != std::string::npos);
   const MatrixRow& pilot = row_of(m, Param::unit_pilot);
   CHECK(pilot.sameness == Sameness::not_compared);
-  CHECK(pilot.consequence == "measure the fitted unit");
-  CHECK(row_of(m, Param::unit_flange).consequence == "measure both");
+  CHECK(english(pilot.consequence) == "measure the fitted unit");
+  CHECK(english(row_of(m, Param::unit_flange).consequence) == "measure both");
   CHECK(m.not_compared >= 10);
-  CHECK(matrix_words(m).find("NOT COMPARED") != std::string::npos);
+  CHECK(english(matrix_words(m)).find("NOT COMPARED") != std::string::npos);
   // Two 5/16 in holes 79 mm apart are not 3-1/8 in apart (79.375): common practice, no source.
   const Candidate near = candidate_of(part({{Param::unit_stud_pitch, 0.079375}}));
   CHECK(row_of(compare(job, PartKind::master, near.sheet), Param::unit_stud_pitch).sameness ==
@@ -208,7 +208,7 @@ TEST_CASE("parts in hand: what is not proved holds the work up, the last promise
   CHECK(*g.earliest == "2026-12-20");
   CHECK(g.parts[0].index == 1);
   CHECK(*g.parts[0].days == 24);
-  CHECK(g.sentence.find("booster") != std::string::npos);
+  CHECK(english(g.sentence).find("booster") != std::string::npos);
   job.parts[0].promised.clear();
   g = parts_gate(job, "2026-11-26");
   CHECK(*g.critical == 0);

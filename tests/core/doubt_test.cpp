@@ -93,9 +93,9 @@ TEST_CASE("doubt: refused, cancelled, unknown") {
     last = share;
     return share < 0.1;
   };
-  CHECK(doubt(job, ConditionId::plan, q).error().reason.find("cancelled") != std::string::npos);
+  CHECK(english(doubt(job, ConditionId::plan, q).error().reason).find("cancelled") != std::string::npos);
   CHECK(last < 0.9);
-  CHECK(doubt(Job{}, ConditionId::plan, {}).error().reason.find("not known") != std::string::npos);
+  CHECK(english(doubt(Job{}, ConditionId::plan, {}).error().reason).find("not known") != std::string::npos);
 }
 
 TEST_CASE("counter-based numbers are uniform and normal") {

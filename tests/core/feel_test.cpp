@@ -292,7 +292,7 @@ TEST_CASE("what cannot be is an error value") {
   for (auto& w : *s.wheels) w.outlet = Outlet::first;
   Condition lost;
   lost.lost = LostCircuit::first;
-  CHECK(FeelModel::make(s, lost).error().reason.find("no brake is left") != std::string::npos);
+  CHECK(english(FeelModel::make(s, lost).error().reason).find("no brake is left") != std::string::npos);
   s = car();
   s.strokes_known = false;
   CHECK(FeelModel::make(s, lost).error().field == "master.stroke1");

@@ -122,7 +122,7 @@ TEST_CASE("backward: feasible bands hold what is inside, the least ratio gives t
   }
   const auto ranked = ranking(*s);
   for (std::size_t i = 1; i < ranked.size(); ++i) CHECK(ranked[i - 1].score <= ranked[i].score);
-  CHECK(ranking_words(ranked, Preference::firm).find(ranked.empty() ? "No cell" : "firm") !=
+  CHECK(english(ranking_words(ranked, Preference::firm)).find(ranked.empty() ? "No cell" : "firm") !=
         std::string::npos);
   const System c = car();
   const auto least = least_ratio(c.control, c.assist, c.master, Pressure{3e6}, Force{330.0});
@@ -169,7 +169,7 @@ TEST_CASE("figures of a known job: every group speaks, its values agree with the
   // Two sliding calipers of 48 mm, 8 mm of lining on each pad.
   CHECK(*find(*reservoir, "Front linings draw")->si == Approx(2 * kPi / 4 * 0.048 * 0.048 * 0.016));
   CHECK(find(*reservoir, "Rear linings draw"));
-  CHECK(figure_group(job, "nothing").error().range.find("holding") != std::string::npos);
+  CHECK(english(figure_group(job, "nothing").error().range).find("holding") != std::string::npos);
   CHECK(figure_group_ids().size() == 42);
   CHECK(figure_groups(job, Stage::record).empty());
   // Nothing known: every group says so in words.

@@ -43,21 +43,21 @@ TEST_CASE("drills by fraction, number, letter and millimetre") {
   // 21/64 clears 5/16; No. 7 is 0.201 in, 13/64 is 0.2031 in: not the same (common practice, no
   // source).
   CHECK(clearance_hole_m(5.0 / 16 * kInch) <= 21.0 / 64 * kInch + 1e-6);
-  CHECK(drills_for(clearance_hole_m(5.0 / 16 * kInch)).fraction.name == "21/64 in");
+  CHECK(english(drills_for(clearance_hole_m(5.0 / 16 * kInch)).fraction.name) == "21/64 in");
   CHECK(*number_drill_m(7) == Approx(0.201 * kInch));
-  CHECK(drills_for(0.2010 * kInch).gauge->name == "No. 7");
-  CHECK(drills_for(0.2011 * kInch).fraction.name == "13/64 in");
-  CHECK(drills_for(0.2011 * kInch).gauge->name == "No. 6");
+  CHECK(english(drills_for(0.2010 * kInch).gauge->name) == "No. 7");
+  CHECK(english(drills_for(0.2011 * kInch).fraction.name) == "13/64 in");
+  CHECK(english(drills_for(0.2011 * kInch).gauge->name) == "No. 6");
   // Letter gauge, from memory: A 0.234, H 0.266, Q 0.332, Z 0.413 in.
   CHECK(*letter_drill_m('A') == Approx(0.234 * kInch));
   CHECK(*letter_drill_m('H') == Approx(0.266 * kInch));
   CHECK(*letter_drill_m('Z') == Approx(0.413 * kInch));
   CHECK_FALSE(letter_drill_m('a'));
-  CHECK(drills_for(0.331 * kInch).gauge->name == "letter Q");
+  CHECK(english(drills_for(0.331 * kInch).gauge->name) == "letter Q");
   CHECK_FALSE(drills_for(0.5 * kInch).gauge);
-  CHECK(drills_for(8.4e-3).metric.name == "8.4 mm");
-  CHECK(drills_for(8.41e-3).metric.name == "8.5 mm");
-  CHECK(drills_for(34.9e-3).fraction.name == "1-3/8 in");  // for a master through a firewall
+  CHECK(english(drills_for(8.4e-3).metric.name) == "8.4 mm");
+  CHECK(english(drills_for(8.41e-3).metric.name) == "8.5 mm");
+  CHECK(english(drills_for(34.9e-3).fraction.name) == "1-3/8 in");  // for a master through a firewall
   for (char c = 'A'; c < 'Z'; ++c)
     CHECK(*letter_drill_m(c) < *letter_drill_m(static_cast<char>(c + 1)));
 }
@@ -140,7 +140,7 @@ TEST_CASE("templates: only 1:1, every hole at its place, words and order with th
     return english(w.words).find("holes 1 to 2: 21/64 in") == 0;
   }));
   CHECK(t->order.size() >= 4);
-  CHECK(t->order[1].find("small first") != std::string::npos);
+  CHECK(english(t->order[1]).find("small first") != std::string::npos);
   for (const auto& c : t->circles) {
     CHECK(c.x - c.diameter / 2 > t->x0);
     CHECK(c.x + c.diameter / 2 < t->x1);
@@ -161,7 +161,7 @@ TEST_CASE("templates: only 1:1, every hole at its place, words and order with th
   CHECK(has(pattern_report(job).findings, FindingCode::fit_plate_holes));
   const auto joined = make_template(job, TemplateKind::plate);
   REQUIRE_FALSE(joined);
-  CHECK(joined.error().reason.find("run into each other") != std::string::npos);
+  CHECK(english(joined.error().reason).find("run into each other") != std::string::npos);
   plan(job, Param::fit_turn, std::acos(0.0));
   CHECK_FALSE(has(pattern_report(job).findings, FindingCode::fit_plate_holes));
   const auto turned = make_template(job, TemplateKind::plate);
@@ -175,7 +175,7 @@ TEST_CASE("templates: only 1:1, every hole at its place, words and order with th
   CHECK(has(pattern_report(job).findings, FindingCode::fit_plate_small));
   const auto small = make_template(job, TemplateKind::plate);
   REQUIRE_FALSE(small);
-  CHECK(small.error().reason.find("larger than the plate") != std::string::npos);
+  CHECK(english(small.error().reason).find("larger than the plate") != std::string::npos);
   CHECK(make_template(job, TemplateKind::drilling));
   plan(job, Param::fit_plate, 0.010);
   plan(job, Param::rod_stack, 0.001);

@@ -207,11 +207,11 @@ TEST_CASE("impossible values are refused by name, range and remedy") {
   const auto bore = parse_value(Param::master_bore, "-20 mm", s);
   REQUIRE_FALSE(bore);
   CHECK(bore.error().field == "master.bore");
-  CHECK(bore.error().text().find("8.00 mm to 60.00 mm") != std::string::npos);
+  CHECK(english(bore.error().text()).find("8.00 mm to 60.00 mm") != std::string::npos);
   CHECK_FALSE(parse_value(Param::control_pin_arm, "0", s));
   const auto fluid = parse_value(Param::fluid_grade, "5.2", s);
   REQUIRE_FALSE(fluid);
-  CHECK(fluid.error().reason == "There is no fluid grade “5.2”");
+  CHECK(english(fluid.error().reason) == "There is no fluid grade “5.2”");
   CHECK(*parse_value(Param::fluid_grade, "DOT 5.1", s) == 3);
   CHECK(*parse_value(Param::fluid_grade, "5.1", s) == 3);
   CHECK_FALSE(parse_value(Param::master_bore, "a big one", s));
@@ -226,7 +226,7 @@ TEST_CASE("a comma with three digits behind it is asked about, or settled by the
     REQUIRE_FALSE(v);
   }
   const auto asked = parse_quantity("1,200 lbf", Kind::force, UnitStyle::metric);
-  CHECK(asked.error().text().find("1200 lbf or 1.200 lbf") != std::string::npos);
+  CHECK(english(asked.error().text()).find("1200 lbf or 1.200 lbf") != std::string::npos);
   // Where a comma is the decimal sign there is nothing to ask.
   CHECK(*parse_quantity("1,200 N", Kind::force, Style{UnitStyle::metric, true}) == Approx(1.2));
   for (const char* text : {"0,750", "19,05 mm", "1,2345", "1200,500", "1.200", "1,200.5", "1,2"})

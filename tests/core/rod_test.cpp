@@ -73,7 +73,7 @@ TEST_CASE("rod report: unknown says what is missing, doubt reaches the pad, thre
   CHECK(*r.turns == Approx(-1.170 * 24).margin(1e-6));
   CHECK(r.new_length->value() == Approx(0.152 - 1.170 * kIn));
   CHECK(r.free_play->value() == Approx(0.0045));
-  CHECK(rod_words(r, {}) == "Shorten by 29.72 mm (1.170 in) ± 0.12 mm");
+  CHECK(english(rod_words(r)) == "Shorten by 29.72 mm (1.170 in) ± 0.12 mm");
 
   plan(job, Param::control_rod_clearance, -0.0002);
   CHECK(has(rod_report(job).findings, FindingCode::rod_preload));
@@ -102,7 +102,7 @@ TEST_CASE("rod: one answer, the total, everywhere: words, status, cut, turns, ne
   RodReport r = rod_report(job);
   REQUIRE(r.total);
   CHECK(r.total->value() == Approx(0.004));  // 2 mm shorter for the unit, 6 mm for the pad height
-  CHECK(rod_words(r, {UnitStyle::metric}) ==
+  CHECK(english(rod_words(r), {UnitStyle::metric}) ==
         "Lengthen by 4.00 mm ± 0.12 mm: −2.00 mm for the other unit, +6.00 mm for the pad height");
   CHECK(english(rod_status(r)) == "lengthen 4.0 mm");
   CHECK(english(ends_report(job, r).cut).find("Lengthen by 4.00 mm") == 0);
@@ -128,12 +128,12 @@ TEST_CASE("rod: one answer, the total, everywhere: words, status, cut, turns, ne
   r = rod_report(job);
   CHECK_FALSE(r.total);
   CHECK_FALSE(r.new_length);
-  CHECK(rod_words(r, {UnitStyle::metric}).find("Cannot say") == 0);
-  CHECK(rod_words(r, {UnitStyle::metric}).find("without it −2.00 mm for the other unit") !=
+  CHECK(english(rod_words(r)).find("Cannot say") == 0);
+  CHECK(english(rod_words(r)).find("without it −2.00 mm for the other unit") !=
         std::string::npos);
   CHECK(english(ends_report(job, r).cut).find("Cannot say") == 0);
   plan(job, Param::rod_height_wish, 0, How::stated);
-  CHECK(rod_words(rod_report(job), {UnitStyle::metric}) == "Shorten by 2.00 mm ± 0.12 mm");
+  CHECK(english(rod_words(rod_report(job)), {UnitStyle::metric}) == "Shorten by 2.00 mm ± 0.12 mm");
 }
 
 TEST_CASE("a foot held for no time at all tells nothing, and no figure without end") {
@@ -144,13 +144,13 @@ TEST_CASE("a foot held for no time at all tells nothing, and no figure without e
     const PumpReport still = pump_report(t, Length{0.0222}, 6);
     CHECK_FALSE(still.sinking);
     REQUIRE(still.words.size() == 1);
-    CHECK(still.words[0].find("too short") != std::string::npos);
+    CHECK(english(still.words[0]).find("too short") != std::string::npos);
     // A pad that went down in that moment sinks all the same.
     t.sink_m = 0.01;
     const PumpReport sank = pump_report(t, Length{0.0222}, 6);
     CHECK(sank.sinking);
     CHECK_FALSE(sank.sink_m3_per_s);
-    CHECK(sank.words[0].find("Do not drive") != std::string::npos);
+    CHECK(english(sank.words[0]).find("Do not drive") != std::string::npos);
   }
   t.hold_s = 60;
   CHECK(pump_report(t, Length{0.0222}, 6).sinking);

@@ -53,7 +53,7 @@ TEST_CASE("slack: plays at the rod count times the ratio, largest first") {
   found(job, Param::symptom_first, 0.060);
   const SlackBudget b = slack_budget(found_of(job));
   REQUIRE(b.parts.size() == 3);
-  CHECK(b.parts[0].words == "worn pivot");
+  CHECK(english(b.parts[0].words) == "worn pivot");
   CHECK(b.parts[1].pad_m == Approx(0.012));
   CHECK(b.parts[2].pad_m == Approx(0.003));
   CHECK(b.sum_m == Approx(0.030));
@@ -62,7 +62,7 @@ TEST_CASE("slack: plays at the rod count times the ratio, largest first") {
   found(blind, Param::symptom_rod_play, 0.002);
   const SlackBudget none = slack_budget(found_of(blind));
   CHECK(none.parts.empty());
-  CHECK(none.missing.front().find("both pedal arms") != std::string::npos);
+  CHECK(english(none.missing.front()).find("both pedal arms") != std::string::npos);
 }
 
 TEST_CASE("two bores in one body: by cast mark, by step, or measured") {
@@ -85,7 +85,7 @@ TEST_CASE("identity: what is missing, and what speaks against this vehicle") {
   Job job = known_job();
   const ConditionReport r = condition_report(job, ConditionId::found, 0);
   Identity id = identify(job, found_of(job), &r);
-  CHECK(id.name.find("7/8 in") != std::string::npos);
+  CHECK(english(id.name).find("7/8 in") != std::string::npos);
   CHECK(id.known >= 4);
   CHECK(id.known + id.missing.size() == id.asked);
   CHECK_FALSE(has(id.wrong, FindingCode::identity_front_outlet));
@@ -291,7 +291,7 @@ TEST_CASE("measure next: what blocks first, then what narrows most, the key walk
   REQUIRE(list.size() >= 2);
   CHECK(list[0].param == Param::master_bore);
   CHECK(list[0].blocks);
-  CHECK(list[0].buys == "with it: effort at a pressure");
+  CHECK(english(list[0].buys) == "with it: effort at a pressure");
   auto next = next_to_measure(job, Which::plan, std::nullopt);
   REQUIRE(next);
   CHECK(next->param == Param::master_bore);
@@ -306,7 +306,7 @@ TEST_CASE("measure next: what blocks first, then what narrows most, the key walk
   REQUIRE_FALSE(narrow.empty());
   CHECK(narrow[0].param == Param::control_pin_arm);
   CHECK(narrow[0].which == Which::found);
-  CHECK(narrow[0].buys.find("narrows effort") == 0);
+  CHECK(english(narrow[0].buys).find("narrows effort") == 0);
 }
 
 TEST_CASE("two bores and two ratios alone: what one better measurement buys") {
@@ -321,7 +321,7 @@ TEST_CASE("two bores and two ratios alone: what one better measurement buys") {
   REQUIRE_FALSE(list.empty());
   CHECK(list[0].param == Param::control_pin_arm);
   CHECK(list[0].which == Which::found);
-  CHECK(list[0].buys.find("force factor") != std::string::npos);
+  CHECK(english(list[0].buys).find("force factor") != std::string::npos);
   CHECK(std::any_of(list.begin(), list.end(), [](const NextMeasure& n) { return n.blocks; }));
 }
 

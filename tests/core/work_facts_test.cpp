@@ -270,6 +270,6 @@ TEST_CASE("the other outlet, the day of a gate that was undone, and a day that i
   hose.promised = "2026-07-01";
   hose.before_apart = true;
   job.parts = {hose};
-  CHECK(parts_gate(job, "2026-07-01").sentence.find("is past") == std::string::npos);
-  CHECK(parts_gate(job, "2026-07-02").sentence.find("is past") != std::string::npos);
+  CHECK(english(parts_gate(job, "2026-07-01").sentence).find("is past") == std::string::npos);
+  CHECK(english(parts_gate(job, "2026-07-02").sentence).find("is past") != std::string::npos);
 }

@@ -28,7 +28,7 @@ const std::string kHead = "kind,maker,name,master.kind,master.bore [mm],unit.por
 TEST_CASE("the shipped catalogue reads without a problem and covers every kind") {
   const auto c = read_catalogue(shipped_text());
   REQUIRE(c);
-  for (const RowProblem& p : c->problems) INFO(p.text());
+  for (const RowProblem& p : c->problems) INFO(english(p.text()));
   CHECK(c->problems.empty());
   CHECK(c->parts.size() >= 55);
   std::set<PartKind> kinds;
@@ -101,9 +101,9 @@ TEST_CASE("errors name row and column, and the good rows stay") {
   CHECK(c->problems[1].column == "master.bore [mm]");
   CHECK(c->problems[1].value == "900");
   CHECK_FALSE(c->problems[1].row_dropped);
-  CHECK(c->problems[1].text().find("Only this value") != std::string::npos);
-  CHECK(c->problems[2].text().find("M11x1") != std::string::npos);
-  CHECK(c->problems[3].text().find("cells where the heading has 6") != std::string::npos);
+  CHECK(english(c->problems[1].text()).find("Only this value") != std::string::npos);
+  CHECK(english(c->problems[2].text()).find("M11x1") != std::string::npos);
+  CHECK(english(c->problems[3].text()).find("cells where the heading has 6") != std::string::npos);
   CHECK(c->problems[5].row == 9);
   CHECK_FALSE(c->parts[1].at(Param::master_bore));
 }
@@ -123,7 +123,7 @@ TEST_CASE("files that are no catalogue are refused with what to do") {
   const auto open = read_catalogue(kHead + "master,Own,\"never closed,tandem,22.2,M10x1\n");
   REQUIRE(open);
   CHECK(open->parts.empty());
-  CHECK(open->problems[0].text().find("quote") != std::string::npos);
+  CHECK(english(open->problems[0].text()).find("quote") != std::string::npos);
   const auto json = read_catalogue(
       R"({"format":"yoke-catalogue","parts":[7,{"kind":"master"},{"kind":"master","name":"A","master.bore [mm]":22.2,"colour":"red","master.stroke1":[1]}]})");
   REQUIRE(json);

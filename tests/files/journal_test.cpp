@@ -133,7 +133,7 @@ TEST_CASE("a cut journal, one of a newer version, one of an earlier version") {
   put(journal, whole.substr(0, whole.size() - 30));
   auto left = leftovers(of).front();
   CHECK_FALSE(left.job);
-  CHECK(left.error.find("cut off") != std::string::npos);
+  CHECK(english(left.error).find("cut off") != std::string::npos);
   CHECK(left.title == "Known");  // the head still says whose it was
   const auto moved = set_aside(left, of);
   REQUIRE(moved);
@@ -146,7 +146,7 @@ TEST_CASE("a cut journal, one of a newer version, one of an earlier version") {
   newer.replace(newer.find("\"version\":1"), 11, "\"version\":7");
   put(journal, newer);
   left = leftovers(of).front();
-  CHECK(left.error.find("newer Yoke Step") != std::string::npos);
+  CHECK(english(left.error).find("newer Yoke Step") != std::string::npos);
   CHECK(fs::exists(journal));  // looking at it takes nothing away
   fs::remove(journal);
 
@@ -200,7 +200,7 @@ TEST_CASE("a name that is too long and a folder that takes nothing: the state fo
   Journal nowhere({f.path / "plain" / "job.yoke", f.path / "plain" / "state"});
   const auto wrote = nowhere.write(noted("lost"), {});
   REQUIRE_FALSE(wrote);
-  CHECK(wrote.error().remedy.find("Save the job now") != std::string::npos);
+  CHECK(english(wrote.error().remedy).find("Save the job now") != std::string::npos);
 }
 
 TEST_CASE("a journal goes from the state folder back beside its file, and leaves nothing behind") {

@@ -27,7 +27,7 @@ Job titled(const std::string& title) {
 }
 std::string title_of(const fs::path& path) {
   const auto opened = open_job(path);
-  return opened ? opened->job.title : "(not readable: " + opened.error().text() + ")";
+  return opened ? opened->job.title : "(not readable: " + english(opened.error().text()) + ")";
 }
 struct stat stat_of(const fs::path& path) {
   struct stat st {};
@@ -101,7 +101,7 @@ TEST_CASE("a read-only file is not replaced unless the builder says so") {
   const auto refused = save_job(path, titled("two"));
   REQUIRE_FALSE(refused);
   CHECK(refused.error().field == kReadOnlyField);
-  CHECK(refused.error().text().find("read-only") != std::string::npos);
+  CHECK(english(refused.error().text()).find("read-only") != std::string::npos);
   CHECK(title_of(path) == "one");
   CHECK(f.names() == "job.yoke");
   REQUIRE(save_job(path, titled("two"), {std::nullopt, true}));
@@ -235,7 +235,7 @@ TEST_CASE("what could not be opened again is not saved, and the error names it")
     const auto saved = save_job(path, job);
     REQUIRE_FALSE(saved);
     INFO(saved.error().text());
-    CHECK(saved.error().text().find(c.says) != std::string::npos);
+    CHECK(english(saved.error().text()).find(c.says) != std::string::npos);
     CHECK(title_of(path) == "one");
     CHECK(f.names() == "job.yoke");
   }
@@ -264,7 +264,7 @@ TEST_CASE("what the check of an edit lets pass is read back equal, what it refus
     if (rng() % 6 == 0) job.notes = std::string(rng() % 22000, rng() % 2 ? 'n' : '\n');
     const bool writable = !unwritable(job);
     const auto back = read_job(write_job(job));
-    INFO((back ? std::string("read") : back.error().text()));
+    INFO((back ? std::string("read") : english(back.error().text())));
     CHECK(writable == (back && *back == job));
     ++(writable ? passed : refused);
   }

@@ -64,7 +64,7 @@ TEST_CASE(
   p.name = "Fourth";
   const auto full = pin_part(s, p);
   REQUIRE_FALSE(full);
-  CHECK(full.error().range == "3 at most");
+  CHECK(english(full.error().range) == "3 at most");
   CHECK(pin_letter(2) == "C");
   const auto views = candidate_views(s.job(), 16);
   REQUIRE(views.size() == 3);

@@ -198,7 +198,7 @@ TEST_CASE("the sheet prints steps with their day, readings, values with source a
   const auto clearance = p.of("Rod clearance");
   REQUIRE(clearance.size() == 1);
   CHECK(clearance[0][2].contains("typical"));
-  CHECK(p.plain().contains(q(rod_words(rod_report(job), Style{UnitStyle::metric, false}))));
+  CHECK(p.plain().contains(q(english(rod_words(rod_report(job))))));
 }
 
 TEST_CASE(

@@ -133,5 +133,5 @@ TEST_CASE("templates as SVG and DXF, other endings and bad places are refused") 
   CHECK_FALSE(write_template(dir.filePath("t.bmp"), t));
   const auto bad = write_template(dir.filePath("t.svg") + "/below.pdf", t);
   REQUIRE_FALSE(bad);
-  CHECK(bad.error().reason.find("Cannot save") == 0);
+  CHECK(english(bad.error().reason).find("Cannot save") == 0);
 }

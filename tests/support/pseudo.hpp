@@ -6,12 +6,16 @@
 #include <QRegularExpression>
 #include <QString>
 #include <QTranslator>
+#include <set>
+#include <utility>
 
 namespace yoke::test {
 
 class Pseudo : public QTranslator {
  public:
   using QTranslator::QTranslator;
+  /// What was asked for: context, then the English text.
+  mutable std::set<std::pair<QString, QString>> asked;
   [[nodiscard]] bool isEmpty() const override { return false; }
   [[nodiscard]] QString translate(const char* context, const char* source, const char*,
                                   int) const override {
@@ -20,6 +24,7 @@ class Pseudo : public QTranslator {
     if (of.startsWith(QLatin1Char('Q')) && of != QLatin1String("QObject")) return {};
     const QString words = QString::fromUtf8(source);
     if (words.trimmed().isEmpty()) return words;
+    asked.emplace(of, words);
     return QStringLiteral("⟦") + words + QString((words.size() * 3 + 9) / 10, QChar(0x00b7)) +
            QStringLiteral("⟧");
   }

@@ -22,7 +22,7 @@ TEST_CASE(
   b.type(b.entry(size->panel(), Which::found, Param::control_pin_arm), "50mm");
   b.type(b.entry(size->panel(), Which::plan, Param::master_bore), "25,4 mm");
   CHECK(size->sentence()->text().contains("31 % harder, 23 % shorter"));
-  CHECK(b.session.map().error().reason.find("not known") != std::string::npos);
+  CHECK(english(b.session.map().error().reason).find("not known") != std::string::npos);
 
   // Brakes, circuits and vehicle in the survey.
   b.stage(Stage::survey);

@@ -88,7 +88,7 @@ void FitPage::build_faces(Session& session, const std::vector<QVBoxLayout*>& fac
 void FitPage::save_template(TemplateKind kind) {
   const auto t = make_template(session_.job(), kind);
   if (!t) {
-    template_line_->setText(error_text(t.error()));
+    template_line_->setText(error_text(t.error(), session_.style()));
     return;
   }
   const QString name =
@@ -104,7 +104,7 @@ void FitPage::save_template(TemplateKind kind) {
   const auto ok = write_template(path, *t, paper);
   const auto pages = template_pages(*t, paper);
   template_line_->setText(
-      !ok ? error_text(ok.error())
+      !ok ? error_text(ok.error(), session_.style())
           : tr("Written: %1. Print at 100 %, never “fit to page”; measure both rules on %2.")
                 .arg(QFileInfo(path).fileName(),
                      pages && *pages > 1 ? tr("each of %1 sheets").arg(*pages) : tr("the sheet")));
@@ -164,7 +164,7 @@ void FitPage::refresh_square() {
   const AngleReport r = angle_report(session_.job(), Which::plan);
   if (!r.missing.empty())
     answer_->setText(tr("The rod's angle is unknown, not zero. Measure: %1.")
-                         .arg(text_of(param_list(r.missing))));
+                         .arg(text_of(param_list(r.missing), session_.style())));
   else if (r.points.empty())
     answer_->setText(tr("This geometry cannot be."));
   else
@@ -280,7 +280,7 @@ void RodPage::refresh() {
 void RodPage::refresh_length() {
   const RodReport r = rod_report(session_.job());
   const Style& style = session_.style();
-  answer_->setText(text_of(rod_words(r, style)));
+  answer_->setText(text_of(rod_words(r), style));
   QStringList d;
   if (r.pad_doubt)
     d << tr("that doubt is %1 at the pad")
@@ -306,7 +306,7 @@ void RodPage::refresh_length() {
   if (r.free_play)
     d << tr("free play at the pad %1").arg(full_text(r.free_play->value(), Kind::length, 1, style));
   if (!r.missing_turns.empty())
-    d << tr("turns: %1 not known").arg(text_of(param_list(r.missing_turns)));
+    d << tr("turns: %1 not known").arg(text_of(param_list(r.missing_turns), session_.style()));
   details_->setText(d.join(QStringLiteral("  ·  ")));
   drawing_->redraw();
 }

@@ -79,7 +79,7 @@ void ProvePage::build_pump(QVBoxLayout* box) {
         const bool ok = parsed && l.range.holds(*parsed);
         readings_->refuse(ok       ? QString()
                           : parsed ? tr("%1 cannot be %2").arg(l.words, typed)
-                                   : error_text(parsed.error()));
+                                   : error_text(parsed.error(), session_.style()));
         if (!ok) return refresh();
         v = *parsed;
       }

@@ -131,14 +131,14 @@ void RecordPage::save_sheet() {
                       sheet_html(session_.job(), session_.strip(), session_.findings(),
                                  session_.style(), QDate::currentDate()),
                       text_of(session_.job().title), letter ? QPageSize::Letter : QPageSize::A4);
-  if (!ok) dialogs_.tell(this, error_text(ok.error()));
+  if (!ok) dialogs_.tell(this, error_text(ok.error(), session_.style()));
 }
 
 void RecordPage::set_state(JobState state) {
   if (state == JobState::proved) {
     const auto ok = may_be_proved(gates_of(session_.job(), session_.strip(), session_.findings()));
     if (!ok) {
-      state_->setText(error_text(ok.error()));
+      state_->setText(error_text(ok.error(), session_.style()));
       return;
     }
   }
@@ -195,10 +195,11 @@ void RecordPage::list_folder(const QString& folder) {
     const JobEntry& e = list[i];
     const int row = static_cast<int>(i);
     auto* title = new QTableWidgetItem(e.error.empty() ? text_of(e.title) : tr("not readable"));
-    title->setToolTip(plain_tip(e.error.empty() ? text_of(e.vehicle) : text_of(e.error)));
+    title->setToolTip(
+        plain_tip(e.error.empty() ? text_of(e.vehicle) : text_of(e.error, session_.style())));
     auto* file = new QTableWidgetItem(QString::fromStdString(e.path.filename().string()));
     file->setData(Qt::UserRole, QString::fromStdString(e.path.string()));
-    const QString state = e.error.empty() ? listed_state(e) : text_of(e.error);
+    const QString state = e.error.empty() ? listed_state(e) : text_of(e.error, session_.style());
     jobs_->setItem(row, 0, title);
     jobs_->setItem(row, 1, file);
     jobs_->setItem(row, 2, new QTableWidgetItem(state));

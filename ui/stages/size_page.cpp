@@ -40,15 +40,15 @@ QString ranking_line(const Session& s, std::size_t assist) {
   };
   QString t = QObject::tr("Of %1 inside, first: %2").arg(ranked.size()).arg(cell(ranked[0]));
   if (ranked.size() > 1) t += QObject::tr(", then %1").arg(cell(ranked[1]));
-  return t + QStringLiteral(". ") + text_of(preference_words(q.preference));
+  return t + QStringLiteral(". ") + words_of(preference_words(q.preference));
 }
 
 Picture no_map(const QString& why, QSizeF size) {
   PlotInput in;
-  in.title = QStringLiteral("The map of bores and ratios");
+  in.title = QObject::tr("The map of bores and ratios");
   in.empty = why;
-  in.x.words = QStringLiteral("pedal ratio");
-  in.y.words = QStringLiteral("bore");
+  in.x.words = QObject::tr("pedal ratio");
+  in.y.words = QObject::tr("bore");
   return plot(in, size);
 }
 
@@ -59,7 +59,7 @@ MapView::MapView(Session& session, QWidget* parent)
   setFocusPolicy(Qt::StrongFocus);
   set_maker([this](QSizeF size) {
     const auto& map = session_.map();
-    if (!map) return no_map(error_text(map.error()), size);
+    if (!map) return no_map(error_text(map.error(), session_.style()), size);
     const Sweep one = map->slice(assist_);
     const Values found = resolve(session_.job(), Which::found);
     const Values plan = resolve(session_.job(), Which::plan);
@@ -106,7 +106,7 @@ std::optional<Sweep> MapView::shown() const {
 QStringList MapView::assist_names() const {
   QStringList names;
   if (const auto& map = session_.map())
-    for (const auto& a : map->assists) names << text_of(a);
+    for (const auto& a : map->assists) names << text_of(a, session_.style());
   return names;
 }
 
@@ -324,7 +324,7 @@ void SizePage::refresh_assists() {
 
 void SizePage::refresh_map() {
   refresh_assists();
-  sentence_->setText(relative_sentence(session_.job()));
+  sentence_->setText(relative_sentence(session_.job(), session_.style()));
   const QString equal = equal_feel(session_.job(), session_.style());
   set_note(equal.isEmpty() ? QString() : equal.left(1).toUpper() + equal.mid(1));
   const Values plan = resolve(session_.job(), Which::plan);

@@ -196,22 +196,22 @@ void BleedPage::refresh() {
   order_->setVisible(plan.missing.empty() && !plan.clutch);
   if (plan.clutch)
     plan_->setText(tr("%1. %2 of fluid at hand.")
-                       .arg(text_of(plan.order_reason))
+                       .arg(text_of(plan.order_reason, session_.style()))
                        .arg(full_text(std::ceil(plan.fluid.value() * 1e5) / 1e5, Kind::volume, 0,
                                       session_.style())));
   else if (!plan.missing.empty())
-    plan_->setText(text_of(cannot_say(plan.missing)) +
+    plan_->setText(text_of(cannot_say(plan.missing), session_.style()) +
                    tr(". Strokes can be counted all the same."));
   else
     plan_->setText(tr("%1: %2 rounds, %3 of fluid at hand.")
-                       .arg(text_of(plan.order_reason))
+                       .arg(text_of(plan.order_reason, session_.style()))
                        .arg(plan.rounds)
                        .arg(full_text(std::ceil(plan.fluid.value() * 1e5) / 1e5, Kind::volume, 0,
                                       session_.style())));
   typical_->setText(plan.typical.empty() || !plan.missing.empty()
                         ? QString()
                         : tr("Typical, not measured: %1. The counts rest on them.")
-                              .arg(text_of(param_list(plan.typical))));
+                              .arg(text_of(param_list(plan.typical), session_.style())));
   typical_->setVisible(!typical_->text().isEmpty());
   build_rows(plan);
 }
