@@ -36,8 +36,8 @@ Cell value_cell(Param p, const std::optional<double>& v, const Style& style) {
 }
 
 Expected<PartKind> kind_named(const std::string& key) {
-  if (const auto k = find_part_kind(key)) return *k;
-  return fail({"--kind", key, "master, booster, slave, lever", say("There is no kind “{}”", key),
+  if (const auto k = find_value<PartKind>(key)) return *k;
+  return fail({"--kind", key, keys_listed<PartKind>(), say("There is no kind “{}”", key),
                "Use one of the names"});
 }
 
@@ -114,8 +114,7 @@ Expected<Table> catalogue_table(const Arguments& a) {
   t.keys = {"kind", "id", "maker", "name", "dimensions"};
   for (const std::size_t i : filter_parts(c->parts, f)) {
     const Part& p = c->parts[i];
-    t.rows.push_back({text(std::string(part_kind_key(p.kind))), text(p.id), text(p.maker),
-                      text(p.name),
+    t.rows.push_back({text(std::string(key_of(p.kind))), text(p.id), text(p.maker), text(p.name),
                       number(static_cast<double>(p.dims.size()), std::to_string(p.dims.size()))});
   }
   t.notes.push_back(fmt::format("{} of {} parts", t.rows.size(), c->parts.size()));
@@ -163,7 +162,7 @@ Expected<Table> parts_table(const Arguments& a) {
   }
   t.notes = {english(g.sentence, a.style)};
   for (const std::size_t i : due_reminders(*job, today, 30))
-    t.notes.push_back("Due: " + std::string(later_words(job->later[i].what)) + ", " +
+    t.notes.push_back("Due: " + std::string(words_of_value(job->later[i].what)) + ", " +
                       job->later[i].date);
   return t;
 }

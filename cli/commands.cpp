@@ -107,12 +107,8 @@ Expected<Table> relative_table(const Arguments& a) {
 }
 
 Expected<ConditionId> condition_named(const std::string& name) {
-  static constexpr const char* names[] = {"found",       "plan", "assist_lost", "first_lost",
-                                          "second_lost", "hot",  "air_left"};
-  for (size_t i = 0; i < std::size(names); ++i)
-    if (name == names[i]) return kConditions[i];
-  return fail({"--condition", name,
-               "found, plan, assist_lost, first_lost, second_lost, hot, air_left",
+  if (const auto id = find_value<ConditionId>(name)) return *id;
+  return fail({"--condition", name, keys_listed<ConditionId>(),
                say("There is no condition “{}”", name), "Use one of the names"});
 }
 

@@ -20,4 +20,12 @@ inline constexpr double kMostRatio = 12;
 }
 [[nodiscard]] Cell quantity(double si, Kind kind, int digits, const Style& style);
 
+/// The keys that a choice may have, for an error's range.
+template <class Enum>
+[[nodiscard]] Message keys_listed() {
+  std::vector<Message> keys;
+  for (const EnumWord& w : EnumWords<Enum>::all) keys.push_back(Message::data(std::string(w.key)));
+  return joined(keys, ", ");
+}
+
 }  // namespace yoke::cli

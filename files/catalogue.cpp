@@ -75,7 +75,7 @@ Expected<Catalogue> read_csv(std::string_view text) {
       continue;
     }
     const std::string key = trimmed(row->cells[kind_at]);
-    const auto kind = find_part_kind(key);
+    const auto kind = find_value<PartKind>(key);
     if (!kind) {
       tell(out, {row->line, "kind", clipped(key, 40), "master, booster, slave or lever is expected",
                  true});
@@ -149,7 +149,7 @@ std::string write_catalogue_csv(const std::vector<Part>& parts) {
   cells.emplace_back("note");
   std::string out = csv_line(cells);
   for (const Part& part : parts) {
-    cells = {std::string(part_kind_key(part.kind)), part.id, part.maker, part.name};
+    cells = {std::string(key_of(part.kind)), part.id, part.maker, part.name};
     for (const Param p : used) cells.push_back(cell_of(part, p));
     cells.push_back(part.note);
     out += csv_line(cells);
@@ -160,7 +160,7 @@ std::string write_catalogue_csv(const std::vector<Part>& parts) {
 std::string write_catalogue_json(const std::vector<Part>& parts) {
   json root = {{"format", "yoke-catalogue"}, {"version", 1}, {"parts", json::array()}};
   for (const Part& part : parts) {
-    json v = {{"kind", part_kind_key(part.kind)}, {"name", part.name}};
+    json v = {{"kind", key_of(part.kind)}, {"name", part.name}};
     if (!part.id.empty()) v["id"] = part.id;
     if (!part.maker.empty()) v["maker"] = part.maker;
     if (!part.note.empty()) v["note"] = part.note;

@@ -127,7 +127,7 @@ void keep_value(Catalogue& out, Part& part, const Column& c, const Expected<doub
   if (!describes(part.kind, c.param))
     return tell(out, {row, c.heading, clipped(text, 40),
                       say("does not describe a part of this kind: {}",
-                          Message::of_table(part_kind_words(part.kind))),
+                          Message::of_table(words_of_value(part.kind))),
                       false});
   keep_dim(part, c.param, *v);
 }

@@ -132,7 +132,7 @@ class PartReader : public nlohmann::json_sax<json> {
     if (same != members_.end()) return twice(fmt::format("part {}, {}", row_, same->key));
     const Member* k = member("kind");
     const std::string kind_key = k && k->is == Member::Is::text ? k->text : std::string();
-    const auto kind = find_part_kind(kind_key);
+    const auto kind = find_value<PartKind>(kind_key);
     if (!kind) {
       tell(out, {row_, "kind", clipped(kind_key, 40), "master, booster, slave or lever is expected",
                  true});

@@ -37,7 +37,7 @@ std::optional<double> read_number(Checker& c, const json& v, const ParamInfo& p,
 void read_value(Checker& c, Sheet& sheet, const ParamInfo& p, const json& v,
                 const std::string& place) {
   if (!v.is_object()) return c.fail_at(place, "an object is expected here");
-  const auto how = find_how(c.text(v, "how", place + "."));
+  const auto how = find_value<How>(c.text(v, "how", place + "."));
   if (!how) return c.fail_at(place, "how it was measured is missing or not known");
   Measured m;
   m.how = *how;
@@ -135,7 +135,7 @@ json write_values(const Sheet& sheet) {
     const auto& m = sheet.at(p.param);
     if (!m) continue;
     json v = json::object();
-    v["how"] = how_key(m->how);
+    v["how"] = key_of(m->how);
     if (m->known()) {
       const auto option = static_cast<size_t>(std::clamp(m->si, 0.0, 1e6));
       if (p.kind == Kind::choice)

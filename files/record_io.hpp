@@ -44,16 +44,14 @@ class RecordReader {
     const auto it = know(key);
     if (it != o_.end() && !it->is_null()) r_.*member = c_.number(*it, place_ + key, range);
   }
-  template <class Enum, std::size_t n>
-  void word(const char* key, const char*, Enum Record::*member,
-            const std::array<const char*, n>& words) {
+  template <class Enum>
+  void word(const char* key, const char*, Enum Record::*member) {
     if (know(key) == o_.end()) return;
     const std::string w = c_.text(o_, key, place_);
-    for (std::size_t i = 0; i < n; ++i)
-      if (w == words[i]) {
-        r_.*member = static_cast<Enum>(i);
-        return;
-      }
+    if (const auto value = find_value<Enum>(w)) {
+      r_.*member = *value;
+      return;
+    }
     c_.fail_at(place_ + key, say("“{}” is not known here", clipped(w, 40)));
   }
   void values(const char* key, Sheet Record::*member) {
@@ -108,11 +106,10 @@ class RecordWriter {
     else if (absent == Absent::null)
       o_[key] = nullptr;
   }
-  template <class Enum, std::size_t n>
-  void word(const char* key, const char*, Enum Record::*member,
-            const std::array<const char*, n>& words) {
+  template <class Enum>
+  void word(const char* key, const char*, Enum Record::*member) {
     const auto i = static_cast<std::size_t>(r_.*member);
-    o_[key] = i < n ? words[i] : "";
+    o_[key] = i < EnumWords<Enum>::all.size() ? key_of(r_.*member) : "";
   }
   void values(const char* key, Sheet Record::*member) { o_[key] = write_values(r_.*member); }
 

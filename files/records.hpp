@@ -2,8 +2,6 @@
 // the schema and the check of every edit all walk these descriptions.
 #pragma once
 
-#include <array>
-
 #include "document/job.hpp"
 #include "files/limits.hpp"
 
@@ -32,7 +30,7 @@ void describe(A& a, Tag<BleedRecord>) {
 
 template <class A>
 void describe(A& a, Tag<GateRecord>) {
-  a.word("state", "state", &GateRecord::state, std::array{"open", "passed", "failed"});
+  a.word("state", "state", &GateRecord::state);
   a.text("date", "date", &GateRecord::date);
   a.text("note", "note", &GateRecord::note);
 }
@@ -61,22 +59,20 @@ template <class A>
 void describe(A& a, Tag<Candidate>) {
   a.text("name", "name", &Candidate::name);
   a.text("maker", "maker", &Candidate::maker);
-  a.word("kind", "kind", &Candidate::kind, std::array{"master", "booster", "slave", "lever"});
+  a.word("kind", "kind", &Candidate::kind);
   a.values("values", &Candidate::sheet);
 }
 
 template <class A>
 void describe(A& a, Tag<Later>) {
-  a.word("what", "conversion", &Later::what,
-         std::array{"front_discs", "rear_discs", "booster", "electric_drive", "axle_swap",
-                    "battery_move", "bigger_tyres"});
+  a.word("what", "conversion", &Later::what);
   a.day("date", "day", &Later::date);
 }
 
 template <class A>
 void describe(A& a, Tag<Box>) {
   a.text("name", "name", &Box::name);
-  a.word("kind", "kind", &Box::kind, std::array{"unit", "fixed", "moving", "hot"});
+  a.word("kind", "kind", &Box::kind);
   a.number("x_m", "place forward", &Box::x_m, kBoxPlace);
   a.number("y_m", "place to the right", &Box::y_m, kBoxPlace);
   a.number("z_m", "place up", &Box::z_m, kBoxPlace);
@@ -104,7 +100,7 @@ void describe(A& a, Tag<Job>) {
   a.text("title", "title", &Job::title);
   a.text("vehicle", "vehicle", &Job::vehicle);
   a.text("notes", "notes", &Job::notes);
-  a.word("state", "state", &Job::state, std::array{"in_work", "proved", "left_unsafe"});
+  a.word("state", "state", &Job::state);
 }
 
 /// Lists that most jobs do not have are not written empty.

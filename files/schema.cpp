@@ -10,9 +10,15 @@ using nlohmann::json;
 
 namespace {
 
+template <class Enum>
+json keys_of() {
+  json keys = json::array();
+  for (const EnumWord& w : EnumWords<Enum>::all) keys.push_back(w.key);
+  return keys;
+}
+
 json value_schema(const ParamInfo& p) {
-  json hows = json::array();
-  for (const How h : kHows) hows.push_back(how_key(h));
+  const json hows = keys_of<How>();
   json s = {{"type", "object"},
             {"title", p.words},
             {"description", p.help},
@@ -68,10 +74,9 @@ class RecordSchema {
     put(key, words,
         {{"type", {"number", "null"}}, {"minimum", range.least}, {"maximum", range.most}});
   }
-  template <class Enum, std::size_t n>
-  void word(const char* key, const char* words, Enum Record::*,
-            const std::array<const char*, n>& keys) {
-    put(key, words, {{"enum", keys}});
+  template <class Enum>
+  void word(const char* key, const char* words, Enum Record::*) {
+    put(key, words, {{"enum", keys_of<Enum>()}});
   }
   void values(const char* key, Sheet Record::*) { properties[key] = {{"$ref", "#/$defs/sheet"}}; }
 

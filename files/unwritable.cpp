@@ -67,8 +67,8 @@ class RecordBytes {
   void maybe(const char* key, const char*, std::optional<double> Record::*, const Range&, Absent) {
     line(key, 26);
   }
-  template <class Enum, std::size_t n>
-  void word(const char* key, const char*, Enum Record::*, const std::array<const char*, n>&) {
+  template <class Enum>
+  void word(const char* key, const char*, Enum Record::*) {
     line(key, 20);
   }
   void values(const char* key, Sheet Record::*member);
@@ -141,10 +141,10 @@ class RecordCheck {
              const Range& range, Absent) {
     if (r_.*member) check(words, *(r_.*member), range);
   }
-  template <class Enum, std::size_t n>
-  void word(const char*, const char* words, Enum Record::*member,
-            const std::array<const char*, n>&) {
-    if (static_cast<std::size_t>(r_.*member) >= n) tell(words, "", "one of the choices");
+  template <class Enum>
+  void word(const char*, const char* words, Enum Record::*member) {
+    if (static_cast<std::size_t>(r_.*member) >= EnumWords<Enum>::all.size())
+      tell(words, "", "one of the choices");
   }
   void values(const char*, Sheet Record::*member) {
     if (!problem) problem = unwritable(r_.*member);

@@ -119,9 +119,9 @@ QString open_points(const Job& job, const std::vector<ConditionReport>& strip,
       {Printed::tr("Gate"), Printed::tr("State"), Printed::tr("How to prove it, or why it stands")},
       "th")};
   for (const Gate& g : gates_of(job, strip, findings)) {
-    const QString state = g.state == GateState::passed   ? Printed::tr("passed")
-                          : g.state == GateState::failed ? Printed::tr("FAILED")
-                                                         : Printed::tr("open");
+    // What stands failed is printed louder than what is merely open.
+    const QString state =
+        g.state == GateState::failed ? Printed::tr("FAILED") : words_of(words_of_value(g.state));
     const QString said = state + (g.date.empty() ? "" : " ") + text_of(g.date);
     rows << row({esc(g.words, style), esc(said), esc(g.why.empty() ? g.how : g.why, style)});
   }
@@ -184,7 +184,7 @@ QString waits(const Job& job, const Style& style, const QDate& on) {
     for (const Later& l : job.later) {
       QStringList wrong;
       for (const Consequence& c : later_consequences(l.what, plan)) wrong << text_of(c.what, style);
-      rows << row({esc(words_of(later_words(l.what))), esc(std::string_view(l.date)),
+      rows << row({esc(words_of(words_of_value(l.what))), esc(std::string_view(l.date)),
                    esc(wrong.join(QStringLiteral("; ")))});
     }
     h += QStringLiteral("<h2>%1</h2>").arg(esc(Printed::tr("Later"))) + table(rows);

@@ -20,7 +20,7 @@ QString mark_of(const AssistChoice& c) {
 
 }  // namespace
 
-AssistFace::AssistFace(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+AssistFace::AssistFace(Session& session, QWidget* parent) : Face(parent), session_(session) {
   auto* row = new QHBoxLayout(this);
   row->setContentsMargins(0, 0, 0, 0);
   row->setSpacing(20);

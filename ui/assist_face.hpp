@@ -6,17 +6,18 @@
 #include <QTableWidget>
 
 #include "session/candidates.hpp"
+#include "ui/face.hpp"
 #include "ui/figures_view.hpp"
 #include "ui/param_panel.hpp"
 
 namespace yoke {
 
-class AssistFace : public QWidget {
+class AssistFace : public Face {
   Q_OBJECT
 
  public:
   AssistFace(Session& session, QWidget* parent);
-  void refresh();
+  void refresh() override;
   [[nodiscard]] QTableWidget* table() const { return table_; }
   [[nodiscard]] ParamPanel* panel() const { return panel_; }
   /// Writes the chosen type into the plan.

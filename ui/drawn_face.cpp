@@ -9,10 +9,16 @@
 
 namespace yoke {
 
+std::vector<std::pair<Which, Param>> of_plan(std::initializer_list<Param> params) {
+  std::vector<std::pair<Which, Param>> all;
+  for (const Param p : params) all.emplace_back(Which::plan, p);
+  return all;
+}
+
 DrawnFace::DrawnFace(Session& session, const QString& heading,
                      std::vector<std::pair<Which, Param>> params, const QString& name,
                      PictureView::Make drawing, std::vector<std::string> figures, QWidget* parent)
-    : QWidget(parent), session_(session), all_(std::move(params)) {
+    : Face(parent), session_(session), all_(std::move(params)) {
   auto* row = new QHBoxLayout(this);
   row->setContentsMargins(0, 0, 0, 0);
   row->setSpacing(20);

@@ -1,13 +1,17 @@
 // A face with its questions on the left, a drawing and what it says on the right.
 #pragma once
 
+#include "ui/face.hpp"
 #include "ui/figures_view.hpp"
 #include "ui/param_panel.hpp"
 #include "ui/picture_view.hpp"
 
 namespace yoke {
 
-class DrawnFace : public QWidget {
+/// Questions of the plan.
+[[nodiscard]] std::vector<std::pair<Which, Param>> of_plan(std::initializer_list<Param> params);
+
+class DrawnFace : public Face {
   Q_OBJECT
 
  public:
@@ -19,7 +23,7 @@ class DrawnFace : public QWidget {
   [[nodiscard]] FiguresView* figures() const { return figures_; }
   /// Below the questions: a page may add its own.
   [[nodiscard]] QVBoxLayout* left() const { return left_; }
-  void refresh();
+  void refresh() override;
 
  private:
   /// Only the questions that matter for what is planned.

@@ -26,7 +26,7 @@ QString origin_word(const Job& job, Which which, Param param) {
   const Value v = value_of(job, which, param);
   if (v.origin == Origin::typical) return QObject::tr("typical");
   if (v.inherited) return QObject::tr("as found");
-  return words_of(how_words(How::unknown));
+  return words_of(words_of_value(How::unknown));
 }
 
 void mark_refused(QWidget* w, bool refused) {
@@ -97,7 +97,7 @@ QuantityField::QuantityField(Session& session, Which which, Param param, QWidget
   how_ = new Combo(this);
   how_->setFixedWidth(106);
   how_->setAccessibleName(tr("How %1 was measured").arg(words_of(info(param).words)));
-  for (const How h : kHows) how_->addItem(words_of(how_words(h)));
+  for (const How h : all_values<How>()) how_->addItem(words_of(words_of_value(h)));
   auto* grid = new QGridLayout(this);
   grid->setContentsMargins(0, 0, 0, 0);
   grid->setHorizontalSpacing(8);
@@ -140,7 +140,8 @@ void QuantityField::restore() {
   entry_->setModified(false);
   other_->setText(v.known() ? QString::fromStdString(format_other(v.si, p.kind, p.digits, style))
                             : QString());
-  how_->setItemText(0, own ? words_of(how_words(How::unknown)) : origin_word(job, which_, param_));
+  how_->setItemText(
+      0, own ? words_of(words_of_value(How::unknown)) : origin_word(job, which_, param_));
   how_->setCurrentIndex(own ? static_cast<int>(v.how) : 0);
   how_->setEnabled(own);
   refuse({});

@@ -41,7 +41,7 @@ QTableWidgetItem* plain(const QString& text) {
 
 }  // namespace
 
-LaterFace::LaterFace(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+LaterFace::LaterFace(Session& session, QWidget* parent) : Face(parent), session_(session) {
   auto* row = new QHBoxLayout(this);
   row->setContentsMargins(0, 0, 0, 0);
   row->setSpacing(24);
@@ -113,8 +113,7 @@ QLayout* LaterFace::build_later() {
   box->addWidget(later_);
   auto* entry = new QHBoxLayout;
   what_ = new Combo(this);
-  for (int k = 0; k <= static_cast<int>(LaterKind::bigger_tyres); ++k)
-    what_->addItem(words_of(later_words(static_cast<LaterKind>(k))));
+  for (const LaterKind k : all_values<LaterKind>()) what_->addItem(words_of(words_of_value(k)));
   what_->setAccessibleName(tr("Later conversion"));
   when_ = new QLineEdit(this);
   when_->setPlaceholderText(tr("2027-05-01"));
@@ -258,7 +257,7 @@ void LaterFace::refresh_later() {
   later_->setRowCount(static_cast<int>(list.size()));
   for (std::size_t i = 0; i < list.size(); ++i) {
     const int row = static_cast<int>(i);
-    later_->setItem(row, 0, plain(words_of(later_words(list[i].what))));
+    later_->setItem(row, 0, plain(words_of(words_of_value(list[i].what))));
     QString day = list[i].date.empty() ? tr("some day") : text_of(list[i].date);
     if (std::find(due.begin(), due.end(), i) != due.end()) day += tr("  ← due");
     later_->setItem(row, 1, plain(day));

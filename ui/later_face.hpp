@@ -8,16 +8,17 @@
 #include <QPushButton>
 #include <QTableWidget>
 
+#include "ui/face.hpp"
 #include "ui/figures_view.hpp"
 
 namespace yoke {
 
-class LaterFace : public QWidget {
+class LaterFace : public Face {
   Q_OBJECT
 
  public:
   LaterFace(Session& session, QWidget* parent);
-  void refresh();
+  void refresh() override;
   /// The day the face counts from; today unless set.
   void set_today(const QDate& day) { today_ = day; }
   [[nodiscard]] QTableWidget* parts() const { return parts_; }

@@ -12,7 +12,7 @@
 namespace yoke {
 
 MeasureNextView::MeasureNextView(Session& session, QWidget* parent)
-    : QWidget(parent), session_(session) {
+    : Face(parent), session_(session) {
   auto* box = new QVBoxLayout(this);
   box->setContentsMargins(0, 0, 0, 0);
   box->setSpacing(6);

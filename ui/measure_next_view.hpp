@@ -7,15 +7,16 @@
 
 #include "doubt/measure_next.hpp"
 #include "session/session.hpp"
+#include "ui/face.hpp"
 
 namespace yoke {
 
-class MeasureNextView : public QWidget {
+class MeasureNextView : public Face {
   Q_OBJECT
 
  public:
   MeasureNextView(Session& session, QWidget* parent);
-  void refresh();
+  void refresh() override;
   [[nodiscard]] QTableWidget* table() const { return table_; }
 
  signals:

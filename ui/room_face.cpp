@@ -26,7 +26,7 @@ constexpr int kFirst = 2;
 
 }  // namespace
 
-RoomFace::RoomFace(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+RoomFace::RoomFace(Session& session, QWidget* parent) : Face(parent), session_(session) {
   auto* row = new QHBoxLayout(this);
   row->setContentsMargins(0, 0, 0, 0);
   row->setSpacing(20);
@@ -155,7 +155,7 @@ void RoomFace::refresh() {
   for (std::size_t i = 0; i < boxes.size(); ++i) {
     const int row = static_cast<int>(i);
     table_->setItem(row, 0, new QTableWidgetItem(text_of(boxes[i].name)));
-    auto* kind = new QTableWidgetItem(words_of(box_kind_words(boxes[i].kind)));
+    auto* kind = new QTableWidgetItem(words_of(words_of_value(boxes[i].kind)));
     kind->setFlags(Qt::ItemIsEnabled | Qt::ItemIsSelectable);
     table_->setItem(row, 1, kind);
     for (int c = 0; c < 7; ++c)

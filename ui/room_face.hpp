@@ -6,17 +6,18 @@
 #include <QLineEdit>
 #include <QTableWidget>
 
+#include "ui/face.hpp"
 #include "ui/figures_view.hpp"
 #include "ui/picture_view.hpp"
 
 namespace yoke {
 
-class RoomFace : public QWidget {
+class RoomFace : public Face {
   Q_OBJECT
 
  public:
   RoomFace(Session& session, QWidget* parent);
-  void refresh();
+  void refresh() override;
   [[nodiscard]] QTableWidget* table() const { return table_; }
   [[nodiscard]] FiguresView* figures() const { return figures_; }
   /// Adds a box of that kind with a usual size.

@@ -47,12 +47,11 @@ StagePage::StagePage(Session& session, Stage stage, const QString& question, QWi
   findings_ = new FindingsBox(session, stage, this);
   outer->addWidget(findings_);
   sides_ = new CalmStack(this);
-  auto* work = new QWidget(this);
-  body_ = new QVBoxLayout(work);
+  work_ = new QWidget(this);
+  body_ = new QVBoxLayout(work_);
   body_->setContentsMargins(0, 0, 0, 0);
   body_->setSpacing(8);
-  sides_->addWidget(work);
-  faces_.push_back(work);
+  sides_->addWidget(work_);
   outer->addWidget(sides_, 1);
   if (has_figures(stage)) {
     figures_button_ = new QPushButton(tr("Figures"), this);
@@ -79,43 +78,68 @@ void StagePage::show_figures(bool on) {
     sides_->addWidget(figures_);
   }
   if (on) figures_->refresh();
-  sides_->setCurrentWidget(on ? static_cast<QWidget*>(figures_) : faces_[face_]);
+  sides_->setCurrentWidget(on               ? static_cast<QWidget*>(figures_)
+                           : faces_.empty() ? work_
+                                            : made(face_));
   if (on) figures_->setFocus();
 }
 
-std::vector<QVBoxLayout*> StagePage::make_faces(const QStringList& names) {
-  std::vector<QVBoxLayout*> layouts;
+void StagePage::register_faces(std::vector<FaceEntry> entries) {
+  entries_ = std::move(entries);
+  faces_.assign(entries_.size(), nullptr);
   auto* group = new QButtonGroup(this);
-  for (qsizetype i = 0; i < names.size(); ++i) {
-    if (i > 0) {
-      auto* w = new QWidget(this);
-      auto* box = new QVBoxLayout(w);
-      box->setContentsMargins(0, 0, 0, 0);
-      box->setSpacing(8);
-      sides_->addWidget(w);
-      faces_.push_back(w);
-      layouts.push_back(box);
-    }
-    auto* b = new QPushButton(names[i], this);
+  for (std::size_t i = 0; i < entries_.size(); ++i) {
+    auto* b = new QPushButton(entries_[i].name, this);
     b->setObjectName(QStringLiteral("face"));
     b->setCheckable(true);
     b->setChecked(i == 0);
     group->addButton(b);
     heading_->insertWidget(1 + static_cast<int>(i), b);
     face_buttons_.push_back(b);
-    connect(b, &QPushButton::clicked, this, [this, i] { show_face(static_cast<std::size_t>(i)); });
+    connect(b, &QPushButton::clicked, this, [this, i] { show_face(i); });
   }
   heading_->setSpacing(8);
-  return layouts;
+  sides_->setCurrentWidget(made(0));
+}
+
+Face* StagePage::made(std::size_t face) {
+  if (!faces_[face]) {
+    faces_[face] = entries_[face].make(this);
+    sides_->addWidget(faces_[face]);
+  }
+  return faces_[face];
+}
+
+Face* StagePage::face_of(std::string_view id) {
+  for (std::size_t i = 0; i < entries_.size(); ++i)
+    if (id == entries_[i].id) return made(i);
+  return nullptr;
+}
+
+bool StagePage::shows(std::string_view id) const {
+  return face_ < entries_.size() && id == entries_[face_].id;
+}
+
+void StagePage::show_face(std::string_view id) {
+  for (std::size_t i = 0; i < entries_.size(); ++i)
+    if (id == entries_[i].id) show_face(i);
 }
 
 void StagePage::show_face(std::size_t face) {
-  if (face >= faces_.size()) return;
+  if (face >= face_count()) return;
   face_ = face;
   if (face < face_buttons_.size()) face_buttons_[face]->setChecked(true);
   if (figures_button_ && figures_button_->isChecked()) figures_button_->setChecked(false);
-  sides_->setCurrentWidget(faces_[face]);
+  if (faces_.empty())
+    sides_->setCurrentWidget(work_);
+  else
+    sides_->setCurrentWidget(made(face));
   refresh();
+}
+
+/// Only the face that is looked at is computed.
+void StagePage::refresh() {
+  if (face_ < faces_.size() && faces_[face_]) faces_[face_]->refresh();
 }
 
 void StagePage::set_note(const QString& note) {

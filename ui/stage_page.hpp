@@ -10,6 +10,7 @@
 
 #include "session/session.hpp"
 #include "ui/dialogs.hpp"
+#include "ui/face.hpp"
 #include "ui/plain.hpp"
 
 namespace yoke {
@@ -27,20 +28,28 @@ class StagePage : public QWidget {
   void show_figures(bool on);
   [[nodiscard]] FiguresView* figures() const { return figures_; }
   [[nodiscard]] FindingsBox* findings() const { return findings_; }
-  /// Shows one of the page's faces; the first is the work itself.
+  /// Shows one of the page's faces, by its place or its id; the first is the work itself.
   void show_face(std::size_t face);
+  void show_face(std::string_view id);
   [[nodiscard]] std::size_t face() const { return face_; }
-  [[nodiscard]] std::size_t face_count() const { return faces_.size(); }
+  [[nodiscard]] std::size_t face_count() const { return std::max<std::size_t>(1, entries_.size()); }
   [[nodiscard]] QPushButton* figures_button() const { return figures_button_; }
 
  protected:
   /// Called after every change while the page is shown, and when it becomes shown.
-  virtual void refresh() {}
+  virtual void refresh();
   void showEvent(QShowEvent* e) override;
   [[nodiscard]] QVBoxLayout* body() const { return body_; }
   [[nodiscard]] QHBoxLayout* heading() const { return heading_; }
-  /// Names the body and adds further faces beside it, each with a button in the heading.
-  std::vector<QVBoxLayout*> make_faces(const QStringList& names);
+  /// The faces of a page that has several, each with a button in the heading: one line each.
+  void register_faces(std::vector<FaceEntry> entries);
+  /// A face by its id, made if it was not shown yet.
+  Face* face_of(std::string_view id);
+  template <class Kind>
+  Kind* face_as(std::string_view id) {
+    return static_cast<Kind*>(face_of(id));
+  }
+  [[nodiscard]] bool shows(std::string_view id) const;
   /// Something to say beside the faces, in place of the question.
   void set_note(const QString& note);
   void resizeEvent(QResizeEvent* e) override;
@@ -53,7 +62,10 @@ class StagePage : public QWidget {
   void show_question();
   QHBoxLayout* heading_;
   QLabel* question_;
-  std::vector<QWidget*> faces_;
+  Face* made(std::size_t face);
+  QWidget* work_;  ///< of a page without faces
+  std::vector<FaceEntry> entries_;
+  std::vector<Face*> faces_;  ///< null: not made yet
   std::vector<QPushButton*> face_buttons_;
   std::size_t face_ = 0;
   QVBoxLayout* body_;

@@ -11,7 +11,7 @@ namespace yoke {
 
 TopicFace::TopicFace(Session& session, std::vector<Group> groups, std::vector<std::string> figures,
                      const QString& empty, QWidget* parent)
-    : QWidget(parent), groups_(std::move(groups)), group_(groups_.front()) {
+    : Face(parent), groups_(std::move(groups)), group_(groups_.front()) {
   auto* row = new QHBoxLayout(this);
   row->setContentsMargins(0, 0, 0, 0);
   row->setSpacing(28);

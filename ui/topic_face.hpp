@@ -4,12 +4,13 @@
 #include <QPushButton>
 #include <QWidget>
 
+#include "ui/face.hpp"
 #include "ui/figures_view.hpp"
 #include "ui/param_panel.hpp"
 
 namespace yoke {
 
-class TopicFace : public QWidget {
+class TopicFace : public Face {
   Q_OBJECT
 
  public:
@@ -23,7 +24,7 @@ class TopicFace : public QWidget {
   [[nodiscard]] FiguresView* figures() const { return figures_; }
   /// Left column, below the questions: a page may add its own.
   [[nodiscard]] QVBoxLayout* left() const { return left_; }
-  void refresh();
+  void refresh() override;
 
  private:
   std::vector<Group> groups_;

@@ -61,7 +61,7 @@ QString verdict_words(const MatrixRow& r, const Style& style) {
 }  // namespace
 
 UnitsFace::UnitsFace(Session& session, Dialogs& dialogs, QWidget* parent)
-    : QWidget(parent), session_(session), dialogs_(dialogs) {
+    : Face(parent), session_(session), dialogs_(dialogs) {
   auto* row = new QHBoxLayout(this);
   row->setContentsMargins(0, 0, 0, 0);
   row->setSpacing(16);
@@ -123,8 +123,7 @@ QLayout* UnitsFace::build_catalogue() {
   box->addWidget(label(tr("Catalogue"), "heading", this));
   auto* top = new QHBoxLayout;
   kinds_ = new Combo(this);
-  for (const PartKind k : {PartKind::master, PartKind::booster, PartKind::slave, PartKind::lever})
-    kinds_->addItem(words_of(part_kind_words(k)));
+  for (const PartKind k : all_values<PartKind>()) kinds_->addItem(words_of(words_of_value(k)));
   kinds_->setAccessibleName(tr("Kind of part"));
   words_ = new QLineEdit(this);
   words_->setProperty("scratch", true);  // a search, nothing of the job

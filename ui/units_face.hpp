@@ -13,17 +13,18 @@
 
 #include "session/candidates.hpp"
 #include "session/part_list.hpp"
+#include "ui/face.hpp"
 #include "ui/picture_view.hpp"
 #include "ui/stage_page.hpp"
 
 namespace yoke {
 
-class UnitsFace : public QWidget {
+class UnitsFace : public Face {
   Q_OBJECT
 
  public:
   UnitsFace(Session& session, Dialogs& dialogs, QWidget* parent);
-  void refresh();
+  void refresh() override;
   [[nodiscard]] QTableWidget* matrix() const { return matrix_; }
   [[nodiscard]] QListWidget* list() const { return list_; }
   [[nodiscard]] QLineEdit* words() const { return words_; }

@@ -67,7 +67,7 @@ Message origin_words(const Job& job, Which which, Param param) {
   const Value v = value_of(job, which, param);
   if (v.origin == Origin::unknown) return "unknown";
   if (v.origin == Origin::typical) return say("typical: {}", Message::of_table(info(param).source));
-  Message how = Message::of_table(how_words(v.how));
+  Message how = Message::of_table(words_of_value(v.how));
   if (v.as_built) return say("{}, as built", how);
   return v.inherited ? say("{}, as found", how) : how;
 }

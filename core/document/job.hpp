@@ -8,8 +8,9 @@
 
 #include "document/choices.hpp"
 #include "document/codes.hpp"
-#include "quantity/message.hpp"
+#include "document/enum_words.hpp"
 #include "document/measured.hpp"
+#include "quantity/message.hpp"
 
 namespace yoke {
 
@@ -60,6 +61,11 @@ struct PumpTest {
 };
 
 enum class GateState { open, passed, failed };
+template <>
+struct EnumWords<GateState> {
+  static constexpr std::array all{EnumWord{"open", "open"}, EnumWord{"passed", "passed"},
+                                  EnumWord{"failed", "failed"}};
+};
 struct GateRecord {
   GateState state = GateState::open;
   std::string date;
@@ -70,6 +76,11 @@ struct GateRecord {
 
 /// What kind of thing a part is; decides which dimensions describe it.
 enum class PartKind { master, booster, slave, lever };
+template <>
+struct EnumWords<PartKind> {
+  static constexpr std::array all{EnumWord{"master", "Master"}, EnumWord{"booster", "Booster"},
+                                  EnumWord{"slave", "Slave"}, EnumWord{"lever", "Hand lever"}};
+};
 
 /// Another unit that is thought about: its own values, laid over the plan's.
 struct Candidate {
@@ -91,6 +102,16 @@ enum class LaterKind {
   battery_move,
   bigger_tyres
 };
+template <>
+struct EnumWords<LaterKind> {
+  static constexpr std::array all{EnumWord{"front_discs", "Front discs"},
+                                  EnumWord{"rear_discs", "Rear discs"},
+                                  EnumWord{"booster", "Another booster"},
+                                  EnumWord{"electric_drive", "Electric drive"},
+                                  EnumWord{"axle_swap", "Another axle or calipers"},
+                                  EnumWord{"battery_move", "Battery moved away"},
+                                  EnumWord{"bigger_tyres", "Bigger tyres"}};
+};
 struct Later {
   LaterKind what = LaterKind::front_discs;
   std::string date;  ///< ISO day it is planned for; empty: some day
@@ -111,6 +132,12 @@ struct Box {
   bool operator==(const Box&) const = default;
 };
 
+template <>
+struct EnumWords<Box::Kind> {
+  static constexpr std::array all{EnumWord{"unit", "the unit"}, EnumWord{"fixed", "stands still"},
+                                  EnumWord{"moving", "moves"}, EnumWord{"hot", "is hot"}};
+};
+
 /// A part that is waited for, and what was proved on it by hand.
 struct PartInHand {
   std::string name;
@@ -126,6 +153,11 @@ struct PartInHand {
 };
 
 enum class JobState { in_work, proved, left_unsafe };
+template <>
+struct EnumWords<JobState> {
+  static constexpr std::array all{EnumWord{"in_work", "In work"}, EnumWord{"proved", "Proved"},
+                                  EnumWord{"left_unsafe", "Left unsafe"}};
+};
 
 struct Job {
   std::string title;

@@ -5,32 +5,6 @@
 
 namespace yoke {
 
-namespace {
-struct HowInfo {
-  How how;
-  std::string_view key;
-  std::string_view words;
-};
-constexpr HowInfo kHowTable[] = {
-    {How::unknown, "unknown", "unknown"}, {How::calliper, "calliper", "calliper"},
-    {How::rule, "rule", "rule"},          {How::tape, "tape", "tape"},
-    {How::maker, "maker", "maker"},       {How::estimate, "estimate", "guess"},
-    {How::stated, "stated", "known fact"}};
-}  // namespace
-
-std::string_view how_words(How how) {
-  return kHowTable[static_cast<size_t>(how)].words;
-}
-std::string_view how_key(How how) {
-  return kHowTable[static_cast<size_t>(how)].key;
-}
-
-std::optional<How> find_how(std::string_view key) {
-  for (const auto& h : kHowTable)
-    if (h.key == key || h.words == key) return h.how;
-  return std::nullopt;
-}
-
 double default_doubt_si(How how, Kind kind, double si) {
   if (kind == Kind::choice || how == How::unknown || how == How::maker || how == How::stated)
     return 0.0;

@@ -9,18 +9,20 @@
 #include <string_view>
 
 #include "document/choices.hpp"
+#include "document/enum_words.hpp"
 #include "document/params.hpp"
 
 namespace yoke {
 
 /// How a value came to be known.
 enum class How { unknown, calliper, rule, tape, maker, estimate, stated };
-inline constexpr How kHows[] = {How::unknown, How::calliper, How::rule,  How::tape,
-                                How::maker,   How::estimate, How::stated};
-
-[[nodiscard]] std::string_view how_words(How how);  ///< on screen
-[[nodiscard]] std::string_view how_key(How how);    ///< in files
-[[nodiscard]] std::optional<How> find_how(std::string_view key);
+template <>
+struct EnumWords<How> {
+  static constexpr std::array all{EnumWord{"unknown", "unknown"},  EnumWord{"calliper", "calliper"},
+                                  EnumWord{"rule", "rule"},        EnumWord{"tape", "tape"},
+                                  EnumWord{"maker", "maker"},      EnumWord{"estimate", "guess"},
+                                  EnumWord{"stated", "known fact"}};
+};
 
 /// Twice the standard uncertainty that goes with a way of measuring (common practice, no source):
 /// calliper 0.05 mm, rule 0.5 mm, tape 1.5 mm, estimate 10 %, typical 20 %. A maker's figure or a

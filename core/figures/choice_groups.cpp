@@ -178,10 +178,10 @@ FigureGroup later(const FigureInputs& in) {
   g.source = "common practice, no source";
   for (const Later& l : in.job->later)
     for (const Consequence& c : later_consequences(l.what, in.strip.plan))
-      g.figures.push_back(
-          words_only(l.date.empty() ? Message::of_table(later_words(l.what))
-                                    : say("{}, {}", Message::of_table(later_words(l.what)), l.date),
-                     c.remedy.empty() ? c.what : say("{}: {}", c.what, c.remedy)));
+      g.figures.push_back(words_only(
+          l.date.empty() ? Message::of_table(words_of_value(l.what))
+                         : say("{}, {}", Message::of_table(words_of_value(l.what)), l.date),
+          c.remedy.empty() ? c.what : say("{}: {}", c.what, c.remedy)));
   return g;
 }
 

@@ -185,7 +185,7 @@ FigureGroup envelope(const FigureInputs& in) {
     const Box& b = in.job->boxes[gaps[i].b];
     g.figures.push_back(judged(say("{} to {}", in.job->boxes[gaps[i].a].name, b.name),
                                gaps[i].gap_m, Kind::length, 0, gaps[i].enough,
-                               say("it {}: {} wanted", Message::of_table(box_kind_words(b.kind)),
+                               say("it {}: {} wanted", Message::of_table(words_of_value(b.kind)),
                                    length(gaps[i].wanted_m, 0))));
   }
   return g;

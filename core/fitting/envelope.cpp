@@ -39,9 +39,4 @@ std::vector<BoxGap> box_gaps(const std::vector<Box>& boxes) {
   return list;
 }
 
-std::string_view box_kind_words(Box::Kind kind) {
-  static constexpr std::string_view w[] = {"the unit", "stands still", "moves", "is hot"};
-  return w[static_cast<std::size_t>(kind)];
-}
-
 }  // namespace yoke

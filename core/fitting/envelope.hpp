@@ -28,6 +28,5 @@ struct BoxGap {
 [[nodiscard]] std::vector<BoxGap> box_gaps(const std::vector<Box>& boxes);
 /// Distance of two boxes without their swings; negative by the smallest overlap when they meet.
 [[nodiscard]] double box_distance_m(const Box& a, const Box& b);
-[[nodiscard]] std::string_view box_kind_words(Box::Kind kind);
 
 }  // namespace yoke

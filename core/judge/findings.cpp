@@ -152,8 +152,8 @@ std::vector<Finding> choice_findings(const Job& job, const std::vector<Condition
         f.push_back(
             {Severity::note, Stage::size, c.code,
              l.date.empty()
-                 ? say("{}, some day: {}", Message::of_table(later_words(l.what)), c.what)
-                 : say("{}, {}: {}", Message::of_table(later_words(l.what)), l.date, c.what),
+                 ? say("{}, some day: {}", Message::of_table(words_of_value(l.what)), c.what)
+                 : say("{}, {}: {}", Message::of_table(words_of_value(l.what)), l.date, c.what),
              "", c.remedy, source});
   if (const auto stale = stale_as_built(job); !stale.empty())
     f.push_back({Severity::warning, Stage::install, FindingCode::install_as_built,

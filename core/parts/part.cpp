@@ -94,9 +94,6 @@ constexpr PartDim kLever[] = {
     {Param::unit_switch, 0, "the stop lamp's switch changes"},
     {Param::unit_body_width, 3e-3, "clearance at full lock changes"}};
 
-constexpr std::string_view kWords[] = {"Master", "Booster", "Slave", "Hand lever"};
-constexpr std::string_view kKeys[] = {"master", "booster", "slave", "lever"};
-
 std::optional<double> known(const std::optional<Measured>& m) {
   return m && m->known() ? std::optional(m->si) : std::nullopt;
 }
@@ -112,20 +109,6 @@ Message blank_words(const std::optional<double>& fitted, const std::optional<dou
 std::optional<double> Part::at(Param p) const {
   for (const auto& [param, si] : dims)
     if (param == p) return si;
-  return std::nullopt;
-}
-
-std::string_view part_kind_words(PartKind kind) {
-  return kWords[static_cast<std::size_t>(kind)];
-}
-
-std::string_view part_kind_key(PartKind kind) {
-  return kKeys[static_cast<std::size_t>(kind)];
-}
-
-std::optional<PartKind> find_part_kind(std::string_view key) {
-  for (std::size_t i = 0; i < std::size(kKeys); ++i)
-    if (key == kKeys[i]) return static_cast<PartKind>(i);
   return std::nullopt;
 }
 

@@ -27,10 +27,6 @@ struct Part {
   bool operator==(const Part&) const = default;
 };
 
-[[nodiscard]] std::string_view part_kind_words(PartKind kind);
-[[nodiscard]] std::string_view part_kind_key(PartKind kind);  ///< in files: "master"
-[[nodiscard]] std::optional<PartKind> find_part_kind(std::string_view key);
-
 /// One dimension of the matrix.
 struct PartDim {
   Param param;

@@ -12,6 +12,16 @@
 namespace yoke {
 
 enum class ConditionId { found, plan, assist_lost, first_lost, second_lost, hot, air_left };
+template <>
+struct EnumWords<ConditionId> {
+  static constexpr std::array all{EnumWord{"found", "As found"},
+                                  EnumWord{"plan", "Plan"},
+                                  EnumWord{"assist_lost", "No assist"},
+                                  EnumWord{"first_lost", "First circuit lost"},
+                                  EnumWord{"second_lost", "Second circuit lost"},
+                                  EnumWord{"hot", "Hot"},
+                                  EnumWord{"air_left", "Air left in it"}};
+};
 inline constexpr ConditionId kConditions[] = {
     ConditionId::found,       ConditionId::plan, ConditionId::assist_lost, ConditionId::first_lost,
     ConditionId::second_lost, ConditionId::hot,  ConditionId::air_left};
@@ -76,11 +86,11 @@ struct StripInputs {
                                             const Limits& limits);
 /// The first limit a condition fails, in words, or empty.
 [[nodiscard]] Message condition_fault(ConditionId id, const TargetReport& report, Limits limits,
-                                          bool by_pressure);
+                                      bool by_pressure);
 
 /// The first limit a clutch fails, in words, or empty.
 [[nodiscard]] Message clutch_fault(const ClutchReport& report, const ClutchUnit& unit,
-                                       const Limits& limits);
+                                   const Limits& limits);
 
 /// Computes one condition. `points` of the curve; 0 leaves it out.
 [[nodiscard]] ConditionReport condition_report(const StripInputs& inputs, ConditionId id,

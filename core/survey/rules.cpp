@@ -187,17 +187,6 @@ std::vector<Consequence> upstream_consequences(const Values& v) {
   return list;
 }
 
-std::string_view later_words(LaterKind what) {
-  static constexpr std::string_view w[] = {"Front discs",
-                                           "Rear discs",
-                                           "Another booster",
-                                           "Electric drive",
-                                           "Another axle or calipers",
-                                           "Battery moved away",
-                                           "Bigger tyres"};
-  return w[static_cast<std::size_t>(what)];
-}
-
 std::vector<Consequence> later_consequences(LaterKind what, const Values& plan) {
   std::vector<Consequence> list;
   const bool vacuum = plan.is(choice::AssistKind::vacuum) || plan.is(choice::AssistKind::remote);

@@ -25,7 +25,6 @@ struct Consequence {
 [[nodiscard]] std::vector<Consequence> upstream_consequences(const Values& found);
 /// Settings of the plan that a later conversion makes wrong.
 [[nodiscard]] std::vector<Consequence> later_consequences(LaterKind what, const Values& plan);
-[[nodiscard]] std::string_view later_words(LaterKind what);
 
 /// Valves to fit and to remove now, axle by axle, by the brakes and the height of the calipers.
 [[nodiscard]] std::vector<Consequence> residual_rules(const Values& plan);

@@ -39,7 +39,7 @@ Job random_job(unsigned seed, double wild) {
         // The ends of the range are where arithmetic breaks: visit them often.
         const double t = roll < 0.3 ? 0.0 : roll < 0.45 ? 1.0 : u(rng);
         const double si = p.min_si + t * (p.max_si - p.min_si);
-        sheet->set(p.param, measured(p.param, si, kHows[1 + rng() % 6]));
+        sheet->set(p.param, measured(p.param, si, all_values<How>()[1 + rng() % 6]));
       }
     }
   }

@@ -33,11 +33,11 @@ std::vector<Finding> findings_of(const Job& job) {
 }  // namespace
 
 TEST_CASE("every way of measuring has a key, words and a doubt (common practice, no source)") {
-  for (const How h : kHows) {
-    CHECK(find_how(how_key(h)) == h);
-    CHECK_FALSE(how_words(h).empty());
+  for (const How h : all_values<How>()) {
+    CHECK(find_value<How>(key_of(h)) == h);
+    CHECK_FALSE(words_of_value(h).empty());
   }
-  CHECK_FALSE(find_how("by eye"));
+  CHECK_FALSE(find_value<How>("by eye"));
   CHECK(default_doubt_si(How::calliper, Kind::length, 0.02) == Approx(0.05e-3));
   CHECK(default_doubt_si(How::rule, Kind::length, 0.02) == Approx(0.5e-3));
   CHECK(default_doubt_si(How::tape, Kind::length, 0.02) == Approx(1.5e-3));

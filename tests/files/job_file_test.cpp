@@ -36,7 +36,7 @@ Job full_job() {
     for (const ParamInfo& p : all_params()) {
       ++n;
       Measured m;
-      m.how = kHows[1 + n % 6];
+      m.how = all_values<How>()[1 + n % 6];
       m.si = p.kind == Kind::choice
                  ? std::fmod(n, p.max_si + 1)
                  : p.min_si + (p.max_si - p.min_si) * (0.1 + 0.8 * (n % 97) / 97.0);

@@ -258,7 +258,7 @@ TEST_CASE("what the check of an edit lets pass is read back equal, what it refus
                             ? std::floor(u(0, p.max_si + 1.2))
                             : u(p.min_si - 0.05 * width, p.max_si + 0.05 * width);
       (rng() % 2 ? job.found : job.plan)
-          .set(p.param, {si, kHows[rng() % 7], rng() % 3 ? 0 : u(0, 1.2 * width), {}});
+          .set(p.param, {si, all_values<How>()[rng() % 7], rng() % 3 ? 0 : u(0, 1.2 * width), {}});
     }
     if (rng() % 4 == 0) job.readings = {{u(-100, 5500), u(-0.01, 1.01)}};
     if (rng() % 6 == 0) job.notes = std::string(rng() % 22000, rng() % 2 ? 'n' : '\n');

@@ -262,7 +262,7 @@ TEST_CASE("whatever is done, what was saved opens again and is the same job", "[
         const double width = p.max_si - p.min_si;
         Measured m{p.kind == Kind::choice ? std::floor(u(0, p.max_si + 1.2))
                                           : u(p.min_si - 0.02 * width, p.max_si + 0.02 * width),
-                   kHows[rng() % 7],
+                   all_values<How>()[rng() % 7],
                    u(0, 1.05 * width),
                    {}};
         s.set_value(rng() % 2 ? Which::found : Which::plan, p.param, m);

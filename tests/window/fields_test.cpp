@@ -180,7 +180,7 @@ TEST_CASE("a click on the map is one undo step, a drag is one, and they do not m
   Bench b;
   REQUIRE(b.window->open_path(demo(b.dir)));
   b.stage(Stage::size);
-  auto* map = b.page<SizePage>(Stage::size)->map();
+  auto* map = b.page<SizePage>(Stage::size)->map_face()->map();
   const Job start = b.session.job();
   const auto at = [&](int i) {
     return map->picture().spots[static_cast<size_t>(i)].area.center().toPoint();

@@ -95,7 +95,7 @@ TEST_CASE("map by assist option: shown by its button, chosen into the plan, undo
   open_demo(b, "estate-discs");
   auto* size = b.page<SizePage>(Stage::size);
   b.stage(Stage::size);
-  MapView* map = size->map();
+  MapView* map = size->map_face()->map();
   REQUIRE(map->assist_names().size() == 2);
   CHECK(map->assist_names()[1] == "no assist");
   const Job before = b.session.job();

@@ -32,7 +32,7 @@ TEST_CASE("a template asks for what is missing, then is written full size") {
   Bench b;
   auto* page = open<FitPage>(b, Stage::fit, 2);
   QTest::mouseClick(button(page, "Drilling template…"), Qt::LeftButton);
-  CHECK(page->template_line()->text().contains("not known"));
+  CHECK(page->pattern()->template_line()->text().contains("not known"));
   auto* panel = page->pattern()->panel();
   b.choose(panel, Which::plan, Param::unit_studs, 0);
   b.type(b.entry(panel, Which::plan, Param::unit_stud_pitch), "3 1/4 in");
@@ -41,20 +41,20 @@ TEST_CASE("a template asks for what is missing, then is written full size") {
   CHECK(page->pattern()->figures()->text().contains("25/64 in"));
   b.next_file = b.dir.filePath("drill.pdf");
   QTest::mouseClick(button(page, "Drilling template…"), Qt::LeftButton);
-  CHECK(page->template_line()->text().contains("100 %"));
+  CHECK(page->pattern()->template_line()->text().contains("100 %"));
   QFile f(b.next_file);
   REQUIRE(f.open(QIODevice::ReadOnly));
   CHECK(f.read(5) == "%PDF-");
   // A plate joins two patterns: the old one is asked for.
   QTest::mouseClick(button(page, "Adapter plate…"), Qt::LeftButton);
-  CHECK(page->template_line()->text().contains("old pattern is not known"));
+  CHECK(page->pattern()->template_line()->text().contains("old pattern is not known"));
   b.choose(panel, Which::found, Param::unit_studs, 0);
   b.type(b.entry(panel, Which::found, Param::unit_stud_pitch), "79 mm");
   b.type(b.entry(panel, Which::found, Param::unit_stud_size), "5/16 in");
   CHECK(page->pattern()->figures()->text().contains("Does not bolt on"));
   b.next_file = b.dir.filePath("plate.dxf");
   QTest::mouseClick(button(page, "Adapter plate…"), Qt::LeftButton);
-  CHECK(page->template_line()->text().contains("run into each other"));
+  CHECK(page->pattern()->template_line()->text().contains("run into each other"));
   CHECK_FALSE(QFile::exists(b.next_file));
   CHECK(page->pattern()->figures()->text().contains("None: its holes"));
   b.type(b.entry(panel, Which::found, Param::unit_stud_pitch), "2 1/4 in");

@@ -16,12 +16,12 @@ TEST_CASE(
   b.stage(Stage::size);
   auto* size = b.page<SizePage>(Stage::size);
   REQUIRE(size);
-  CHECK(size->sentence()->text().contains("two bores"));
-  b.type(b.entry(size->panel(), Which::found, Param::master_bore), "7/8 in");
-  b.type(b.entry(size->panel(), Which::found, Param::control_pad_arm), "300 mm");
-  b.type(b.entry(size->panel(), Which::found, Param::control_pin_arm), "50mm");
-  b.type(b.entry(size->panel(), Which::plan, Param::master_bore), "25,4 mm");
-  CHECK(size->sentence()->text().contains("31 % harder, 23 % shorter"));
+  CHECK(size->map_face()->sentence()->text().contains("two bores"));
+  b.type(b.entry(size->map_face()->panel(), Which::found, Param::master_bore), "7/8 in");
+  b.type(b.entry(size->map_face()->panel(), Which::found, Param::control_pad_arm), "300 mm");
+  b.type(b.entry(size->map_face()->panel(), Which::found, Param::control_pin_arm), "50mm");
+  b.type(b.entry(size->map_face()->panel(), Which::plan, Param::master_bore), "25,4 mm");
+  CHECK(size->map_face()->sentence()->text().contains("31 % harder, 23 % shorter"));
   CHECK(english(b.session.map().error().reason).find("not known") != std::string::npos);
 
   // Brakes, circuits and vehicle in the survey.
@@ -59,8 +59,8 @@ TEST_CASE(
   b.stage(Stage::size);
   REQUIRE(b.session.map());
   const double before = b.session.strip()[1].target->at.pad_force_n;
-  const Spot cell = size->map()->picture().spots[3];
-  QTest::mouseClick(size->map(), Qt::LeftButton, {}, cell.area.center().toPoint());
+  const Spot cell = size->map_face()->map()->picture().spots[3];
+  QTest::mouseClick(size->map_face()->map(), Qt::LeftButton, {}, cell.area.center().toPoint());
   QApplication::processEvents();
   const double bore = value_of(b.session.job(), Which::plan, Param::master_bore).si;
   CHECK(bore == b.session.map()->bores_m[0]);
@@ -70,14 +70,14 @@ TEST_CASE(
   // The rod.
   b.stage(Stage::rod);
   auto* rod = b.page<RodPage>(Stage::rod);
-  b.type(b.entry(rod->panel(), Which::found, Param::rod_snout), "0.560in");
-  b.type(b.entry(rod->panel(), Which::found, Param::rod_socket), "1.010in");
-  b.type(b.entry(rod->panel(), Which::found, Param::rod_stack), "1 mm");
-  CHECK(rod->answer()->text().contains("not known"));
-  b.type(b.entry(rod->panel(), Which::plan, Param::rod_snout), "1.730in");
-  b.type(b.entry(rod->panel(), Which::plan, Param::rod_socket), "1.010in");
-  b.type(b.entry(rod->panel(), Which::plan, Param::rod_stack), "1 mm");
-  CHECK(rod->answer()->text().startsWith("Shorten by 29.72 mm (1.170 in) ± "));
+  b.type(b.entry(rod->length_face()->panel(), Which::found, Param::rod_snout), "0.560in");
+  b.type(b.entry(rod->length_face()->panel(), Which::found, Param::rod_socket), "1.010in");
+  b.type(b.entry(rod->length_face()->panel(), Which::found, Param::rod_stack), "1 mm");
+  CHECK(rod->length_face()->answer()->text().contains("not known"));
+  b.type(b.entry(rod->length_face()->panel(), Which::plan, Param::rod_snout), "1.730in");
+  b.type(b.entry(rod->length_face()->panel(), Which::plan, Param::rod_socket), "1.010in");
+  b.type(b.entry(rod->length_face()->panel(), Which::plan, Param::rod_stack), "1 mm");
+  CHECK(rod->length_face()->answer()->text().startsWith("Shorten by 29.72 mm (1.170 in) ± "));
 
   // Readings.
   b.stage(Stage::prove);
@@ -162,7 +162,7 @@ TEST_CASE("a second journey by keyboard alone") {
   CHECK(QTest::qWaitFor([&] { return b.session.pressed_m() < down; }, 10000));
   // Choose a cell of the map with the arrows.
   key(Qt::Key_2, Qt::ControlModifier);
-  auto* map = b.page<SizePage>(Stage::size)->map();
+  auto* map = b.page<SizePage>(Stage::size)->map_face()->map();
   map->setFocus(Qt::TabFocusReason);
   const double bore = value_of(b.session.job(), Which::plan, Param::master_bore).si;
   key(Qt::Key_Up);

@@ -70,7 +70,7 @@ TEST_CASE("the ending is added before the question, and a file that is replaced 
   CHECK(b.asked.size() == 1);
   CHECK(QFileInfo(b.dir.filePath("empty.pdf")).size() > 1000);
   b.next_file = b.dir.filePath("sheet.pdf");
-  b.page<FitPage>(Stage::fit)->save_template(TemplateKind::drilling);
+  b.page<FitPage>(Stage::fit)->pattern()->save_template(TemplateKind::drilling);
   CHECK(b.asked.size() == 2);
   CHECK(QFileInfo(b.dir.filePath("sheet.pdf")).size() == 9);
 }

@@ -72,7 +72,7 @@ TEST_CASE("the second demo answers from two bores and says what it lacks elsewhe
   Bench b;
   REQUIRE(b.window->open_path(demo(b.dir, "pickup-two-bores")));
   b.stage(Stage::size);
-  CHECK(b.page<SizePage>(Stage::size)->sentence()->text().contains("27 % harder, 21 % shorter"));
+  CHECK(b.page<SizePage>(Stage::size)->map_face()->sentence()->text().contains("27 % harder, 21 % shorter"));
   b.stage(Stage::fit);
   CHECK(says(b.window->page(Stage::fit), "unknown, not zero"));
   b.stage(Stage::bleed);

@@ -72,7 +72,7 @@ TEST_CASE("a part is found by its bore, pinned, compared, taken into the plan, a
   CHECK(value_of(b.session.job(), Which::plan, Param::master_bore).si == Approx(0.022225));
   page->show_face(0);
   QApplication::processEvents();
-  const QString said = page->map()->picture().said.join("; ");
+  const QString said = page->map_face()->map()->picture().said.join("; ");
   CHECK(said.contains("A: 13/16 in"));
   CHECK(said.contains("as hard as today"));
   page->show_face(1);
@@ -192,27 +192,27 @@ TEST_CASE("wishes rank and cut the map: firm, then any bore, each one undo step"
   Bench b;
   REQUIRE(b.window->open_path(demo(b.dir)));
   auto* page = size_page(b, 0);
-  const QString light = page->cell_line()->text();
+  const QString light = page->map_face()->cell_line()->text();
   CHECK(light.contains("inside, first"));
   CHECK(light.contains("Effort counts most"));
-  QTest::mouseClick(page->preference(2), Qt::LeftButton);
+  QTest::mouseClick(page->map_face()->preference(2), Qt::LeftButton);
   QApplication::processEvents();
-  CHECK(page->cell_line()->text().contains("Stiffness counts most"));
-  CHECK(page->cell_line()->text() != light);
+  CHECK(page->map_face()->cell_line()->text().contains("Stiffness counts most"));
+  CHECK(page->map_face()->cell_line()->text() != light);
   const auto standard = b.session.map()->bores_m.size();
-  QTest::mouseClick(page->sizes(1), Qt::LeftButton);
+  QTest::mouseClick(page->map_face()->sizes(1), Qt::LeftButton);
   QApplication::processEvents();
   CHECK(b.session.map()->bores_m.size() > standard);
   b.session.undo();
   b.session.undo();
-  CHECK(page->cell_line()->text() == light);
+  CHECK(page->map_face()->cell_line()->text() == light);
 }
 
 TEST_CASE("the curves are read out under the cursor, by mouse and by arrow keys") {
   Bench b;
   REQUIRE(b.window->open_path(demo(b.dir)));
   auto* page = size_page(b, 0);
-  CurveView* curve = page->curve();
+  CurveView* curve = page->map_face()->curve();
   QTest::mouseMove(curve, QPoint(curve->width() / 2, curve->height() / 2));
   REQUIRE(curve->cursor());
   const QStringList words = curve->read_out_words();
@@ -232,7 +232,7 @@ TEST_CASE("a map that is dragged through stays on the plan: strip, curve and lin
   Bench b;
   REQUIRE(b.window->open_path(demo(b.dir)));
   auto* page = size_page(b, 0);
-  MapView* map = page->map();
+  MapView* map = page->map_face()->map();
   const auto cell = [&](int bore, int ratio) {
     const QString id = QStringLiteral("cell:%1:%2").arg(bore).arg(ratio);
     for (const Spot& s : map->picture().spots)

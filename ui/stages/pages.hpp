@@ -9,12 +9,13 @@
 #include <QTableWidget>
 #include <QTextBrowser>
 
-#include "fitting/template.hpp"
-#include "session/doubt_runner.hpp"
 #include "ui/assist_face.hpp"
-#include "ui/calm_stack.hpp"
-#include "ui/curve_view.hpp"
 #include "ui/drawn_face.hpp"
+#include "ui/faces/dimensions_face.hpp"
+#include "ui/faces/length_face.hpp"
+#include "ui/faces/map_face.hpp"
+#include "ui/faces/pattern_face.hpp"
+#include "ui/faces/wrong_face.hpp"
 #include "ui/findings_box.hpp"
 #include "ui/later_face.hpp"
 #include "ui/line_view.hpp"
@@ -40,161 +41,56 @@ class SurveyPage : public StagePage {
   void show_group(Group group);
   void focus_param(Which which, Param param);
   /// The questions of the face that is shown.
-  [[nodiscard]] ParamPanel* panel() const;
-  [[nodiscard]] LineView* line() const { return line_; }
-  [[nodiscard]] ReadingsBox* before() const { return before_; }
-  [[nodiscard]] TopicFace* wrong() const { return wrong_; }
-  [[nodiscard]] TopicFace* unit() const { return unit_; }
-  [[nodiscard]] TopicFace* state() const { return state_; }
-  [[nodiscard]] MeasureNextView* next() const { return next_; }
+  [[nodiscard]] ParamPanel* panel();
+  [[nodiscard]] DimensionsFace* dimensions() { return face_as<DimensionsFace>("dimensions"); }
+  [[nodiscard]] LineView* line() { return dimensions()->line(); }
+  [[nodiscard]] ReadingsBox* before() { return wrong()->before(); }
+  [[nodiscard]] WrongFace* wrong() { return face_as<WrongFace>("wrong"); }
+  [[nodiscard]] TopicFace* unit() { return face_as<TopicFace>("unit"); }
+  [[nodiscard]] TopicFace* state() { return face_as<TopicFace>("state"); }
+  [[nodiscard]] MeasureNextView* next() { return face_as<MeasureNextView>("next"); }
 
  protected:
   void refresh() override;
 
  private:
-  void build_dimensions(Session& session);
-  void build_wrong(Session& session, QVBoxLayout* box);
   Which which_ = Which::found;
-  Group group_ = Group::control;
-  LineView* line_ = nullptr;
-  ParamPanel* panel_ = nullptr;
-  TopicFace* wrong_ = nullptr;
-  TopicFace* unit_ = nullptr;
-  TopicFace* state_ = nullptr;
-  MeasureNextView* next_ = nullptr;
-  ReadingsBox* before_ = nullptr;
-  QLabel* help_;
   QPushButton* found_;
   QPushButton* plan_;
-  std::vector<QPushButton*> groups_;
-};
-
-/// The map with a keyboard cursor.
-class MapView : public PictureView {
-  Q_OBJECT
- public:
-  MapView(Session& session, QWidget* parent = nullptr);
-  [[nodiscard]] QString cursor_words() const;
-  /// Which assist option the map shows; 0 as planned.
-  void show_assist(std::size_t option);
-  [[nodiscard]] std::size_t assist() const { return assist_; }
-  /// Names of the options; empty while there is no map.
-  [[nodiscard]] QStringList assist_names() const;
-
- signals:
-  void cursor_moved();
-
- protected:
-  void keyPressEvent(QKeyEvent* e) override;
-
- private:
-  void choose(const QString& id);
-  void take(const Cell& cell, const QString& merge);
-  /// The part of the map that is shown; nothing while there is none.
-  [[nodiscard]] std::optional<Sweep> shown() const;
-  int presses_ = 0;
-  std::size_t assist_ = 0;
-  Session& session_;
-  std::optional<std::pair<size_t, size_t>> cursor_;
 };
 
 class SizePage : public StagePage {
   Q_OBJECT
  public:
   SizePage(Session& session, Dialogs& dialogs, QWidget* parent = nullptr);
-  [[nodiscard]] MapView* map() const { return map_; }
-  [[nodiscard]] ParamPanel* panel() const { return panel_; }
-  [[nodiscard]] LineText* sentence() const { return sentence_; }
-  [[nodiscard]] LineText* doubt_line() const { return doubt_; }
-  [[nodiscard]] LineText* cell_line() const { return cell_; }
-  [[nodiscard]] CurveView* curve() const { return curve_; }
-  [[nodiscard]] UnitsFace* units() const { return units_; }
-  [[nodiscard]] AssistFace* assist() const { return assist_; }
-  [[nodiscard]] LaterFace* later() const { return later_; }
-  /// The buttons of a choice: 0 light, 1 short, 2 firm; 0 standard, 1 any.
-  [[nodiscard]] QPushButton* preference(std::size_t i) const { return wishes_[i]; }
-  [[nodiscard]] QPushButton* sizes(std::size_t i) const { return wishes_[3 + i]; }
+  [[nodiscard]] MapFace* map_face() { return face_as<MapFace>("map"); }
+  [[nodiscard]] UnitsFace* units() { return face_as<UnitsFace>("units"); }
+  [[nodiscard]] AssistFace* assist() { return face_as<AssistFace>("assist"); }
+  [[nodiscard]] LaterFace* later() { return face_as<LaterFace>("later"); }
 
  protected:
   void refresh() override;
-
- private:
-  void build_map(Session& session);
-  QLayout* build_wishes();
-  void refresh_assists();
-  void refresh_map();
-  ParamPanel* panel_ = nullptr;
-  LineText* sentence_;
-  LineText* cell_;
-  QHBoxLayout* assists_;
-  QStringList assists_shown_;
-  std::vector<QPushButton*> assist_buttons_;
-  std::vector<QPushButton*> wishes_;
-  LineText* doubt_;
-  DoubtRunner* runner_;
-  MapView* map_;
-  CurveView* curve_;
-  PictureView* budget_;
-  UnitsFace* units_;
-  AssistFace* assist_;
-  LaterFace* later_;
 };
 
 class FitPage : public StagePage {
   Q_OBJECT
  public:
   FitPage(Session& session, Dialogs& dialogs, QWidget* parent = nullptr);
-  [[nodiscard]] DrawnFace* offset() const { return offset_; }
-  [[nodiscard]] DrawnFace* pattern() const { return pattern_; }
-  [[nodiscard]] DrawnFace* stack() const { return stack_; }
-  [[nodiscard]] RoomFace* room() const { return room_; }
-  [[nodiscard]] DrawnFace* attitude() const { return attitude_; }
-  [[nodiscard]] QLabel* template_line() const { return template_line_; }
-  /// Asks for a file and writes the template full size.
-  void save_template(TemplateKind kind);
-
- protected:
-  void refresh() override;
-
- private:
-  void build_square(Session& session);
-  void build_faces(Session& session, const std::vector<QVBoxLayout*>& faces);
-  void refresh_square();
-  Dialogs& dialogs_;
-  DrawnFace* offset_;
-  DrawnFace* pattern_;
-  DrawnFace* stack_;
-  RoomFace* room_;
-  DrawnFace* attitude_;
-  QLabel* template_line_;
-  QLabel* answer_;
-  PictureView* drawing_;
-  PictureView* plot_;
+  [[nodiscard]] DrawnFace* offset() { return face_as<DrawnFace>("offset"); }
+  [[nodiscard]] PatternFace* pattern() { return face_as<PatternFace>("pattern"); }
+  [[nodiscard]] DrawnFace* stack() { return face_as<DrawnFace>("stack"); }
+  [[nodiscard]] RoomFace* room() { return face_as<RoomFace>("room"); }
+  [[nodiscard]] DrawnFace* attitude() { return face_as<DrawnFace>("attitude"); }
 };
 
 class RodPage : public StagePage {
   Q_OBJECT
  public:
   RodPage(Session& session, QWidget* parent = nullptr);
-  [[nodiscard]] QLabel* answer() const { return answer_; }
-  [[nodiscard]] ParamPanel* panel() const { return panel_; }
-  [[nodiscard]] DrawnFace* ends() const { return ends_; }
-  [[nodiscard]] DrawnFace* gaps() const { return gaps_; }
-  [[nodiscard]] DrawnFace* heights() const { return heights_; }
-
- protected:
-  void refresh() override;
-
- private:
-  void build_length(Session& session);
-  void refresh_length();
-  DrawnFace* ends_;
-  DrawnFace* gaps_;
-  DrawnFace* heights_;
-  QLabel* answer_;
-  QLabel* details_;
-  ParamPanel* panel_;
-  PictureView* drawing_;
+  [[nodiscard]] LengthFace* length_face() { return face_as<LengthFace>("length"); }
+  [[nodiscard]] DrawnFace* ends() { return face_as<DrawnFace>("ends"); }
+  [[nodiscard]] DrawnFace* gaps() { return face_as<DrawnFace>("gaps"); }
+  [[nodiscard]] DrawnFace* heights() { return face_as<DrawnFace>("heights"); }
 };
 
 class PlumbPage : public StagePage {

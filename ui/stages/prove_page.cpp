@@ -112,7 +112,7 @@ void ProvePage::refresh_gates() {
       list->addWidget(label(tr("■ held shut"), "mark", inner), row, 1, 1, 2);
     } else {
       for (const GateState s : {GateState::passed, GateState::failed}) {
-        auto* b = new QPushButton(s == GateState::passed ? tr("passed") : tr("failed"), inner);
+        auto* b = new QPushButton(words_of(words_of_value(s)), inner);
         b->setObjectName(QStringLiteral("small"));
         b->setCheckable(true);
         b->setChecked(g.state == s);
@@ -121,10 +121,13 @@ void ProvePage::refresh_gates() {
         connect(
             b, &QPushButton::clicked, this,
             [this, id, s, name = text_of(g.words, session_.style()), on = b->text()](bool checked) {
-              session_.edit(tr("%1: %2").arg(name, checked ? on : tr("open")), [&](Job& j) {
-                record_for(j, id).state = checked ? s : GateState::open;
-                record_for(j, id).date = QDate::currentDate().toString(Qt::ISODate).toStdString();
-              });
+              session_.edit(
+                  tr("%1: %2").arg(name, checked ? on : words_of(words_of_value(GateState::open))),
+                  [&](Job& j) {
+                    record_for(j, id).state = checked ? s : GateState::open;
+                    record_for(j, id).date =
+                        QDate::currentDate().toString(Qt::ISODate).toStdString();
+                  });
             });
         list->addWidget(b, row, s == GateState::passed ? 1 : 2);
       }

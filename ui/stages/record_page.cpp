@@ -69,10 +69,8 @@ QLayout* RecordPage::build_right() {
   state_ = label({}, "question", this);
   right->addWidget(state_);
   auto* states = new QHBoxLayout;
-  const std::pair<QString, JobState> all[] = {{tr("Proved"), JobState::proved},
-                                              {tr("In work"), JobState::in_work},
-                                              {tr("Left unsafe"), JobState::left_unsafe}};
-  for (const auto& [words, state] : all) {
+  for (const JobState state : {JobState::proved, JobState::in_work, JobState::left_unsafe}) {
+    const QString words = words_of(words_of_value(state));
     auto* b = new QPushButton(words, this);
     states->addWidget(b);
     connect(b, &QPushButton::clicked, this, [this, s = state] { set_state(s); });

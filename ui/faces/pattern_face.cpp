@@ -1,0 +1,83 @@
+#include "ui/faces/pattern_face.hpp"
+
+#include <QFileInfo>
+#include <QHBoxLayout>
+#include <QLocale>
+#include <QPushButton>
+
+#include "paint/fit_pictures.hpp"
+#include "session/template_out.hpp"
+#include "session/texts.hpp"
+#include "ui/plain.hpp"
+
+namespace yoke {
+
+namespace {
+
+/// The new unit, the old one, then the sheet between them.
+std::vector<std::pair<Which, Param>> asked() {
+  using P = Param;
+  std::vector<std::pair<Which, Param>> all =
+      of_plan({P::unit_studs, P::unit_stud_pitch, P::unit_stud_pitch2, P::unit_stud_size,
+               P::unit_pilot, P::fit_turn});
+  for (const Param p : {P::unit_studs, P::unit_stud_pitch, P::unit_stud_pitch2, P::unit_stud_size,
+                        P::unit_pilot, P::fit_turn_old})
+    all.emplace_back(Which::found, p);
+  for (const auto& sheet :
+       of_plan({P::fit_edge_left, P::fit_edge_right, P::fit_edge_up, P::fit_edge_down, P::fit_plate,
+                P::fit_plate_width, P::fit_plate_height, P::fit_opening}))
+    all.push_back(sheet);
+  return all;
+}
+
+}  // namespace
+
+PatternFace::PatternFace(Session& session, Dialogs& dialogs, QWidget* parent)
+    : DrawnFace(
+          session, tr("New unit, then the old one, then the sheet"), asked(), tr("Bolt patterns"),
+          [&session](QSizeF size) { return pattern_picture(session.job(), session.style(), size); },
+          {"pattern", "openings"}, parent),
+      session_(session),
+      dialogs_(dialogs) {
+  auto* buttons = new QHBoxLayout;
+  auto* drilling = new QPushButton(tr("Drilling template…"), this);
+  drilling->setObjectName(QStringLiteral("main"));
+  auto* plate = new QPushButton(tr("Adapter plate…"), this);
+  buttons->addWidget(drilling);
+  buttons->addWidget(plate);
+  left()->addLayout(buttons);
+  template_line_ = label(tr("Full size as PDF, SVG or DXF, with a 100 mm and a 4 in check rule. A "
+                            "printer is checked by measuring both before any hole is drilled."),
+                         "soft", this);
+  template_line_->setAccessibleName(tr("Template"));
+  left()->addWidget(template_line_);
+  connect(drilling, &QPushButton::clicked, this, [this] { save_template(TemplateKind::drilling); });
+  connect(plate, &QPushButton::clicked, this, [this] { save_template(TemplateKind::plate); });
+}
+
+void PatternFace::save_template(TemplateKind kind) {
+  const auto t = make_template(session_.job(), kind);
+  if (!t) {
+    template_line_->setText(error_text(t.error(), session_.style()));
+    return;
+  }
+  const QString name =
+      kind == TemplateKind::drilling ? tr("drilling-template.pdf") : tr("adapter-plate.pdf");
+  const QString path =
+      save_target(dialogs_, this, tr("Save the template full size"), name,
+                  tr("PDF (*.pdf);;SVG (*.svg);;DXF (*.dxf)"),
+                  {QStringLiteral(".pdf"), QStringLiteral(".svg"), QStringLiteral(".dxf")});
+  if (path.isEmpty()) return;
+  const QPageSize::PageSizeId paper = QLocale().measurementSystem() == QLocale::ImperialUSSystem
+                                          ? QPageSize::Letter
+                                          : QPageSize::A4;
+  const auto ok = write_template(path, *t, paper);
+  const auto pages = template_pages(*t, paper);
+  template_line_->setText(
+      !ok ? error_text(ok.error(), session_.style())
+          : tr("Written: %1. Print at 100 %, never “fit to page”; measure both rules on %2.")
+                .arg(QFileInfo(path).fileName(),
+                     pages && *pages > 1 ? tr("each of %1 sheets").arg(*pages) : tr("the sheet")));
+}
+
+}  // namespace yoke

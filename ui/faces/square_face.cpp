@@ -1,0 +1,68 @@
+#include "ui/faces/square_face.hpp"
+
+#include <QHBoxLayout>
+#include <QVBoxLayout>
+
+#include "paint/sections.hpp"
+#include "session/curves.hpp"
+#include "session/texts.hpp"
+#include "ui/param_panel.hpp"
+#include "ui/plain.hpp"
+
+namespace yoke {
+
+SquareFace::SquareFace(Session& session, QWidget* parent) : Face(parent), session_(session) {
+  auto* body = new QVBoxLayout(this);
+  body->setContentsMargins(0, 0, 0, 0);
+  body->setSpacing(8);
+  answer_ = label({}, "answer", this);
+  body->addWidget(answer_);
+  auto* row = new QHBoxLayout;
+  row->setSpacing(14);
+  auto* left = new QVBoxLayout;
+  left->addWidget(label(tr("Geometry of the plan"), "heading", this));
+  auto* panel = new ParamPanel(session_, 1, this);
+  panel->show_params({{Which::plan, Param::control_pad_arm},
+                      {Which::plan, Param::control_pin_arm},
+                      {Which::plan, Param::control_axis_height},
+                      {Which::plan, Param::control_offset},
+                      {Which::plan, Param::control_rest_angle},
+                      {Which::plan, Param::control_rod_length}});
+  left->addWidget(panel, 1);
+  left->addWidget(label(tr("In-plane and sideways offset count alike: a rod that pushes across "
+                           "wears the bore on one side."),
+                        "soft", this));
+  row->addLayout(left, 5);
+  auto* right = new QVBoxLayout;
+  drawing_ = new PictureView(tr("Rod and bore"), this);
+  drawing_->set_maker([this](QSizeF size) {
+    return rod_angle_picture(session_.job(), angle_report(session_.job(), Which::plan),
+                             session_.style(), size);
+  });
+  plot_ = new PictureView(tr("Rod angle over the stroke"), this);
+  plot_->set_maker([this](QSizeF size) { return plot(angle_plot(session_), size); });
+  right->addWidget(drawing_, 1);
+  right->addWidget(plot_, 1);
+  row->addLayout(right, 6);
+  body->addLayout(row, 1);
+}
+
+void SquareFace::refresh() {
+  const AngleReport r = angle_report(session_.job(), Which::plan);
+  if (!r.missing.empty())
+    answer_->setText(tr("The rod's angle is unknown, not zero. Measure: %1.")
+                         .arg(text_of(param_list(r.missing), session_.style())));
+  else if (r.points.empty())
+    answer_->setText(tr("This geometry cannot be."));
+  else
+    answer_->setText(tr("Up to %1° off the bore%2")
+                         .arg(r.largest_rad * 180 / kPi, 0, 'f', 1)
+                         .arg(r.force_known ? tr(", side force up to %1.")
+                                                  .arg(full_text(r.largest_side_n, Kind::force, 0,
+                                                                 session_.style()))
+                                            : tr("; the side force needs brakes and assist.")));
+  drawing_->redraw();
+  plot_->redraw();
+}
+
+}  // namespace yoke
