@@ -187,41 +187,6 @@ PlotInput prove_plot(const Session& s) {
   return in;
 }
 
-QStringList prove_words(const Session& s) {
-  QStringList words;
-  const Assembly as = assemble(s.job(), Which::plan);
-  if (!as.system) {
-    words << text_of(cannot_say(as.missing_system), s.style());
-    return words;
-  }
-  const bool boosted = has_assist(s.job(), Which::plan);
-  for (const bool alive : {false, true}) {
-    const auto count =
-        std::count_if(s.job().readings.begin(), s.job().readings.end(),
-                      [&](const Reading& r) { return !boosted || r.assist_alive == alive; });
-    if (count == 0 || (!boosted && alive)) continue;
-    std::vector<Reading> readings = s.job().readings;
-    if (!boosted)
-      for (auto& r : readings) r.assist_alive = false;
-    const FitReport f = fit_readings(*as.system, readings, alive);
-    for (const Message& m : fit_words(f))
-      words << text_of(!boosted ? m
-                       : alive  ? say("Assist on: {}", m)
-                                : say("Assist off: {}", m),
-                       s.style());
-  }
-  if (s.job().readings.empty())
-    words << QObject::tr(
-        "No readings yet. Bathroom scale between foot and pad, tape from the seat: three light "
-        "presses, two firm ones.");
-  const Value bore = value_of(s.job(), Which::plan, Param::master_bore);
-  if (const auto ratio = arm_ratio(s.job(), Which::plan); ratio && bore.known()) {
-    const PumpReport p = pump_report(s.job().pump, Length{bore.si}, *ratio);
-    for (const Message& w : p.words) words << text_of(w, s.style());
-  }
-  return words;
-}
-
 QString budget_words(const ConditionReport& report, const Style& style) {
   if (!report.target) return {};
   QStringList parts;

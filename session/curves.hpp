@@ -18,8 +18,6 @@ namespace yoke {
 [[nodiscard]] PlotInput angle_plot(const Session& session);
 /// Readings on the predicted curve of the plan, assist off and on.
 [[nodiscard]] PlotInput prove_plot(const Session& session);
-/// What the readings say, in words, with their doubt, or that they cannot tell.
-[[nodiscard]] QStringList prove_words(const Session& session);
 /// Pad travel of today and plan as layers, in one line each.
 [[nodiscard]] QString budget_words(const ConditionReport& report, const Style& style);
 

@@ -173,8 +173,7 @@ void QuantityField::commit() {
   }
   const Value before = value_of(session_.job(), which_, param_);
   const bool keeps = before.origin == Origin::measured && !before.inherited;
-  const How how =
-      keeps ? before.how : (info(param_).kind == Kind::length ? How::calliper : How::stated);
+  const How how = keeps ? before.how : usual_tool(param_, *v);
   const Measured value = measured(param_, *v, how);
   if (const auto e = session_.objection(which_, param_, value)) {
     refuse(error_text(*e, session_.style()) + tr("  Escape gives the old value back."));

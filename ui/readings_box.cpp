@@ -4,6 +4,7 @@
 #include <QHeaderView>
 #include <QPushButton>
 
+#include "session/entries.hpp"
 #include "session/texts.hpp"
 #include "ui/plain.hpp"
 #include "ui/stage_page.hpp"
@@ -94,35 +95,17 @@ ReadingsBox::ReadingsBox(Session& session, std::vector<Reading> Job::*list, cons
 }
 
 void ReadingsBox::add_reading() {
-  const auto f = parse_quantity(force_->text().toStdString(), Kind::force, session_.style());
-  const auto t = parse_quantity(travel_->text().toStdString(), Kind::length, session_.style());
-  const QString gauge = gauge_->text().trimmed();
-  const auto p =
-      parse_quantity(gauge.isEmpty() ? "0" : gauge.toStdString(), Kind::pressure, session_.style());
-  QString why;
-  if (!f)
-    why = tr("Force: ") + error_text(f.error(), session_.style());
-  else if (!kReadingForce.holds(*f))
-    why = tr("A pad force of %1 cannot be; allowed: 0 N to 5000 N").arg(force_->text());
-  else if (!t)
-    why = tr("Travel: ") + error_text(t.error(), session_.style());
-  else if (!kReadingTravel.holds(*t))
-    why = tr("A pad travel of %1 cannot be; allowed: 0 mm to 1000 mm").arg(travel_->text());
-  else if (!p)
-    why = tr("Gauge: ") + error_text(p.error(), session_.style());
-  else if (!kReadingPressure.holds(*p))
-    why = tr("A gauge pressure of %1 cannot be; allowed: 0 bar to 400 bar").arg(gauge);
-  refuse(why);
-  if (!why.isEmpty()) return;
-  Reading r;
-  r.force_n = *f;
-  r.travel_m = *t;
-  r.assist_alive = assist_->isChecked();
-  r.second_apply = second_->isChecked();
-  r.hoses_clamped = clamped_->isChecked();
-  if (!gauge.isEmpty()) r.pressure_pa = *p;
+  const auto r = typed_reading({.force = force_->text().toStdString(),
+                                .travel = travel_->text().toStdString(),
+                                .gauge = gauge_->text().toStdString(),
+                                .assist_alive = assist_->isChecked(),
+                                .second_apply = second_->isChecked(),
+                                .hoses_clamped = clamped_->isChecked()},
+                               session_.style());
+  refuse(r ? QString() : error_text(r.error(), session_.style()));
+  if (!r) return;
   const auto ok = session_.edit(tr("reading %1 at %2").arg(force_->text(), travel_->text()),
-                                [&](Job& j) { (j.*list_).push_back(r); });
+                                [&](Job& j) { (j.*list_).push_back(*r); });
   if (!ok) return refuse(error_text(ok.error(), session_.style()));
   force_->clear();
   travel_->clear();

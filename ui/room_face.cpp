@@ -7,6 +7,7 @@
 #include "files/limits.hpp"
 #include "fitting/envelope.hpp"
 #include "paint/fit_pictures.hpp"
+#include "session/entries.hpp"
 #include "session/texts.hpp"
 #include "ui/stage_page.hpp"
 
@@ -127,11 +128,12 @@ void RoomFace::changed(int row, int column) {
                     [&](Job& j) { j.boxes[at].name = typed.toStdString(); });
   } else if (column >= kFirst) {
     const Column& c = kColumns[column - kFirst];
-    const auto v = parse_quantity(typed.toStdString(), Kind::length, session_.style());
+    const auto v =
+        typed_quantity(typed.toStdString(),
+                       Message::data(table_->horizontalHeaderItem(column)->text().toStdString()),
+                       Kind::length, c.range, session_.style());
     if (!v)
       why = error_text(v.error(), session_.style());
-    else if (!c.range.holds(*v))
-      why = tr("%1 cannot be: %2 m to %3 m").arg(typed).arg(c.range.least).arg(c.range.most);
     else
       session_.edit(tr("box %1: %2").arg(text_of(session_.job().boxes[at].name), typed),
                     [&](Job& j) { j.boxes[at].*(c.member) = *v; });

@@ -98,8 +98,7 @@ void StepCard::commit_measure() {
     session_.edit(tr("as-built %1 cleared").arg(words_of(info(p).words)),
                   [p](Job& j) { j.built.clear(p); });
   } else if (const auto v = parse_value(p, typed.toStdString(), session_.style())) {
-    const How how = info(p).kind == Kind::length ? How::calliper : How::stated;
-    const auto put = [&](Job& j) { set_as_built(j, p, measured(p, *v, how)); };
+    const auto put = [&](Job& j) { set_as_built(j, p, measured(p, *v, usual_tool(p, *v))); };
     Job after = session_.job();
     put(after);
     if (const auto e = new_impossibility(session_.job(), after))
@@ -112,19 +111,16 @@ void StepCard::commit_measure() {
   show_measure();
 }
 
-bool StepCard::refresh() {
-  const StepRecord* const record = record_of(session_.job(), id_);
-  const bool done = record && record->done;
-  box_->setChecked(done);
-  box_->setText(done ? text_of(record->date) : QString());
-  const QString note = record ? text_of(record->note) : QString();
+void StepCard::show(const StepRow& now) {
+  box_->setChecked(now.done);
+  box_->setText(now.done ? text_of(now.date) : QString());
+  const QString note = text_of(now.note);
   if (!note_->isModified() && note_->text() != note) {
     note_->setText(note);
     note_->setToolTip(plain_tip(note));
     note_->setCursorPosition(0);
   }
   show_measure();
-  return done;
 }
 
 }  // namespace yoke

@@ -9,7 +9,7 @@
 #include <QLineEdit>
 
 #include "session/session.hpp"
-#include "work/steps.hpp"
+#include "session/stage_views.hpp"
 
 namespace yoke {
 
@@ -18,8 +18,8 @@ class StepCard : public QFrame {
 
  public:
   StepCard(Session& session, const Step& step, QWidget* parent);
-  /// Shows what the job says; returns whether the step is done.
-  bool refresh();
+  /// Shows what the job says of the step.
+  void show(const StepRow& now);
 
  private:
   void build_note();

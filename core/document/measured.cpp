@@ -26,4 +26,12 @@ Measured measured(Param param, double si, How how) {
   return {si, how, default_doubt_si(how, info(param).kind, si), {}};
 }
 
+How usual_tool(Param param, double si) {
+  if (info(param).kind != Kind::length) return How::stated;
+  constexpr double kJaws_m = 0.150;
+  constexpr double kRule_m = 1.0;
+  const double size = std::abs(si);
+  return size <= kJaws_m ? How::calliper : size <= kRule_m ? How::rule : How::tape;
+}
+
 }  // namespace yoke

@@ -82,4 +82,8 @@ class Sheet {
   std::array<std::optional<Measured>, kParamCount> values_;
 };
 
+/// What such a thing is usually measured with, when nobody says: a calliper as far as its jaws
+/// reach, a rule for what is longer, a tape from a metre on. Common practice, no source.
+[[nodiscard]] How usual_tool(Param param, double si);
+
 }  // namespace yoke

@@ -1,6 +1,7 @@
 // Choosing a cell, with what it keeps: links, bore pairs, assists.
 #include <catch2/catch.hpp>
 
+#include "session/stage_views.hpp"
 #include "session/choose.hpp"
 #include "session/curves.hpp"
 #include "support/build.hpp"
@@ -80,7 +81,7 @@ TEST_CASE("a session that turns to a clutch shows what a clutch has") {
   CHECK(s.shown() == ConditionId::plan);
   CHECK_FALSE(s.pressed_point());
   CHECK(feel_plot(s).curves.empty());
-  CHECK_FALSE(prove_words(s).isEmpty());
+  CHECK_FALSE(prove_verdict(s.job()).empty());
   for (const Stage stage : kStages) CHECK_FALSE(s.status_of(stage).isEmpty());
   s.undo();
   CHECK(s.strip().size() == 7);

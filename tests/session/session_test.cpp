@@ -8,6 +8,7 @@
 
 #include <catch2/catch.hpp>
 
+#include "session/stage_views.hpp"
 #include "session/choose.hpp"
 #include "session/curves.hpp"
 #include "session/doubt_runner.hpp"
@@ -153,13 +154,14 @@ TEST_CASE("plots and words for the readings") {
   CHECK(feel.curves.size() == 2 + s.job().candidates.size());
   CHECK(feel.marks.size() == 2);
   CHECK(prove_plot(s).points.size() == s.job().readings.size() + s.job().before.size());
-  const QString words = prove_words(s).join("\n");
+  const QString words =
+      QString::fromStdString(english(joined(prove_verdict(s.job()), "\n")));
   INFO(words.toStdString());
   CHECK(words.contains("air 1."));
   CHECK(words.contains("slack"));
   CHECK(words.contains("holds under a steady foot"));
   s.edit("clear", [](Job& j) { j.readings.clear(); });
-  CHECK(prove_words(s).join("\n").contains("No readings yet"));
+  CHECK(english(joined(prove_verdict(s.job()), "\n")).find("No readings yet") == 0);
   CHECK(angle_plot(s).curves.front().points.size() > 10);
 }
 

@@ -4,7 +4,8 @@
 #include <QVBoxLayout>
 
 #include "paint/sections.hpp"
-#include "rod/ends.hpp"
+#include "rod/rod.hpp"
+#include "session/stage_views.hpp"
 #include "session/texts.hpp"
 #include "ui/plain.hpp"
 
@@ -58,36 +59,9 @@ LengthFace::LengthFace(Session& session, QWidget* parent) : Face(parent), sessio
 }
 
 void LengthFace::refresh() {
-  const RodReport r = rod_report(session_.job());
-  const Style& style = session_.style();
-  answer_->setText(text_of(rod_words(r), style));
-  QStringList d;
-  if (r.pad_doubt)
-    d << tr("that doubt is %1 at the pad")
-             .arg(full_text(r.pad_doubt->value(), Kind::length, 1, style));
-  if (r.turns && r.total)
-    d << (std::abs(r.total->value()) < kLeastRodChange_m
-              ? tr("no turn")
-              : tr("%1 turns %2")
-                    .arg(std::abs(*r.turns), 0, 'f', 1)
-                    .arg(*r.turns > 0 ? tr("longer") : tr("shorter")));
-  if (r.height_turns && std::abs(*r.height_turns) > 0.01)
-    d << tr("of them %1 %2 for the pad height")
-             .arg(std::abs(*r.height_turns), 0, 'f', 1)
-             .arg(*r.height_turns > 0 ? tr("longer") : tr("shorter"));
-  if (r.new_length)
-    d << tr("new rod %1").arg(full_text(r.new_length->value(), Kind::length, 1, style));
-  if (r.engaged_after)
-    d << tr("thread engaged after, uncut: %1")
-             .arg(quantity_text(r.engaged_after->value(), Kind::length, 1, style));
-  if (r.spare_after)
-    d << tr("free behind: %1").arg(quantity_text(r.spare_after->value(), Kind::length, 1, style));
-  d << text_of(ends_report(session_.job(), r).cut, session_.style());
-  if (r.free_play)
-    d << tr("free play at the pad %1").arg(full_text(r.free_play->value(), Kind::length, 1, style));
-  if (!r.missing_turns.empty())
-    d << tr("turns: %1 not known").arg(text_of(param_list(r.missing_turns), session_.style()));
-  details_->setText(d.join(QStringLiteral("  ·  ")));
+  const RodView v = rod_view(session_.job());
+  answer_->setText(text_of(v.answer, session_.style()));
+  details_->setText(text_of(joined(v.details, "  ·  "), session_.style()));
   drawing_->redraw();
 }
 

@@ -4,7 +4,9 @@
 #include <QVBoxLayout>
 
 #include "paint/sections.hpp"
+#include "rod/rod.hpp"
 #include "session/curves.hpp"
+#include "session/stage_views.hpp"
 #include "session/texts.hpp"
 #include "ui/param_panel.hpp"
 #include "ui/plain.hpp"
@@ -48,19 +50,7 @@ SquareFace::SquareFace(Session& session, QWidget* parent) : Face(parent), sessio
 }
 
 void SquareFace::refresh() {
-  const AngleReport r = angle_report(session_.job(), Which::plan);
-  if (!r.missing.empty())
-    answer_->setText(tr("The rod's angle is unknown, not zero. Measure: %1.")
-                         .arg(text_of(param_list(r.missing), session_.style())));
-  else if (r.points.empty())
-    answer_->setText(tr("This geometry cannot be."));
-  else
-    answer_->setText(tr("Up to %1° off the bore%2")
-                         .arg(r.largest_rad * 180 / kPi, 0, 'f', 1)
-                         .arg(r.force_known ? tr(", side force up to %1.")
-                                                  .arg(full_text(r.largest_side_n, Kind::force, 0,
-                                                                 session_.style()))
-                                            : tr("; the side force needs brakes and assist.")));
+  answer_->setText(text_of(square_answer(session_.job()), session_.style()));
   drawing_->redraw();
   plot_->redraw();
 }

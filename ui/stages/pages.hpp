@@ -9,6 +9,7 @@
 #include <QTableWidget>
 #include <QTextBrowser>
 
+#include "session/stage_views.hpp"
 #include "ui/assist_face.hpp"
 #include "ui/drawn_face.hpp"
 #include "ui/faces/dimensions_face.hpp"
@@ -27,7 +28,6 @@
 #include "ui/step_card.hpp"
 #include "ui/topic_face.hpp"
 #include "ui/units_face.hpp"
-#include "work/bleeding.hpp"
 
 namespace yoke {
 
@@ -119,7 +119,7 @@ class InstallPage : public StagePage {
   void refresh() override;
 
  private:
-  void build();
+  void build(const InstallView& view);
   QScrollArea* scroll_;
   QLabel* progress_;
   QStringList built_for_;
@@ -136,15 +136,14 @@ class BleedPage : public StagePage {
   void refresh() override;
 
  private:
-  void add_row(QGridLayout* grid, int row, const QString& key, const QString& name,
-               const QString& plan);
+  void add_row(QGridLayout* grid, int row, const BleedLine& line);
   struct Row {
     QLabel* plan;
     QLabel* count;
     QLabel* state;
   };
-  void build_rows(const BleedPlan& plan);
-  void show_row(const Row& row, const BleedRow& now);
+  void build_rows(const BleedView& view);
+  void show_row(const Row& row, const BleedLine& line);
   QLabel* plan_;
   QLabel* typical_;
   PictureView* order_;

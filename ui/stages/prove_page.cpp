@@ -5,6 +5,7 @@
 
 #include "proving/gates.hpp"
 #include "session/curves.hpp"
+#include "session/entries.hpp"
 #include "session/texts.hpp"
 #include "ui/plain.hpp"
 #include "ui/stages/pages.hpp"
@@ -75,12 +76,11 @@ void ProvePage::build_pump(QVBoxLayout* box) {
       const QString typed = e->text().trimmed();
       std::optional<double> v;
       if (!typed.isEmpty()) {
-        const auto parsed = parse_quantity(typed.toStdString(), l.kind, session_.style());
-        const bool ok = parsed && l.range.holds(*parsed);
-        readings_->refuse(ok       ? QString()
-                          : parsed ? tr("%1 cannot be %2").arg(l.words, typed)
-                                   : error_text(parsed.error(), session_.style()));
-        if (!ok) return refresh();
+        const auto parsed =
+            typed_quantity(typed.toStdString(), Message::data(l.words.toStdString()), l.kind,
+                           l.range, session_.style());
+        readings_->refuse(parsed ? QString() : error_text(parsed.error(), session_.style()));
+        if (!parsed) return refresh();
         v = *parsed;
       }
       session_.edit(tr("%1 %2").arg(l.words, typed), [&](Job& j) { j.pump.*(l.member) = v; });
@@ -92,11 +92,11 @@ void ProvePage::build_pump(QVBoxLayout* box) {
 }
 
 void ProvePage::refresh_gates() {
-  const auto gates = gates_of(session_.job(), session_.strip(), session_.findings());
+  const auto gates = gate_rows(session_.job(), session_.strip(), session_.findings());
   QStringList key;
-  for (const Gate& g : gates)
+  for (const GateRow& g : gates)
     key << text_of(yoke::key(g.id)) + QString::number(static_cast<int>(g.state)) +
-               (g.held ? "h" : "") + text_of(g.why, session_.style());
+               (g.held ? "h" : "") + text_of(g.remark, session_.style());
   if (key == gates_shown_) return;
   gates_shown_ = key;
   auto* inner = new QWidget;
@@ -104,7 +104,7 @@ void ProvePage::refresh_gates() {
   list->setContentsMargins(0, 0, 6, 0);
   list->setVerticalSpacing(6);
   int row = 0;
-  for (const Gate& g : gates) {
+  for (const GateRow& g : gates) {
     auto* words = label(text_of(g.words, session_.style()), "plain", inner);
     words->setToolTip(plain_tip(text_of(g.how, session_.style())));
     list->addWidget(words, row, 0);
@@ -132,8 +132,7 @@ void ProvePage::refresh_gates() {
         list->addWidget(b, row, s == GateState::passed ? 1 : 2);
       }
     }
-    list->addWidget(label(text_of(g.held ? g.why : g.how, session_.style()),
-                          g.held ? "caution" : "soft", inner),
+    list->addWidget(label(text_of(g.remark, session_.style()), g.held ? "caution" : "soft", inner),
                     row + 1, 0, 1, 3);
     row += 2;
   }
@@ -150,7 +149,9 @@ void ProvePage::refresh() {
     const Kind kind = member == &PumpTest::hold_s ? Kind::time : Kind::length;
     e->setText(v ? quantity_text(*v, kind, 0, session_.style()) : QString());
   }
-  verdict_->setText(prove_words(session_).join(QLatin1Char('\n')));
+  QStringList said;
+  for (const Message& m : prove_verdict(session_.job())) said << text_of(m, session_.style());
+  verdict_->setText(said.join(QLatin1Char('\n')));
   plot_->redraw();
   refresh_gates();
 }

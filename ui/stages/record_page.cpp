@@ -155,22 +155,6 @@ QStringList signature(const QString& folder) {
     list << f.fileName() + QString::number(f.size()) + f.lastModified().toString(Qt::ISODateWithMs);
   return list;
 }
-/// A file that does not say what was found in it is not called proved on its word alone.
-QString listed_state(const JobEntry& e) {
-  const bool hard = e.hard_findings.value_or(0) > 0;
-  switch (e.state) {
-    case JobState::left_unsafe:
-      return RecordPage::tr("LEFT UNSAFE");
-    case JobState::proved:
-      if (!e.hard_findings) return RecordPage::tr("marked proved, not checked: open it");
-      return hard ? RecordPage::tr("PROVED NO LONGER") : RecordPage::tr("proved when saved");
-    case JobState::in_work:
-      break;
-  }
-  if (!e.hard_findings) return RecordPage::tr("in work, not checked");
-  return hard ? RecordPage::tr("hard points open: %1").arg(*e.hard_findings)
-              : RecordPage::tr("in work");
-}
 }  // namespace
 
 void RecordPage::look_again() {
@@ -197,7 +181,7 @@ void RecordPage::list_folder(const QString& folder) {
         plain_tip(e.error.empty() ? text_of(e.vehicle) : text_of(e.error, session_.style())));
     auto* file = new QTableWidgetItem(QString::fromStdString(e.path.filename().string()));
     file->setData(Qt::UserRole, QString::fromStdString(e.path.string()));
-    const QString state = e.error.empty() ? listed_state(e) : text_of(e.error, session_.style());
+    const QString state = text_of(listed_state(e), session_.style());
     jobs_->setItem(row, 0, title);
     jobs_->setItem(row, 1, file);
     jobs_->setItem(row, 2, new QTableWidgetItem(state));
@@ -209,21 +193,7 @@ void RecordPage::refresh() {
   if (!vehicle_->isModified()) vehicle_->setText(text_of(session_.job().vehicle));
   sheet_->setHtml(sheet_html(session_.job(), session_.strip(), session_.findings(),
                              session_.style(), QDate::currentDate()));
-  switch (session_.job().state) {
-    case JobState::proved:
-      state_->setText(
-          proved_now(session_.job(), session_.findings())
-              ? tr("Proved: every gate passed.")
-              : tr("PROVED NO LONGER: something was changed after the gates were passed. "
-                   "Do not drive."));
-      break;
-    case JobState::left_unsafe:
-      state_->setText(tr("LEFT UNSAFE, DO NOT DRIVE. It prints large on the sheet."));
-      break;
-    case JobState::in_work:
-      state_->setText(tr("In work, not proved."));
-      break;
-  }
+  state_->setText(text_of(state_words(session_.job(), session_.findings()), session_.style()));
   if (shown_folder_.isEmpty() && session_.has_path())
     list_folder(QFileInfo(session_.path()).absolutePath());
   else

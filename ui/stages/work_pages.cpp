@@ -52,34 +52,13 @@ PlumbPage::PlumbPage(Session& session, QWidget* parent)
 }
 
 void PlumbPage::refresh() {
-  const bool clutch =
-      value_of(session_.job(), Which::plan, Param::control_use).is(choice::ControlUse::clutch);
+  const PlumbView v = plumb_view(session_.job());
   // A clutch has one line: no wheels to trace and no outlets to cross.
-  drawing_->setVisible(!clutch);
-  panel_->setVisible(!clutch);
-  line_->setVisible(clutch);
-  caution_->setText(
-      clutch
-          ? tr("Keep the line from the exhaust and from everything that moves. A nut that screws "
-               "in proves the thread, not the seat. Threads, tube lengths and the reservoir's "
-               "head: see the figures.")
-          : tr("On many tandem masters the rear port feeds the front brakes, on some the "
-               "reverse: trace each line, assume none. A nut that screws in proves the thread, "
-               "not the seat and not the circuit."));
-  const OutletReport r = outlet_report(session_.job(), Which::plan);
-  const bool hard = std::any_of(r.findings.begin(), r.findings.end(),
-                                [](const Finding& f) { return f.severity == Severity::hard; });
-  const Value kind = value_of(session_.job(), Which::plan, Param::master_kind);
-  if (value_of(session_.job(), Which::plan, Param::control_use).is(choice::ControlUse::clutch))
-    answer_->setText(tr("One line, from the master to the slave: nothing to cross."));
-  else if (kind.is(choice::MasterKind::single))
-    answer_->setText(tr("A single circuit: one leak takes every brake."));
-  else if (hard)
-    answer_->setText(tr("The outlets are not as intended."));
-  else if (!r.untraced.empty())
-    answer_->setText(tr("%1 of 4 wheels traced.").arg(4 - static_cast<int>(r.untraced.size())));
-  else
-    answer_->setText(tr("Every wheel is traced, and each outlet feeds its own."));
+  drawing_->setVisible(!v.clutch);
+  panel_->setVisible(!v.clutch);
+  line_->setVisible(v.clutch);
+  caution_->setText(text_of(v.caution, session_.style()));
+  answer_->setText(text_of(v.answer, session_.style()));
   drawing_->redraw();
 }
 
@@ -99,11 +78,11 @@ InstallPage::InstallPage(Session& session, QWidget* parent)
   body()->addWidget(scroll_, 1);
 }
 
-void InstallPage::build() {
-  const auto steps = install_steps(session_.job());
+void InstallPage::build(const InstallView& view) {
   QStringList key;
   // A step may say figures of the job: it is made anew when they change.
-  for (const Step& s : steps) key << text_of(yoke::key(s.id)) << text_of(s.text, session_.style());
+  for (const StepRow& s : view.steps)
+    key << text_of(yoke::key(s.step.id)) << text_of(s.step.text, session_.style());
   if (key == built_for_) return;
   built_for_ = key;
   cards_.clear();
@@ -112,11 +91,11 @@ void InstallPage::build() {
   list->setContentsMargins(0, 0, 8, 0);
   list->setSpacing(4);
   Message part;
-  for (const Step& s : steps) {
-    if (!(s.part == part))
-      list->addWidget(label(text_of(s.part, session_.style()), "heading", inner));
-    part = s.part;
-    cards_.push_back(new StepCard(session_, s, inner));
+  for (const StepRow& s : view.steps) {
+    if (!(s.step.part == part))
+      list->addWidget(label(text_of(s.step.part, session_.style()), "heading", inner));
+    part = s.step.part;
+    cards_.push_back(new StepCard(session_, s.step, inner));
     list->addWidget(cards_.back());
   }
   list->addStretch(1);
@@ -124,13 +103,12 @@ void InstallPage::build() {
 }
 
 void InstallPage::refresh() {
-  build();
-  int done = 0;
-  for (StepCard* card : cards_) done += card->refresh() ? 1 : 0;
-  progress_->setText(tr("%1 of %2 done").arg(done).arg(cards_.size()));
-  const auto stale = static_cast<int>(stale_as_built(session_.job()).size());
-  clear_stale_->setText(tr("Clear as-built values of the earlier plan: %1").arg(stale));
-  clear_stale_->setVisible(stale > 0);
+  const InstallView v = install_view(session_.job());
+  build(v);
+  for (std::size_t i = 0; i < cards_.size(); ++i) cards_[i]->show(v.steps[i]);
+  progress_->setText(tr("%1 of %2 done").arg(v.done).arg(v.steps.size()));
+  clear_stale_->setText(tr("Clear as-built values of the earlier plan: %1").arg(v.stale_as_built));
+  clear_stale_->setVisible(v.stale_as_built > 0);
 }
 
 BleedPage::BleedPage(Session& session, QWidget* parent)
@@ -157,17 +135,18 @@ BleedPage::BleedPage(Session& session, QWidget* parent)
   body()->addWidget(order_, 2);
 }
 
-void BleedPage::add_row(QGridLayout* grid, int row, const QString& key, const QString& name,
-                        const QString& plan) {
+void BleedPage::add_row(QGridLayout* grid, int row, const BleedLine& line) {
+  const QString key = text_of(line.key);
+  const QString name = text_of(line.name, session_.style());
   auto* title = label(name, "heading", this);
   grid->addWidget(title, row, 0);
-  auto* planned = label(plan, "question", this);
+  auto* planned = label({}, "question", this);
   planned->setMinimumWidth(250);
   grid->addWidget(planned, row, 1);
   auto* count = label({}, "answer", this);
   count->setMinimumWidth(130);
   grid->addWidget(count, row, 2);
-  const std::string id = key.toStdString();
+  const std::string id = line.key;
   const auto button = [&](const QString& words, const QString& edit_name, auto fn) {
     auto* b = new QPushButton(words, this);
     b->setAccessibleName(tr("%1: %2").arg(name, words));
@@ -191,88 +170,42 @@ void BleedPage::add_row(QGridLayout* grid, int row, const QString& key, const QS
 }
 
 void BleedPage::refresh() {
-  const BleedPlan plan = bleed_plan(session_.job());
+  const BleedView v = bleed_view(session_.job());
   order_->redraw();
-  order_->setVisible(plan.missing.empty() && !plan.clutch);
-  if (plan.clutch)
-    plan_->setText(tr("%1. %2 of fluid at hand.")
-                       .arg(text_of(plan.order_reason, session_.style()))
-                       .arg(full_text(std::ceil(plan.fluid.value() * 1e5) / 1e5, Kind::volume, 0,
-                                      session_.style())));
-  else if (!plan.missing.empty())
-    plan_->setText(text_of(cannot_say(plan.missing), session_.style()) +
-                   tr(". Strokes can be counted all the same."));
-  else
-    plan_->setText(tr("%1: %2 rounds, %3 of fluid at hand.")
-                       .arg(text_of(plan.order_reason, session_.style()))
-                       .arg(plan.rounds)
-                       .arg(full_text(std::ceil(plan.fluid.value() * 1e5) / 1e5, Kind::volume, 0,
-                                      session_.style())));
-  typical_->setText(plan.typical.empty() || !plan.missing.empty()
-                        ? QString()
-                        : tr("Typical, not measured: %1. The counts rest on them.")
-                              .arg(text_of(param_list(plan.typical), session_.style())));
-  typical_->setVisible(!typical_->text().isEmpty());
-  build_rows(plan);
-}
-
-void BleedPage::build_rows(const BleedPlan& plan) {
-  const std::vector<BleedRow> rows = bleed_rows(session_.job(), plan);
+  order_->setVisible(v.has_order);
+  plan_->setText(text_of(v.plan, session_.style()));
+  typical_->setText(text_of(v.typical, session_.style()));
+  typical_->setVisible(!v.typical.empty());
   QStringList key;
-  for (const BleedRow& r : rows) key << text_of(r.key);
+  for (const BleedLine& line : v.lines) key << text_of(line.key);
   if (key != built_for_) {
     built_for_ = key;
-    rows_.clear();
-    auto* inner = new QWidget;
-    auto* grid = new QGridLayout(inner);
-    grid->setContentsMargins(0, 4, 8, 4);
-    grid->setHorizontalSpacing(12);
-    grid->setVerticalSpacing(10);
-    int n = 0;
-    for (const BleedRow& r : rows) {
-      if (r.wheel)
-        add_row(grid, n, text_of(r.key), tr("%1. %2").arg(n).arg(words_of(wheel_words(*r.wheel))),
-                {});
-      else if (n == 0)
-        add_row(grid, n, text_of(r.key), tr("Master, on the bench"),
-                tr("Short strokes of 10 to 25 mm, tubes or plugs; with plugs a bled master hardly "
-                   "moves."));
-      else
-        add_row(grid, n, text_of(r.key), tr("Clutch slave"),
-                tr("Nipple at the slave's highest point; clear strokes in a row, then the bite "
-                   "stays where it was."));
-      ++n;
-    }
-    grid->setRowStretch(n, 1);
-    grid->setColumnStretch(1, 1);
-    replace_inner(scroll_, inner);
+    build_rows(v);
   }
-  for (std::size_t i = 0; i < rows.size(); ++i) show_row(rows_[i], rows[i]);
+  for (std::size_t i = 0; i < v.lines.size(); ++i) show_row(rows_[i], v.lines[i]);
 }
 
-void BleedPage::show_row(const Row& row, const BleedRow& r) {
-  if (r.planned) {
-    const BleedWheel& w = *r.planned;
-    row.plan->setText(tr("outlet %1: %2 strokes clear its %3; refill every %4 strokes")
-                          .arg(w.outlet == Outlet::first ? 1 : 2)
-                          .arg(w.strokes)
-                          .arg(quantity_text(w.branch.value(), Kind::volume, 0, session_.style()))
-                          .arg(w.refill_every));
-  }
-  row.count->setText(r.planned && r.planned->strokes > 0
-                         ? tr("%1 of %2").arg(r.done.strokes).arg(r.planned->strokes)
-                         : tr("%1").arg(r.done.strokes));
-  const QString counted =
-      r.state == BleedState::clear ? tr("✓ clear")
-      : r.state == BleedState::not_begun
-          ? tr("not begun")
-          : tr("%1 of %2 clear in a row").arg(r.done.clear_strokes).arg(kClearStrokes);
-  // Clear or not, the level is as low: both are said.
-  const QString state = r.refill_due ? tr("■ REFILL NOW") + QLatin1Char('\n') + counted : counted;
-  row.state->setObjectName(r.refill_due ? QStringLiteral("alarm") : QStringLiteral("question"));
+void BleedPage::build_rows(const BleedView& view) {
+  rows_.clear();
+  auto* inner = new QWidget;
+  auto* grid = new QGridLayout(inner);
+  grid->setContentsMargins(0, 4, 8, 4);
+  grid->setHorizontalSpacing(12);
+  grid->setVerticalSpacing(10);
+  int n = 0;
+  for (const BleedLine& line : view.lines) add_row(grid, n++, line);
+  grid->setRowStretch(n, 1);
+  grid->setColumnStretch(1, 1);
+  replace_inner(scroll_, inner);
+}
+
+void BleedPage::show_row(const Row& row, const BleedLine& line) {
+  row.plan->setText(text_of(line.planned, session_.style()));
+  row.count->setText(text_of(line.count, session_.style()));
+  row.state->setObjectName(line.refill_now ? QStringLiteral("alarm") : QStringLiteral("question"));
   style()->unpolish(row.state);  // the name decides the colour
   style()->polish(row.state);
-  row.state->setText(state);
+  row.state->setText(text_of(line.state, session_.style()));
 }
 
 }  // namespace yoke

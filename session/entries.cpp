@@ -1,0 +1,41 @@
+#include "session/entries.hpp"
+
+namespace yoke {
+
+Expected<double> typed_quantity(const std::string& typed, const Message& words, Kind kind,
+                                const Range& range, const Style& style) {
+  auto v = parse_quantity(typed, kind, style);
+  if (!v) {
+    Error e = v.error();
+    e.reason = say("{}: {}", words, e.reason);
+    return fail(std::move(e));
+  }
+  if (range.holds(*v)) return v;
+  return fail({.field = "",
+               .value = typed,
+               .range = say("{} to {}", amount(range.least, kind, 0), amount(range.most, kind, 0)),
+               .reason = say("{} cannot be {}", words, typed),
+               .remedy = "Read it again"});
+}
+
+Expected<Reading> typed_reading(const ReadingEntry& entry, const Style& style) {
+  const auto force = typed_quantity(entry.force, "Pad force", Kind::force, kReadingForce, style);
+  if (!force) return fail(force.error());
+  const auto travel =
+      typed_quantity(entry.travel, "Pad travel", Kind::length, kReadingTravel, style);
+  if (!travel) return fail(travel.error());
+  Reading r;
+  r.force_n = *force;
+  r.travel_m = *travel;
+  r.assist_alive = entry.assist_alive;
+  r.second_apply = entry.second_apply;
+  r.hoses_clamped = entry.hoses_clamped;
+  if (entry.gauge.find_first_not_of(' ') == std::string::npos) return r;
+  const auto gauge =
+      typed_quantity(entry.gauge, "Gauge pressure", Kind::pressure, kReadingPressure, style);
+  if (!gauge) return fail(gauge.error());
+  r.pressure_pa = *gauge;
+  return r;
+}
+
+}  // namespace yoke

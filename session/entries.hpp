@@ -1,0 +1,27 @@
+// What is typed for a record (a reading, a pump test, a box), read and held to what a job file
+// allows.
+#pragma once
+
+#include <string>
+
+#include "document/job.hpp"
+#include "files/limits.hpp"
+
+namespace yoke {
+
+/// A quantity of a record. `words` names it in the refusal: "Pad force".
+[[nodiscard]] Expected<double> typed_quantity(const std::string& typed, const Message& words,
+                                              Kind kind, const Range& range, const Style& style);
+
+/// A reading as typed; an empty gauge means that none was read.
+struct ReadingEntry {
+  std::string force;
+  std::string travel;
+  std::string gauge;
+  bool assist_alive = false;
+  bool second_apply = false;
+  bool hoses_clamped = false;
+};
+[[nodiscard]] Expected<Reading> typed_reading(const ReadingEntry& entry, const Style& style);
+
+}  // namespace yoke

@@ -1,0 +1,240 @@
+#include "session/stage_views.hpp"
+
+#include <algorithm>
+#include <cmath>
+
+#include "assembly/assemble.hpp"
+#include "document/as_built.hpp"
+#include "judge/findings.hpp"
+#include "plumbing/outlets.hpp"
+#include "proving/fit.hpp"
+#include "rod/ends.hpp"
+#include "rod/rod.hpp"
+
+namespace yoke {
+
+PlumbView plumb_view(const Job& job) {
+  PlumbView v;
+  v.clutch = works_clutch(resolve(job, Which::plan));
+  if (v.clutch) {
+    v.answer = "One line, from the master to the slave: nothing to cross.";
+    v.caution =
+        "Keep the line from the exhaust and from everything that moves. A nut that screws in "
+        "proves "
+        "the thread, not the seat. Threads, tube lengths and the reservoir's head: see the "
+        "figures.";
+    return v;
+  }
+  v.caution =
+      "On many tandem masters the rear port feeds the front brakes, on some the reverse: trace "
+      "each "
+      "line, assume none. A nut that screws in proves the thread, not the seat and not the "
+      "circuit.";
+  const OutletReport r = outlet_report(job, Which::plan);
+  const Value kind = value_of(job, Which::plan, Param::master_kind);
+  if (kind.is(choice::MasterKind::single))
+    v.answer = "A single circuit: one leak takes every brake.";
+  else if (any_hard(r.findings))
+    v.answer = "The outlets are not as intended.";
+  else if (!r.untraced.empty())
+    v.answer = say("{} of 4 wheels traced.", 4 - r.untraced.size());
+  else
+    v.answer = "Every wheel is traced, and each outlet feeds its own.";
+  return v;
+}
+
+InstallView install_view(const Job& job) {
+  InstallView v;
+  for (Step& s : install_steps(job)) {
+    StepRow row;
+    row.step = std::move(s);
+    if (const StepRecord* r = record_of(job, row.step.id)) {
+      row.done = r->done;
+      row.date = r->date;
+      row.note = r->note;
+    }
+    v.done += row.done ? 1 : 0;
+    v.steps.push_back(std::move(row));
+  }
+  v.stale_as_built = stale_as_built(job).size();
+  return v;
+}
+
+namespace {
+
+/// Fluid is bought and opened in round figures: rounded up to 10 cm³.
+Amount fluid_at_hand(const BleedPlan& plan) {
+  return in_full(std::ceil(plan.fluid.value() * 1e5) / 1e5, Kind::volume, 0);
+}
+
+BleedLine bleed_line(const BleedRow& r, std::size_t place) {
+  BleedLine line;
+  line.key = r.key;
+  if (r.wheel) {
+    line.name = say("{}. {}", place, Message::of_table(wheel_words(*r.wheel)));
+  } else if (place == 0) {
+    line.name = "Master, on the bench";
+    line.planned =
+        "Short strokes of 10 to 25 mm, tubes or plugs; with plugs a bled master hardly moves.";
+  } else {
+    line.name = "Clutch slave";
+    line.planned =
+        "Nipple at the slave's highest point; clear strokes in a row, then the bite stays where it "
+        "was.";
+  }
+  if (r.planned)
+    line.planned = say("outlet {}: {} strokes clear its {}; refill every {} strokes",
+                       r.planned->outlet == Outlet::first ? 1 : 2, r.planned->strokes,
+                       amount(r.planned->branch.value(), Kind::volume, 0), r.planned->refill_every);
+  line.count = r.planned && r.planned->strokes > 0
+                   ? say("{} of {}", r.done.strokes, r.planned->strokes)
+                   : say("{}", r.done.strokes);
+  line.state = r.state == BleedState::clear ? Message("✓ clear")
+               : r.state == BleedState::not_begun
+                   ? Message("not begun")
+                   : say("{} of {} clear in a row", r.done.clear_strokes, kClearStrokes);
+  line.refill_now = r.refill_due;
+  // Clear or not, the level is as low: both are said.
+  if (r.refill_due) line.state = say("■ REFILL NOW\n{}", line.state);
+  return line;
+}
+
+}  // namespace
+
+BleedView bleed_view(const Job& job) {
+  BleedView v;
+  const BleedPlan plan = bleed_plan(job);
+  v.has_order = plan.missing.empty() && !plan.clutch;
+  if (plan.clutch)
+    v.plan = say("{}. {} of fluid at hand.", plan.order_reason, fluid_at_hand(plan));
+  else if (!plan.missing.empty())
+    v.plan = say("{}. Strokes can be counted all the same.", cannot_say(plan.missing));
+  else
+    v.plan = say("{}: {} rounds, {} of fluid at hand.", plan.order_reason, plan.rounds,
+                 fluid_at_hand(plan));
+  if (plan.missing.empty() && !plan.typical.empty())
+    v.typical =
+        say("Typical, not measured: {}. The counts rest on them.", param_list(plan.typical));
+  for (const BleedRow& r : bleed_rows(job, plan)) v.lines.push_back(bleed_line(r, v.lines.size()));
+  return v;
+}
+
+std::vector<GateRow> gate_rows(const Job& job, const std::vector<ConditionReport>& strip,
+                               const std::vector<Finding>& findings) {
+  std::vector<GateRow> rows;
+  for (Gate& g : gates_of(job, strip, findings)) {
+    GateRow row{g.id, g.words, g.how, g.held ? g.why : g.how, g.state, g.held};
+    rows.push_back(std::move(row));
+  }
+  return rows;
+}
+
+std::vector<Message> prove_verdict(const Job& job) {
+  std::vector<Message> words;
+  const Assembly a = assemble(job, Which::plan);
+  if (!a.system) return {cannot_say(a.missing_system)};
+  const bool boosted = has_assist(job, Which::plan);
+  for (const bool alive : {false, true}) {
+    const auto count =
+        std::count_if(job.readings.begin(), job.readings.end(),
+                      [&](const Reading& r) { return !boosted || r.assist_alive == alive; });
+    if (count == 0 || (!boosted && alive)) continue;
+    std::vector<Reading> readings = job.readings;
+    if (!boosted)
+      for (Reading& r : readings) r.assist_alive = false;
+    for (const Message& m : fit_words(fit_readings(*a.system, readings, alive)))
+      words.push_back(!boosted ? m : alive ? say("Assist on: {}", m) : say("Assist off: {}", m));
+  }
+  if (job.readings.empty())
+    words.emplace_back(
+        "No readings yet. Bathroom scale between foot and pad, tape from the seat: three light "
+        "presses, two firm ones.");
+  const Value bore = value_of(job, Which::plan, Param::master_bore);
+  if (const auto ratio = arm_ratio(job, Which::plan); ratio && bore.known())
+    for (const Message& m : pump_report(job.pump, Length{bore.si}, *ratio).words)
+      words.push_back(m);
+  return words;
+}
+
+namespace {
+
+Message turns_words(double turns) {
+  return turns > 0 ? say("{} turns longer", Plain{turns, 1})
+                   : say("{} turns shorter", Plain{-turns, 1});
+}
+
+}  // namespace
+
+RodView rod_view(const Job& job) {
+  RodView v;
+  const RodReport r = rod_report(job);
+  v.answer = rod_words(r);
+  const auto add = [&v](const auto& value, auto words) {
+    if (value) v.details.push_back(words(*value));
+  };
+  add(r.pad_doubt, [](Length d) {
+    return say("that doubt is {} at the pad", in_full(d.value(), Kind::length, 1));
+  });
+  if (r.turns && r.total)
+    v.details.push_back(std::abs(r.total->value()) < kLeastRodChange_m ? Message("no turn")
+                                                                       : turns_words(*r.turns));
+  if (r.height_turns && std::abs(*r.height_turns) > 0.01)
+    v.details.push_back(say("of them {} for the pad height", turns_words(*r.height_turns)));
+  add(r.new_length,
+      [](Length l) { return say("new rod {}", in_full(l.value(), Kind::length, 1)); });
+  add(r.engaged_after,
+      [](Length l) { return say("thread engaged after, uncut: {}", length(l.value(), 1)); });
+  add(r.spare_after, [](Length l) { return say("free behind: {}", length(l.value(), 1)); });
+  v.details.push_back(ends_report(job, r).cut);
+  add(r.free_play,
+      [](Length l) { return say("free play at the pad {}", in_full(l.value(), Kind::length, 1)); });
+  if (!r.missing_turns.empty())
+    v.details.push_back(say("turns: {} not known", param_list(r.missing_turns)));
+  return v;
+}
+
+Message square_answer(const Job& job) {
+  const AngleReport r = angle_report(job, Which::plan);
+  if (!r.missing.empty())
+    return say("The rod's angle is unknown, not zero. Measure: {}.", param_list(r.missing));
+  if (r.points.empty()) return "This geometry cannot be.";
+  const Plain degrees{r.largest_rad * 180 / kPi, 1};
+  return r.force_known
+             ? say("Up to {}° off the bore, side force up to {}.", degrees,
+                   in_full(r.largest_side_n, Kind::force, 0))
+             : say("Up to {}° off the bore; the side force needs brakes and assist.", degrees);
+}
+
+Message state_words(const Job& job, const std::vector<Finding>& findings) {
+  switch (job.state) {
+    case JobState::proved:
+      return proved_now(job, findings)
+                 ? Message("Proved: every gate passed.")
+                 : "PROVED NO LONGER: something was changed after the gates were passed. Do not "
+                   "drive.";
+    case JobState::left_unsafe:
+      return "LEFT UNSAFE, DO NOT DRIVE. It prints large on the sheet.";
+    case JobState::in_work:
+      break;
+  }
+  return "In work, not proved.";
+}
+
+/// A file that does not say what was found in it is not called proved on its word alone.
+Message listed_state(const JobEntry& e) {
+  if (!e.error.empty()) return e.error;
+  const bool hard = e.hard_findings.value_or(0) > 0;
+  switch (e.state) {
+    case JobState::left_unsafe:
+      return "LEFT UNSAFE";
+    case JobState::proved:
+      if (!e.hard_findings) return "marked proved, not checked: open it";
+      return hard ? Message("PROVED NO LONGER") : "proved when saved";
+    case JobState::in_work:
+      break;
+  }
+  if (!e.hard_findings) return "in work, not checked";
+  return hard ? say("hard points open: {}", *e.hard_findings) : Message("in work");
+}
+
+}  // namespace yoke

@@ -1,0 +1,82 @@
+// What a stage's page shows, as one value each: made of the job and its reports here, drawn by the
+// page. Words are messages, still without a language; the pages decide nothing about brakes.
+#pragma once
+
+#include <optional>
+#include <string>
+#include <vector>
+
+#include "files/store.hpp"
+#include "proving/gates.hpp"
+#include "work/bleeding.hpp"
+#include "work/steps.hpp"
+
+namespace yoke {
+
+/// The traced lines: a clutch has one line and nothing to trace.
+struct PlumbView {
+  bool clutch = false;
+  Message answer;
+  Message caution;
+};
+[[nodiscard]] PlumbView plumb_view(const Job& job);
+
+struct StepRow {
+  Step step;
+  bool done = false;
+  std::string date;  ///< ISO day on which it was ticked
+  std::string note;
+};
+struct InstallView {
+  std::vector<StepRow> steps;  ///< in working order
+  std::size_t done = 0;
+  std::size_t stale_as_built = 0;  ///< values measured on an earlier plan that still win
+};
+[[nodiscard]] InstallView install_view(const Job& job);
+
+/// A place where fluid is worked out, in words.
+struct BleedLine {
+  std::string key;  ///< of its record
+  Message name;
+  Message planned;  ///< strokes, volume, refills; or what to do
+  Message count;
+  Message state;
+  bool refill_now = false;
+};
+struct BleedView {
+  Message plan;
+  Message typical;         ///< empty: every figure of the counts is known
+  bool has_order = false;  /// the order can be drawn
+  std::vector<BleedLine> lines;
+};
+[[nodiscard]] BleedView bleed_view(const Job& job);
+
+/// A gate as a page shows it.
+struct GateRow {
+  GateId id{};
+  Message words;
+  Message how;     ///< how to prove it
+  Message remark;  ///< under the words: why it is held shut, else how to prove it
+  GateState state = GateState::open;
+  bool held = false;  ///< shut by the numbers: there is nothing to answer
+};
+[[nodiscard]] std::vector<GateRow> gate_rows(const Job& job,
+                                             const std::vector<ConditionReport>& strip,
+                                             const std::vector<Finding>& findings);
+/// What the readings and the pump test say, a sentence each.
+[[nodiscard]] std::vector<Message> prove_verdict(const Job& job);
+
+struct RodView {
+  Message answer;
+  std::vector<Message> details;
+};
+[[nodiscard]] RodView rod_view(const Job& job);
+
+/// The rod's angle in one sentence.
+[[nodiscard]] Message square_answer(const Job& job);
+
+/// How a job stands, and how one listed in a folder stood when it was saved.
+[[nodiscard]] Message state_words(const Job& job, const std::vector<Finding>& findings);
+[[nodiscard]] Message listed_state(const JobEntry& entry);
+
+}  // namespace yoke
