@@ -33,7 +33,7 @@ void one_foot_strip(benchmark::State& state) {
 BENCHMARK(one_foot_strip)->Unit(benchmark::kMicrosecond);
 
 void one_curve_by_points(benchmark::State& state) {
-  const Assembly a = assemble(whole_job(), Which::plan);
+  const Assembly a = assemble(whole_job(), As::plan);
   const auto model = FeelModel::make(*a.system, {});
   const auto points = static_cast<std::size_t>(state.range(0));
   for (auto _ : state) benchmark::DoNotOptimize(model->curve(points));
@@ -46,7 +46,7 @@ BENCHMARK(one_curve_by_points)
     ->Unit(benchmark::kMicrosecond);
 
 void one_model_from_a_system(benchmark::State& state) {
-  const Assembly a = assemble(whole_job(), Which::plan);
+  const Assembly a = assemble(whole_job(), As::plan);
   for (auto _ : state) benchmark::DoNotOptimize(FeelModel::make(*a.system, {}));
 }
 BENCHMARK(one_model_from_a_system)->Unit(benchmark::kMicrosecond);

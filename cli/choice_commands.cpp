@@ -44,7 +44,7 @@ Expected<PartKind> kind_named(const std::string& key) {
 /// The sheet that is compared, and of what kind.
 struct Other {
   PartKind kind = PartKind::master;
-  Sheet sheet;
+  MeasuredSet sheet;
   std::string name;
 };
 
@@ -133,10 +133,10 @@ Expected<Table> next_table(const Arguments& a) {
                  "Use plan or found"});
   Table t;
   t.keys = {"measure", "id", "blocks", "effort_N", "travel_m", "buys"};
-  for (const NextMeasure& n : measure_next(*job, which == "found" ? Which::found : Which::plan))
+  for (const NextMeasure& n : measure_next(*job, which == "found" ? As::found : As::plan))
     t.rows.push_back(
         {text(std::string(info(n.param).words)),
-         text(std::string(n.which == Which::found ? "found:" : "") + std::string(info(n.param).id)),
+         text(std::string(n.which == As::found ? "found:" : "") + std::string(info(n.param).id)),
          text(n.blocks ? "yes" : "no"), number(n.effort_n, fmt::format("{:.1f} N", n.effort_n)),
          number(n.travel_m, fmt::format("{:.2f} mm", n.travel_m * 1e3)), text(n.buys, a.style)});
   if (t.rows.empty()) t.notes = {"Nothing is worth measuring better."};

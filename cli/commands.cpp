@@ -132,8 +132,8 @@ Expected<Table> all_bands(const Job& job, const DoubtRequest& q, const Style& st
       t.notes.push_back(title + ": " + english(c.because, style));
       continue;
     }
-    for (std::size_t i = 0; i < kPressFigureCount; ++i) {
-      const auto& f = press_figure_info(static_cast<PressFigure>(i));
+    for (std::size_t i = 0; i < kPressQuantityCount; ++i) {
+      const auto& f = press_quantity_info(static_cast<PressQuantity>(i));
       const Band& b = c.bands[i];
       t.rows.push_back({text(title), text(f.key), quantity(b.low, f.kind, f.digits, style),
                         quantity(b.middle, f.kind, f.digits, style),
@@ -167,8 +167,8 @@ Expected<Table> doubt_table(const Arguments& a) {
   if (!r) return fail(r.error());
   Table t;
   t.keys = {"figure", "low_10", "middle", "high_90"};
-  for (std::size_t i = 0; i < kPressFigureCount; ++i) {
-    const auto& f = press_figure_info(static_cast<PressFigure>(i));
+  for (std::size_t i = 0; i < kPressQuantityCount; ++i) {
+    const auto& f = press_quantity_info(static_cast<PressQuantity>(i));
     const Band& b = r->bands[i];
     t.rows.push_back({text(f.key), quantity(b.low, f.kind, f.digits, a.style),
                       quantity(b.middle, f.kind, f.digits, a.style),
@@ -179,8 +179,8 @@ Expected<Table> doubt_table(const Arguments& a) {
   for (size_t i = 0; i < std::min<size_t>(5, r->ranked.size()); ++i)
     t.notes.push_back(fmt::format("measure next {}: {} is good for ±{:.1f} N and ±{:.1f} mm", i + 1,
                                   info(r->ranked[i].param).words,
-                                  std::abs(r->ranked[i].of(PressFigure::effort)),
-                                  std::abs(r->ranked[i].of(PressFigure::travel)) * 1e3));
+                                  std::abs(r->ranked[i].of(PressQuantity::effort)),
+                                  std::abs(r->ranked[i].of(PressQuantity::travel)) * 1e3));
   return t;
 }
 

@@ -21,9 +21,9 @@ Expected<Table> rod_from_job(const Arguments& a) {
   };
   if (r.change) {
     add("part for seats and clearance (m)", r.change->change, 2);
-    add("its doubt (m)", r.change->doubt, 2);
+    add("its doubt (m)", r.change->uncertainty, 2);
   }
-  add("its doubt at the pad (m)", r.pad_doubt, 2);
+  add("its doubt at the pad (m)", r.pad_uncertainty, 2);
   add("part for the pad height (m)", r.height_part, 2);
   add("change of rod length, total (m)", r.total, 2);
   if (r.turns) t.rows.push_back({text("turns"), number(*r.turns, fmt::format("{:.1f}", *r.turns))});
@@ -48,7 +48,7 @@ Expected<UnitFace> face(const Arguments& a, const std::string& which) {
     if (!v) return fail(v.error());
     *parts[i] = Length{*v};
   }
-  u.doubt = Length{std::sqrt(3.0) * 0.05e-3};
+  u.uncertainty = Length{std::sqrt(3.0) * 0.05e-3};
   return u;
 }
 
@@ -73,7 +73,7 @@ Expected<RodReport> rod_from_depths(const Arguments& a) {
   r.change = rod_change(*old_unit, *new_unit, r.clearance_more);
   if (given(a, "--ratio")) {
     r.ratio = *ratio;
-    r.pad_doubt = r.change->doubt * *ratio;
+    r.pad_uncertainty = r.change->uncertainty * *ratio;
   }
   r.height_part = Length{*height / *ratio};
   r.total = r.change->change + *r.height_part;
@@ -100,8 +100,8 @@ Expected<Table> rod_table(const Arguments& a) {
     t.rows.push_back({text(what), quantity(v.value(), Kind::length, 2, a.style)});
   };
   add("part for seats and clearance (m)", r->change->change);
-  add("its doubt, all by calliper (m)", r->change->doubt);
-  if (r->pad_doubt) add("its doubt at the pad (m)", *r->pad_doubt);
+  add("its doubt, all by calliper (m)", r->change->uncertainty);
+  if (r->pad_uncertainty) add("its doubt at the pad (m)", *r->pad_uncertainty);
   if (given(a, "--height")) add("part for the pad height (m)", *r->height_part);
   add("change of rod length, total (m)", *r->total);
   if (r->turns)

@@ -85,7 +85,7 @@ inline void give_back(json& o, const Unread& unread) {
 }
 
 /// The values of an object by their parameters' ids; `place` names it in errors.
-void read_values(Checker& c, const json& o, const std::string& place, Sheet& sheet);
-[[nodiscard]] json write_values(const Sheet& sheet);
+void read_values(Checker& c, const json& o, const std::string& place, MeasuredSet& sheet);
+[[nodiscard]] json write_values(const MeasuredSet& sheet);
 
 }  // namespace yoke

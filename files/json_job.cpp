@@ -34,7 +34,7 @@ std::optional<double> read_number(Checker& c, const json& v, const ParamInfo& p,
   return *checked;
 }
 
-void read_value(Checker& c, Sheet& sheet, const ParamInfo& p, const json& v,
+void read_value(Checker& c, MeasuredSet& sheet, const ParamInfo& p, const json& v,
                 const std::string& place) {
   if (!v.is_object()) return c.fail_at(place, "an object is expected here");
   const auto how = find_value<How>(c.text(v, "how", place + "."));
@@ -47,7 +47,8 @@ void read_value(Checker& c, Sheet& sheet, const ParamInfo& p, const json& v,
     if (!si) return;
     m.si = *si;
     if (const auto doubt = v.find("plus_minus"); doubt != v.end())
-      m.doubt_si = c.number(*doubt, place + ".plus_minus", Range{0, most_doubt_si(p.param)});
+      m.uncertainty_si =
+          c.number(*doubt, place + ".plus_minus", Range{0, most_uncertainty_si(p.param)});
   }
   if (const auto mark = v.find("plan"); mark != v.end()) {
     const std::string hex = c.text(v, "plan", place + ".");
@@ -119,7 +120,7 @@ std::optional<Error> not_for_us(const json& root) {
 
 }  // namespace
 
-void read_values(Checker& c, const json& o, const std::string& place, Sheet& sheet) {
+void read_values(Checker& c, const json& o, const std::string& place, MeasuredSet& sheet) {
   for (const auto& [id, v] : o.items()) {
     if (!c.ok()) return;
     if (const auto p = find_param(id))
@@ -129,7 +130,7 @@ void read_values(Checker& c, const json& o, const std::string& place, Sheet& she
   }
 }
 
-json write_values(const Sheet& sheet) {
+json write_values(const MeasuredSet& sheet) {
   json o = json::object();
   for (const ParamInfo& p : all_params()) {
     const auto& m = sheet.at(p.param);
@@ -142,7 +143,7 @@ json write_values(const Sheet& sheet) {
         v["option"] = option < p.options.size() ? p.options[option].key : std::string_view();
       else
         v[std::string(unit_key(p.kind))] = m->si;
-      if (m->doubt_si != 0) v["plus_minus"] = m->doubt_si;
+      if (m->uncertainty_si != 0) v["plus_minus"] = m->uncertainty_si;
     }
     if (!m->note.empty()) v["note"] = m->note;
     if (m->plan_mark != 0) v["plan"] = fmt::format("{:016x}", m->plan_mark);

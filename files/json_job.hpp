@@ -32,7 +32,7 @@ struct Standing {
 /// edit is held against it, and so is saving.
 [[nodiscard]] std::optional<Error> unwritable(const Job& job);
 /// The same for a single sheet of values, as a candidate or an import brings it.
-[[nodiscard]] std::optional<Error> unwritable(const Sheet& sheet);
+[[nodiscard]] std::optional<Error> unwritable(const MeasuredSet& sheet);
 /// The JSON Schema (draft 2020-12) of the format, made from the parameter table.
 [[nodiscard]] std::string job_schema();
 

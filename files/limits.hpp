@@ -28,9 +28,9 @@ struct Range {
   [[nodiscard]] constexpr bool holds(double v) const { return v >= least && v <= most; }
 };
 inline constexpr Range kReadingForce{0, 5000};
-inline constexpr Range kReadingForceDoubt{0, 1000};
+inline constexpr Range kReadingForceUncertainty{0, 1000};
 inline constexpr Range kReadingTravel{0, 1};
-inline constexpr Range kReadingTravelDoubt{0, 0.2};
+inline constexpr Range kReadingTravelUncertainty{0, 0.2};
 inline constexpr Range kReadingPressure{0, 40e6};
 inline constexpr Range kPumpTravel{0, 1};
 inline constexpr Range kPumpHold{0, 86400};

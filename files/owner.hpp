@@ -15,7 +15,7 @@ struct Process {
   bool operator==(const Process&) const = default;
 };
 [[nodiscard]] const Process& this_process();
-/// As one line of JSON, and back; nothing when it cannot be read.
+/// Which one line of JSON, and back; nothing when it cannot be read.
 [[nodiscard]] std::string process_text(const Process& p);
 [[nodiscard]] std::optional<Process> read_process(std::string_view text);
 /// Whether it runs on this machine now. Of another machine nothing can be said.

@@ -54,7 +54,7 @@ class RecordReader {
     }
     c_.fail_at(place_ + key, say("“{}” is not known here", clipped(w, 40)));
   }
-  void values(const char* key, Sheet Record::*member) {
+  void values(const char* key, MeasuredSet Record::*member) {
     know(key);
     if (const json* o = c_.object(o_, key, place_))
       read_values(c_, *o, place_ + key + ".", r_.*member);
@@ -111,7 +111,7 @@ class RecordWriter {
     const auto i = static_cast<std::size_t>(r_.*member);
     o_[key] = i < EnumWords<Enum>::all.size() ? key_of(r_.*member) : "";
   }
-  void values(const char* key, Sheet Record::*member) { o_[key] = write_values(r_.*member); }
+  void values(const char* key, MeasuredSet Record::*member) { o_[key] = write_values(r_.*member); }
 
  private:
   json& o_;

@@ -39,8 +39,10 @@ template <class A>
 void describe(A& a, Tag<Reading>) {
   a.number("force_N", "force", &Reading::force_n, kReadingForce);
   a.number("travel_m", "travel", &Reading::travel_m, kReadingTravel);
-  a.number("force_plus_minus_N", "± of the force", &Reading::force_doubt_n, kReadingForceDoubt);
-  a.number("travel_plus_minus_m", "± of the travel", &Reading::travel_doubt_m, kReadingTravelDoubt);
+  a.number("force_plus_minus_N", "± of the force", &Reading::force_uncertainty_n,
+           kReadingForceUncertainty);
+  a.number("travel_plus_minus_m", "± of the travel", &Reading::travel_uncertainty_m,
+           kReadingTravelUncertainty);
   a.flag("assist", &Reading::assist_alive);
   a.flag("second_apply", &Reading::second_apply);
   a.flag("hoses_clamped", &Reading::hoses_clamped);

@@ -28,7 +28,7 @@ json value_schema(const ParamInfo& p) {
               {"note", {{"type", "string"}, {"maxLength", kMostText}}},
               {"plan", {{"type", "string"}, {"pattern", "^[0-9a-f]{1,16}$"}}},
               {"plus_minus",
-               {{"type", "number"}, {"minimum", 0}, {"maximum", most_doubt_si(p.param)}}}}}};
+               {{"type", "number"}, {"minimum", 0}, {"maximum", most_uncertainty_si(p.param)}}}}}};
   if (p.kind == Kind::choice) {
     json keys = json::array();
     for (const auto& o : p.options) keys.push_back(o.key);
@@ -78,7 +78,9 @@ class RecordSchema {
   void word(const char* key, const char* words, Enum Record::*) {
     put(key, words, {{"enum", keys_of<Enum>()}});
   }
-  void values(const char* key, Sheet Record::*) { properties[key] = {{"$ref", "#/$defs/sheet"}}; }
+  void values(const char* key, MeasuredSet Record::*) {
+    properties[key] = {{"$ref", "#/$defs/sheet"}};
+  }
 
  private:
   void put(const char* key, const char* words, json what) {

@@ -33,9 +33,10 @@ std::optional<Error> value_problem(const ParamInfo& p, const Measured& m) {
     return e;
   if (!m.known()) return std::nullopt;
   if (const auto ok = check_range(p.param, m.si); !ok) return ok.error();
-  const double most = most_doubt_si(p.param);
-  if (std::isfinite(m.doubt_si) && m.doubt_si >= 0 && m.doubt_si <= most) return std::nullopt;
-  return refused(std::string(p.id), fmt::format("±{:g}", m.doubt_si),
+  const double most = most_uncertainty_si(p.param);
+  if (std::isfinite(m.uncertainty_si) && m.uncertainty_si >= 0 && m.uncertainty_si <= most)
+    return std::nullopt;
+  return refused(std::string(p.id), fmt::format("±{:g}", m.uncertainty_si),
                  say("± up to {}", amount(most, p.kind, p.digits)),
                  say("{}: ± cannot be that", Message::of_table(p.words)));
 }
@@ -71,7 +72,7 @@ class RecordBytes {
   void word(const char* key, const char*, Enum Record::*) {
     line(key, 20);
   }
-  void values(const char* key, Sheet Record::*member);
+  void values(const char* key, MeasuredSet Record::*member);
 
  private:
   void line(const char* key, std::size_t value) {
@@ -80,7 +81,7 @@ class RecordBytes {
   const Record& r_;
 };
 
-std::size_t bytes_of(const Sheet& sheet) {
+std::size_t bytes_of(const MeasuredSet& sheet) {
   std::size_t n = 40;
   for (const ParamInfo& p : all_params())
     if (const auto& m = sheet.at(p.param)) n += 170 + p.id.size() + written_bytes(m->note);
@@ -91,7 +92,7 @@ std::size_t bytes_of(const Sheet& sheet) {
 }
 
 template <class Record>
-void RecordBytes<Record>::values(const char* key, Sheet Record::*member) {
+void RecordBytes<Record>::values(const char* key, MeasuredSet Record::*member) {
   line(key, bytes_of(r_.*member));
 }
 
@@ -146,7 +147,7 @@ class RecordCheck {
     if (static_cast<std::size_t>(r_.*member) >= EnumWords<Enum>::all.size())
       tell(words, "", "one of the choices");
   }
-  void values(const char*, Sheet Record::*member) {
+  void values(const char*, MeasuredSet Record::*member) {
     if (!problem) problem = unwritable(r_.*member);
   }
 
@@ -172,7 +173,7 @@ std::optional<Error> record_problem(const Record& record, Message name) {
 
 }  // namespace
 
-std::optional<Error> unwritable(const Sheet& sheet) {
+std::optional<Error> unwritable(const MeasuredSet& sheet) {
   for (const ParamInfo& p : all_params())
     if (const auto& m = sheet.at(p.param))
       if (auto e = value_problem(p, *m)) return e;

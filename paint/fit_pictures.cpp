@@ -95,7 +95,7 @@ Picture pattern_picture(const Job& job, const Style& style, QSizeF size) {
   reach = std::max({reach, r.plate_width_m / 2, r.plate_height_m / 2}) * 1.12;
   const Face f{{size.width() / 2, size.height() / 2 + 8},
                std::min(size.width() / 2 - 20, size.height() / 2 - 30) / reach};
-  const Values plan = resolve(job, Which::plan);
+  const Values plan = resolve(job, As::plan);
   pic.layers.emplace_back([=](QPainter& p) { draw_patterns(p, r, f, plan); });
   QStringList key;
   if (!r.old_pattern.studs.empty()) key << Drawn::tr("dashed: old");
@@ -122,7 +122,7 @@ Picture stack_picture(const Job& job, const Style& style, QSizeF size) {
   Picture pic;
   pic.size = size;
   ground(pic, Drawn::tr("Through the firewall, in section (thickness to scale)"));
-  const Values v = resolve(job, Which::plan);
+  const Values v = resolve(job, As::plan);
   struct Layer2 {
     QString words;
     double m;
@@ -193,7 +193,7 @@ Picture offset_picture(const Job& job, const Style& style, QSizeF size) {
   Picture pic;
   pic.size = size;
   ground(pic, Drawn::tr("From above: the bore's line, the pedal's plane, and what closes the gap"));
-  const Values v = resolve(job, Which::plan);
+  const Values v = resolve(job, As::plan);
   if (!v.known(Param::fit_gap_side)) {
     say_missing(pic, Drawn::tr("Lay a straight edge along the bore to the pedal and measure how "
                                "far the pedal stands aside."));

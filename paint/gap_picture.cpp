@@ -55,7 +55,7 @@ Picture gap_picture(const Job& job, const Style& style, QSizeF size) {
   Picture pic;
   pic.size = size;
   ground(pic, Drawn::tr("Output rod before the master's piston, length to scale"));
-  const Values v = resolve(job, Which::plan);
+  const Values v = resolve(job, As::plan);
   const OutputGap g = output_gap(v);
   const auto stick = v.known(Param::rod_stick_off)  ? std::optional(v.si(Param::rod_stick_off))
                      : v.known(Param::rod_stick_on) ? std::optional(v.si(Param::rod_stick_on))

@@ -113,7 +113,7 @@ void draw_brake(QPainter& p, const LineGeometry::Brake& b, const View& v) {
 
 /// Outlets that feed an axle, as traced; nothing is assumed for a wheel that was not.
 std::vector<Outlet> feeding(const LineInput& in, bool tandem, Axle axle) {
-  if (!tandem) return {Outlet::first};  // one circuit feeds all
+  if (!tandem) return {Outlet::primary};  // one circuit feeds all
   std::vector<Outlet> list;
   for (const Wheel w : kWheels) {
     const auto o = outlet_of(in.job, in.which, w);
@@ -130,12 +130,12 @@ void draw_lines(QPainter& p, const LineGeometry& g, const View& v, const LineInp
       std::max(g.front.centre.y() + g.front.radius, g.rear.centre.y() + g.rear.radius);
   const auto run = [&](Outlet o, const LineGeometry::Brake& b, double level, double aside) {
     QPen pen = scribe(1.8);
-    if (o == Outlet::second) pen.setDashPattern({6, 3});
+    if (o == Outlet::secondary) pen.setDashPattern({6, 3});
     p.setPen(pen);
     p.setBrush(Qt::NoBrush);
-    const double x = o == Outlet::first ? g.outlet1_x : g.outlet2_x;
+    const double x = o == Outlet::primary ? g.outlet1_x : g.outlet2_x;
     // The first of twin masters lies above the second: its line starts beside it.
-    const bool beside = g.twin && o == Outlet::first;
+    const bool beside = g.twin && o == Outlet::primary;
     QPainterPath path(beside ? v.at(g.master_x + g.master_length, g.axis_y - g.apart)
                              : v.at(x, g.twin ? g.axis_y + g.apart + g.bore2 / 2 + 6 : bottom));
     if (beside) path.lineTo(v.at(g.master_x + g.master_length + 12, g.axis_y - g.apart));
@@ -312,7 +312,7 @@ Picture line_of_force_picture(const LineInput& in, QSizeF size) {
     if (g.clutch) break;
     QStringList outlets;
     for (const Outlet o : feeding(in, g.tandem || g.twin, axle))
-      outlets << (o == Outlet::first ? QStringLiteral("1") : QStringLiteral("2"));
+      outlets << (o == Outlet::primary ? QStringLiteral("1") : QStringLiteral("2"));
     pic.said << (axle == Axle::front ? Drawn::tr("front fed by outlet ")
                                      : Drawn::tr("rear fed by outlet ")) +
                     (outlets.isEmpty() ? Drawn::tr("not traced")

@@ -12,7 +12,7 @@ namespace yoke {
 
 struct LineInput {
   Job job;
-  Which which = Which::plan;
+  As which = As::plan;
   QString title;                     ///< the shown condition
   std::optional<FeelPoint> point;    ///< the pressed state; absent: nothing can be computed
   QString cannot;                    ///< why, when absent

@@ -97,7 +97,7 @@ Picture attitude_picture(const Job& job, const Style& style, QSizeF size) {
   Picture pic;
   pic.size = size;
   ground(pic, Drawn::tr("From the right: lay a phone's level where the marks are"));
-  const Values v = resolve(job, Which::plan);
+  const Values v = resolve(job, As::plan);
   struct Line {
     QString words;
     Param param;
@@ -152,7 +152,7 @@ Picture heights_picture(const Job& job, const Style& style, QSizeF size) {
   pic.size = size;
   ground(pic, Drawn::tr("Heights above the floor, to scale"));
   const HeightsReport h = heights_report(job, rod_report(job));
-  const Values v = resolve(job, Which::plan);
+  const Values v = resolve(job, As::plan);
   struct Level {
     QString words;
     double m;

@@ -22,7 +22,7 @@ struct UnitSection {
   [[nodiscard]] double g() const { return stack.known() ? stack.si * 1e3 : 2; }
 };
 
-UnitSection unit_of(const Job& job, Which which) {
+UnitSection unit_of(const Job& job, As which) {
   return {value_of(job, which, Param::rod_snout), value_of(job, which, Param::rod_socket),
           value_of(job, which, Param::rod_stack)};
 }
@@ -93,10 +93,10 @@ void draw_outlet_lines(QPainter& p, const Job& job, QSizeF size) {
   p.setRenderHint(QPainter::Antialiasing);
   const double mid = size.height() / 2 + 8;
   for (const Wheel w : kWheels) {
-    const auto o = outlet_of(job, Which::plan, w);
+    const auto o = outlet_of(job, As::plan, w);
     const QRectF box = wheel_box(w, size);
     if (!o) continue;
-    const bool first = *o == Outlet::first;
+    const bool first = *o == Outlet::primary;
     QPen pen(theme::kScribe, 2.4);
     if (!first) pen.setDashPattern({6, 3});
     p.setPen(pen);
@@ -119,9 +119,9 @@ void draw_wheel(QPainter& p, const QRectF& box, std::optional<Outlet> o, const Q
   p.setFont(theme::figure(17, true));
   p.setPen(o ? theme::kScribe : theme::kMarkOnDye);
   p.drawText(box, Qt::AlignCenter,
-             !o                    ? QStringLiteral("?")
-             : *o == Outlet::first ? QStringLiteral("1")
-                                   : QStringLiteral("2"));
+             !o                      ? QStringLiteral("?")
+             : *o == Outlet::primary ? QStringLiteral("1")
+                                     : QStringLiteral("2"));
   p.setFont(theme::text(13));
   p.setPen(theme::kScribe);
   if (beside)
@@ -137,7 +137,7 @@ Picture rod_section_picture(const Job& job, const RodReport& rod, const Style& s
   Picture pic;
   pic.size = size;
   ground(pic, Drawn::tr("Where the rod's ball end finds its seat"));
-  const UnitSection units[] = {unit_of(job, Which::found), unit_of(job, Which::plan)};
+  const UnitSection units[] = {unit_of(job, As::found), unit_of(job, As::plan)};
   const QString names[] = {Drawn::tr("as found"), Drawn::tr("plan")};
   // Drawn for a small place and enlarged with it; one scale for both, to be compared by eye.
   const double zoom = std::clamp(std::min(size.width() / 574, size.height() / 233), 1.0, 2.0);
@@ -224,7 +224,7 @@ Picture outlets_picture(const Job& job, const OutletReport& report, QSizeF size)
   pic.size = size;
   ground(pic, Drawn::tr("Which outlet feeds which wheel (touch a wheel to change it)"));
   pic.layers.emplace_back([=](QPainter& p) { draw_outlet_lines(p, job, size); });
-  const Value kind = value_of(job, Which::plan, Param::master_kind);
+  const Value kind = value_of(job, As::plan, Param::master_kind);
   const bool tandem = !kind.known() || kind.si >= 1;
   pic.layers.emplace_back([=](QPainter& p) {
     p.setRenderHint(QPainter::Antialiasing);
@@ -245,12 +245,12 @@ Picture outlets_picture(const Job& job, const OutletReport& report, QSizeF size)
   });
   for (const Wheel w : kWheels) {
     const QRectF box = wheel_box(w, size);
-    const auto o = tandem ? outlet_of(job, Which::plan, w) : std::optional<Outlet>(Outlet::first);
+    const auto o = tandem ? outlet_of(job, As::plan, w) : std::optional<Outlet>(Outlet::primary);
     const QString name = words_of(wheel_words(w));
     pic.layers.emplace_back([=](QPainter& p) { draw_wheel(p, box, o, name, flat(size)); });
-    const QString said = name + (!o                    ? Drawn::tr(": not traced")
-                                 : *o == Outlet::first ? Drawn::tr(": outlet 1")
-                                                       : Drawn::tr(": outlet 2"));
+    const QString said = name + (!o                      ? Drawn::tr(": not traced")
+                                 : *o == Outlet::primary ? Drawn::tr(": outlet 1")
+                                                         : Drawn::tr(": outlet 2"));
     pic.said << said;
     pic.spots.push_back(
         {box.adjusted(-6, -6, 6, 22), QStringLiteral("wheel:%1").arg(static_cast<int>(w)), said});
@@ -278,12 +278,12 @@ Picture rod_angle_picture(const Job& job, const AngleReport& report, const Style
     });
     return pic;
   }
-  const auto get = [&](Param p) { return value_of(job, Which::plan, p).si * 1e3; };
+  const auto get = [&](Param p) { return value_of(job, As::plan, p).si * 1e3; };
   const double r = get(Param::control_pin_arm);
   const double h = get(Param::control_axis_height);
   const double l = get(Param::control_rod_length);
   const double arm = get(Param::control_pad_arm);
-  const double a0 = value_of(job, Which::plan, Param::control_rest_angle).si;
+  const double a0 = value_of(job, As::plan, Param::control_rest_angle).si;
   const double a1 = a0 + report.points.back().pad_travel_m * 1e3 / arm;
   const double scale =
       std::min((size.width() - 120) / (l + r * 0.5 + 30), (size.height() - 110) / (h + 6));
@@ -322,7 +322,7 @@ Picture rod_angle_picture(const Job& job, const AngleReport& report, const Style
           .arg(report.points.front().angle_rad * 180 / M_PI, 0, 'f', 1)
           .arg(report.points.back().angle_rad * 180 / M_PI, 0, 'f', 1)
           .arg(q(format_value(Param::control_offset,
-                              value_of(job, Which::plan, Param::control_offset).si, style)));
+                              value_of(job, As::plan, Param::control_offset).si, style)));
   pic.said << words;
   pic.layers.emplace_back([=](QPainter& p) {
     p.setFont(theme::text(14));

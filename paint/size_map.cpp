@@ -51,11 +51,11 @@ void draw_shape(QPainter& p, QPointF c, double s, Limit limit) {
       p.drawLine(c + QPointF(0, -s), c + QPointF(0, s * 0.4));
       p.drawLine(c + QPointF(-s * 0.8, s), c + QPointF(s * 0.8, s));
       break;
-    case Limit::first_lost:
+    case Limit::primary_lost:
       p.drawEllipse(c, s * 0.8, s * 0.8);
       p.drawLine(c + QPointF(0, -s * 0.4), c + QPointF(0, s * 0.4));
       break;
-    case Limit::second_lost:
+    case Limit::secondary_lost:
       p.drawEllipse(c, s * 0.8, s * 0.8);
       p.drawLine(c + QPointF(-s * 0.25, -s * 0.4), c + QPointF(-s * 0.25, s * 0.4));
       p.drawLine(c + QPointF(s * 0.25, -s * 0.4), c + QPointF(s * 0.25, s * 0.4));

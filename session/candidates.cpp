@@ -9,7 +9,7 @@ namespace yoke {
 namespace {
 
 /// A plan that works another way forgets what it measured of the old kind.
-void write_values(Job& job, const Sheet& values) {
+void write_values(Job& job, const MeasuredSet& values) {
   for (const ParamInfo& p : all_params())
     if (const auto& v = values.at(p.param)) {
       job.plan.set(p.param, *v);
@@ -51,7 +51,7 @@ void take_candidate(Session& session, const Candidate& candidate) {
 
 void take_assist(Session& session, const AssistChoice& choice) {
   session.edit(QObject::tr("assist: %1").arg(text_of(choice.words, session.style())), [&](Job& j) {
-    const Value now = value_of(j, Which::plan, Param::assist_kind);
+    const Value now = value_of(j, As::plan, Param::assist_kind);
     if (!now.is(choice.kind))
       for (const ParamInfo& p : all_params())
         if (p.group == Group::assist && p.param != Param::assist_vacuum &&
@@ -71,7 +71,7 @@ std::vector<CandidateView> candidate_views(const Job& job, std::size_t points) {
     v.name = c.name;
     v.report = condition_report(tried, ConditionId::plan, points);
     v.report.title = Message::data(c.name);
-    const Values values = resolve(tried, Which::plan);
+    const Values values = resolve(tried, As::plan);
     v.bore_m = values.known(Param::master_bore) ? values.si(Param::master_bore) : 0;
     v.ratio = arm_ratio(values).value_or(0);
     list.push_back(std::move(v));

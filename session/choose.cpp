@@ -12,7 +12,7 @@ namespace yoke {
 namespace {
 
 void set_plan(Job& job, Param p, double si) {
-  const Value now = value_of(job, Which::plan, p);
+  const Value now = value_of(job, As::plan, p);
   if (now.known() && std::abs(now.si - si) < 1e-9) return;
   job.built.clear(p);
   job.plan.set(p, {si, How::stated, 0.0, {}});
@@ -39,16 +39,16 @@ void choose_cell(Session& session, const Cell& cell, const AssistOption* option,
         if (option) {
           set_plan(job, Param::assist_kind, static_cast<double>(option->kind));
           if (option->kind == choice::AssistKind::vacuum &&
-              !value_of(job, Which::plan, Param::assist_diaphragm1).known())
+              !value_of(job, As::plan, Param::assist_diaphragm1).known())
             set_plan(job, Param::assist_diaphragm1, kUsualDiaphragm_m);
         }
         if (cell.bore2_m > 0) {
           set_plan(job, Param::master_bore2, cell.bore2_m);
           return;
         }
-        const Value pin = value_of(job, Which::plan, Param::control_pin_arm);
-        const double pad = value_of(job, Which::plan, Param::control_pad_arm).si;
-        const auto now = arm_ratio(job, Which::plan);
+        const Value pin = value_of(job, As::plan, Param::control_pin_arm);
+        const double pad = value_of(job, As::plan, Param::control_pad_arm).si;
+        const auto now = arm_ratio(job, As::plan);
         // By proportion where a ratio stands: an intermediate lever keeps its own share.
         if (now && std::abs(*now - cell.ratio) > 0.01)
           set_plan(job, Param::control_pin_arm, pin.si * *now / cell.ratio);
@@ -62,8 +62,8 @@ namespace {
 
 /// Old against new by what is known of them; nothing while a bore or an arm is not.
 std::optional<Expected<Relative>> relative_of(const Job& job) {
-  const Values found = resolve(job, Which::found);
-  const Values plan = resolve(job, Which::plan);
+  const Values found = resolve(job, As::found);
+  const Values plan = resolve(job, As::plan);
   const auto old_bore = equivalent_bore(found);
   const auto new_bore = equivalent_bore(plan);
   const auto old_ratio = arm_ratio(found);
@@ -90,7 +90,7 @@ QString relative_sentence(const Job& job, const Style& style) {
 QString equal_feel(const Job& job, const Style& style) {
   const auto r = relative_of(job);
   // With a bar one bore alone would not do.
-  if (!r || !*r || resolve(job, Which::plan).is(choice::MasterKind::twin)) return {};
+  if (!r || !*r || resolve(job, As::plan).is(choice::MasterKind::twin)) return {};
   const BoreSize* size = named_bore((*r)->equal_bore);
   return QObject::tr("same feel as found with bore %1, or ratio %2")
       .arg(size ? text_of(size->name)

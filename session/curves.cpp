@@ -111,8 +111,8 @@ PlotInput feel_plot(const Session& s, const std::vector<CurveBand>& bands) {
                 theme::kMarkOnDye, a);
   for (const Reading& r : s.job().before)
     in.points.push_back({{r.travel_m * a.length, r.force_n * a.force},
-                         r.travel_doubt_m * a.length,
-                         r.force_doubt_n * a.force,
+                         r.travel_uncertainty_m * a.length,
+                         r.force_uncertainty_n * a.force,
                          QObject::tr("read as found"),
                          true});
   for (std::size_t k = bands.size(); k-- > 0;) {  // the plan's lies on top
@@ -133,7 +133,7 @@ PlotInput feel_plot(const Session& s, const std::vector<CurveBand>& bands) {
 
 PlotInput angle_plot(const Session& s) {
   const Axes a = axes_of(s.style());
-  const AngleReport r = angle_report(s.job(), Which::plan);
+  const AngleReport r = angle_report(s.job(), As::plan);
   PlotInput in;
   in.title = QObject::tr("Rod angle over the working stroke");
   in.x.words = QObject::tr("pad travel, ") + a.mm;
@@ -161,7 +161,7 @@ PlotInput prove_plot(const Session& s) {
              text_of(report_of(s, ConditionId::plan).reason, s.style());
   const auto& dead = report_of(s, ConditionId::assist_lost);
   const auto& plan = report_of(s, ConditionId::plan);
-  const bool boosted = has_assist(s.job(), Which::plan);
+  const bool boosted = has_assist(s.job(), As::plan);
   if (plan.curve)
     add_curve(in, *plan.curve,
               boosted ? QObject::tr("predicted, assist on") : QObject::tr("predicted"),
@@ -171,13 +171,13 @@ PlotInput prove_plot(const Session& s) {
               theme::kScribeSoft, a);
   for (const Reading& r : s.job().readings)
     in.points.push_back({{r.travel_m * a.length, r.force_n * a.force},
-                         r.travel_doubt_m * a.length,
-                         r.force_doubt_n * a.force,
+                         r.travel_uncertainty_m * a.length,
+                         r.force_uncertainty_n * a.force,
                          r.assist_alive ? QObject::tr("assist on") : QObject::tr("assist off")});
   for (const Reading& r : s.job().before)
     in.points.push_back({{r.travel_m * a.length, r.force_n * a.force},
-                         r.travel_doubt_m * a.length,
-                         r.force_doubt_n * a.force,
+                         r.travel_uncertainty_m * a.length,
+                         r.force_uncertainty_n * a.force,
                          QObject::tr("before the work"),
                          true});
   in.x_digits = s.style().units == UnitStyle::imperial ? 2 : 0;

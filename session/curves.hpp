@@ -3,7 +3,7 @@
 
 #include "doubt/doubt.hpp"
 #include "paint/plot.hpp"
-#include "proving/fit.hpp"
+#include "proving/estimate.hpp"
 #include "session/session.hpp"
 
 namespace yoke {

@@ -8,14 +8,14 @@ namespace yoke {
 
 namespace {
 
-QString sheet_value(const Sheet& sheet, const ParamInfo& p, const Style& style) {
+QString sheet_value(const MeasuredSet& sheet, const ParamInfo& p, const Style& style) {
   const auto& m = sheet.at(p.param);
   if (!m) return QObject::tr("not entered");
   return m->known() ? QString::fromStdString(format_value(p.param, m->si, style))
                     : QObject::tr("unknown");
 }
 
-void compare_sheets(const QString& name, const Sheet& before, const Sheet& after,
+void compare_sheets(const QString& name, const MeasuredSet& before, const MeasuredSet& after,
                     const Style& style, QStringList& lines) {
   for (const ParamInfo& p : all_params()) {
     if (before.at(p.param) == after.at(p.param)) continue;

@@ -97,8 +97,8 @@ QString doubt_words(const ConditionDoubt& r, const Style& style) {
     next << words_of(info(r.ranked[i].param).words).toLower();
   return QObject::tr(
              "With all doubts, 8 of 10: effort %1, travel %2; passes in %3 %. Measure next: %4.")
-      .arg(range(r.band(PressFigure::effort), Kind::force),
-           range(r.band(PressFigure::travel), Kind::length))
+      .arg(range(r.band(PressQuantity::effort), Kind::force),
+           range(r.band(PressQuantity::travel), Kind::length))
       .arg(r.pass_share * 100, 0, 'f', 0)
       .arg(next.isEmpty() ? QObject::tr("nothing, all is stated")
                           : next.join(QStringLiteral(", ")));

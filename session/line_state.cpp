@@ -9,7 +9,7 @@ namespace yoke {
 LineInput line_input(const Session& s) {
   LineInput in;
   in.job = s.job();
-  in.which = which_of(s.shown());
+  in.which = as_of(s.shown());
   const ConditionReport& report = s.shown_report();
   in.title = QObject::tr("Shown: ") + text_of(report.title, s.style());
   in.point = s.pressed_point();

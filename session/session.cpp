@@ -11,10 +11,10 @@ constexpr int kJournalDelay_ms = 1000;
 constexpr std::size_t kMostUndo = 500;
 
 /// A wish belongs to the job; a planned value replaces what was measured as built.
-void put(Job& job, Which which, Param param, const Measured& value) {
+void put(Job& job, As which, Param param, const Measured& value) {
   const bool is_wish = info(param).group == Group::target;
-  (which == Which::found || is_wish ? job.found : job.plan).set(param, value);
-  if (which == Which::plan) job.built.clear(param);
+  entered(job, is_wish ? As::found : which).set(param, value);
+  if (which == As::plan) job.built.clear(param);
 }
 }  // namespace
 
@@ -75,7 +75,7 @@ Expected<bool> Session::edit(const QString& name, const std::function<void(Job&)
   return true;
 }
 
-Expected<bool> Session::set_value(Which which, Param param, const Measured& value,
+Expected<bool> Session::set_value(As which, Param param, const Measured& value,
                                   const QString& merge) {
   const QString before = value_text(job_, which, param, style_);
   const QString after = value.known() ? shown_value(param, value.si, style_) : tr("unknown");
@@ -85,19 +85,19 @@ Expected<bool> Session::set_value(Which which, Param param, const Measured& valu
       merge);
 }
 
-std::optional<Error> Session::objection(Which which, Param param, const Measured& value) const {
+std::optional<Error> Session::objection(As which, Param param, const Measured& value) const {
   Job after = job_;
   put(after, which, param, value);
   return new_impossibility(job_, after);
 }
 
-void Session::clear_value(Which which, Param param) {
+void Session::clear_value(As which, Param param) {
   const QString words = words_of(info(param).words);
-  edit(which == Which::plan ? tr("%1 as found").arg(words) : tr("%1 cleared").arg(words),
+  edit(which == As::plan ? tr("%1 as found").arg(words) : tr("%1 cleared").arg(words),
        [&](Job& job) {
          const bool is_wish = info(param).group == Group::target;
-         (which == Which::found || is_wish ? job.found : job.plan).clear(param);
-         if (which == Which::plan) job.built.clear(param);
+         entered(job, is_wish ? As::found : which).clear(param);
+         if (which == As::plan) job.built.clear(param);
        });
 }
 

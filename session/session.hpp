@@ -37,12 +37,10 @@ class Session : public QObject {
   Expected<bool> edit(const QString& name, const std::function<void(Job&)>& fn,
                       const QString& merge = {});
   /// Sets or clears one value, named after what changes: "Undo bore 1 in → 15/16 in".
-  Expected<bool> set_value(Which which, Param param, const Measured& value,
-                           const QString& merge = {});
+  Expected<bool> set_value(As which, Param param, const Measured& value, const QString& merge = {});
   /// What a value would make impossible together with the others; nothing when it is fine.
-  [[nodiscard]] std::optional<Error> objection(Which which, Param param,
-                                               const Measured& value) const;
-  void clear_value(Which which, Param param);
+  [[nodiscard]] std::optional<Error> objection(As which, Param param, const Measured& value) const;
+  void clear_value(As which, Param param);
 
   [[nodiscard]] bool can_undo() const { return !undo_.empty(); }
   [[nodiscard]] bool can_redo() const { return !redo_.empty(); }
@@ -136,7 +134,7 @@ class Session : public QObject {
   std::vector<Finding> findings_;
   /// What a map was computed from, the plan's own place in it left out.
   struct MapKey {
-    Sheet found, plan, built;
+    MeasuredSet found, plan, built;
     std::vector<double> bores_m, bores2_m, ratios;
     bool operator==(const MapKey&) const = default;
   };

@@ -95,19 +95,19 @@ QString numbers(const Job& job, const Style& style) {
   QStringList rows{row({Printed::tr("Value"), Printed::tr("As found"), Printed::tr("Source"),
                         Printed::tr("Plan / as built"), Printed::tr("Source")},
                        "th")};
-  const auto cell = [&](Which w, const ParamInfo& p) {
+  const auto cell = [&](As w, const ParamInfo& p) {
     const Value v = value_of(job, w, p.param);
     QString t = esc(value_text(job, w, p.param, style));
-    if (v.doubt_si > 0 && p.kind != Kind::choice)
-      t += QStringLiteral(" ±") + esc(quantity_text(v.doubt_si, p.kind, p.digits, style));
+    if (v.uncertainty_si > 0 && p.kind != Kind::choice)
+      t += QStringLiteral(" ±") + esc(quantity_text(v.uncertainty_si, p.kind, p.digits, style));
     return t;
   };
   for (const ParamInfo& p : all_params()) {
     const bool said = job.found.at(p.param) || job.plan.at(p.param) || job.built.at(p.param);
     if (!said && !p.typical_si) continue;
-    rows << row({esc(words_of(p.words)), cell(Which::found, p),
-                 esc(origin_words(job, Which::found, p.param), style), cell(Which::plan, p),
-                 esc(origin_words(job, Which::plan, p.param), style)});
+    rows << row({esc(words_of(p.words)), cell(As::found, p),
+                 esc(origin_words(job, As::found, p.param), style), cell(As::plan, p),
+                 esc(origin_words(job, As::plan, p.param), style)});
   }
   return h + table(rows);
 }
@@ -180,7 +180,7 @@ QString waits(const Job& job, const Style& style, const QDate& on) {
     QStringList rows{row(
         {Printed::tr("Later conversion"), Printed::tr("Planned for"), Printed::tr("Makes wrong")},
         "th")};
-    const Values plan = resolve(job, Which::plan);
+    const Values plan = resolve(job, As::plan);
     for (const Later& l : job.later) {
       QStringList wrong;
       for (const Consequence& c : later_consequences(l.what, plan)) wrong << text_of(c.what, style);

@@ -7,7 +7,7 @@
 #include "document/as_built.hpp"
 #include "judge/findings.hpp"
 #include "plumbing/outlets.hpp"
-#include "proving/fit.hpp"
+#include "proving/estimate.hpp"
 #include "rod/ends.hpp"
 #include "rod/rod.hpp"
 
@@ -15,7 +15,7 @@ namespace yoke {
 
 PlumbView plumb_view(const Job& job) {
   PlumbView v;
-  v.clutch = works_clutch(resolve(job, Which::plan));
+  v.clutch = works_clutch(resolve(job, As::plan));
   if (v.clutch) {
     v.answer = "One line, from the master to the slave: nothing to cross.";
     v.caution =
@@ -30,8 +30,8 @@ PlumbView plumb_view(const Job& job) {
       "each "
       "line, assume none. A nut that screws in proves the thread, not the seat and not the "
       "circuit.";
-  const OutletReport r = outlet_report(job, Which::plan);
-  const Value kind = value_of(job, Which::plan, Param::master_kind);
+  const OutletReport r = outlet_report(job, As::plan);
+  const Value kind = value_of(job, As::plan, Param::master_kind);
   if (kind.is(choice::MasterKind::single))
     v.answer = "A single circuit: one leak takes every brake.";
   else if (any_hard(r.findings))
@@ -84,7 +84,7 @@ BleedLine bleed_line(const BleedRow& r, std::size_t place) {
   }
   if (r.planned)
     line.planned = say("outlet {}: {} strokes clear its {}; refill every {} strokes",
-                       r.planned->outlet == Outlet::first ? 1 : 2, r.planned->strokes,
+                       r.planned->outlet == Outlet::primary ? 1 : 2, r.planned->strokes,
                        amount(r.planned->branch.value(), Kind::volume, 0), r.planned->refill_every);
   line.count = r.planned && r.planned->strokes > 0
                    ? say("{} of {}", r.done.strokes, r.planned->strokes)
@@ -131,9 +131,9 @@ std::vector<GateRow> gate_rows(const Job& job, const std::vector<ConditionReport
 
 std::vector<Message> prove_verdict(const Job& job) {
   std::vector<Message> words;
-  const Assembly a = assemble(job, Which::plan);
+  const Assembly a = assemble(job, As::plan);
   if (!a.system) return {cannot_say(a.missing_system)};
-  const bool boosted = has_assist(job, Which::plan);
+  const bool boosted = has_assist(job, As::plan);
   for (const bool alive : {false, true}) {
     const auto count =
         std::count_if(job.readings.begin(), job.readings.end(),
@@ -142,15 +142,15 @@ std::vector<Message> prove_verdict(const Job& job) {
     std::vector<Reading> readings = job.readings;
     if (!boosted)
       for (Reading& r : readings) r.assist_alive = false;
-    for (const Message& m : fit_words(fit_readings(*a.system, readings, alive)))
+    for (const Message& m : estimate_words(estimate_from_readings(*a.system, readings, alive)))
       words.push_back(!boosted ? m : alive ? say("Assist on: {}", m) : say("Assist off: {}", m));
   }
   if (job.readings.empty())
     words.emplace_back(
         "No readings yet. Bathroom scale between foot and pad, tape from the seat: three light "
         "presses, two firm ones.");
-  const Value bore = value_of(job, Which::plan, Param::master_bore);
-  if (const auto ratio = arm_ratio(job, Which::plan); ratio && bore.known())
+  const Value bore = value_of(job, As::plan, Param::master_bore);
+  if (const auto ratio = arm_ratio(job, As::plan); ratio && bore.known())
     for (const Message& m : pump_report(job.pump, Length{bore.si}, *ratio).words)
       words.push_back(m);
   return words;
@@ -172,7 +172,7 @@ RodView rod_view(const Job& job) {
   const auto add = [&v](const auto& value, auto words) {
     if (value) v.details.push_back(words(*value));
   };
-  add(r.pad_doubt, [](Length d) {
+  add(r.pad_uncertainty, [](Length d) {
     return say("that doubt is {} at the pad", in_full(d.value(), Kind::length, 1));
   });
   if (r.turns && r.total)
@@ -194,7 +194,7 @@ RodView rod_view(const Job& job) {
 }
 
 Message square_answer(const Job& job) {
-  const AngleReport r = angle_report(job, Which::plan);
+  const AngleReport r = angle_report(job, As::plan);
   if (!r.missing.empty())
     return say("The rod's angle is unknown, not zero. Measure: {}.", param_list(r.missing));
   if (r.points.empty()) return "This geometry cannot be.";

@@ -4,7 +4,7 @@
 
 namespace yoke {
 
-QString value_text(const Job& job, Which which, Param param, const Style& style) {
+QString value_text(const Job& job, As which, Param param, const Style& style) {
   const Value v = value_of(job, which, param);
   if (!v.known()) return QCoreApplication::translate("core", "unknown");
   return shown_value(param, v.si, style);

@@ -13,7 +13,7 @@ namespace yoke {
   return QString::fromUtf8(s.data(), static_cast<qsizetype>(s.size()));
 }
 /// The value in one unit, or "unknown".
-[[nodiscard]] QString value_text(const Job& job, Which which, Param param, const Style& style);
+[[nodiscard]] QString value_text(const Job& job, As which, Param param, const Style& style);
 /// A value of this parameter in one unit, or the words of its option.
 [[nodiscard]] QString shown_value(Param param, double si, const Style& style);
 [[nodiscard]] QString quantity_text(double si, Kind kind, int digits, const Style& style);

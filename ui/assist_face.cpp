@@ -28,13 +28,13 @@ AssistFace::AssistFace(Session& session, QWidget* parent) : Face(parent), sessio
   left->setSpacing(4);
   left->addWidget(label(tr("Room, power and driver"), "heading", this));
   panel_ = new ParamPanel(session, 1, this);
-  std::vector<std::pair<Which, Param>> list;
+  std::vector<std::pair<As, Param>> list;
   for (const ParamInfo& p : all_params())
-    if (p.group == Group::room) list.emplace_back(Which::found, p.param);
+    if (p.group == Group::room) list.emplace_back(As::found, p.param);
   for (const Param p : {Param::assist_vacuum, Param::vehicle_altitude, Param::limit_effort,
                         Param::limit_effort_failed})
     list.emplace_back(
-        p == Param::assist_vacuum || p == Param::vehicle_altitude ? Which::found : Which::plan, p);
+        p == Param::assist_vacuum || p == Param::vehicle_altitude ? As::found : As::plan, p);
   panel_->show_params(list);
   left->addWidget(panel_, 1);
   panel_->setMinimumWidth(446);

@@ -28,7 +28,7 @@ CalloutEditor::CalloutEditor(Session& session, QWidget* over) : QFrame(over), se
           [this](QWidget*, QWidget* now) { focus_moved(now); });
 }
 
-void CalloutEditor::open(Which which, Param param, QPointF at) {
+void CalloutEditor::open(As which, Param param, QPointF at) {
   delete field_;
   field_ = make_field(session_, which, param, this);
   box_->insertWidget(0, field_);

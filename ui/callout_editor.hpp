@@ -14,7 +14,7 @@ class CalloutEditor : public QFrame {
  public:
   explicit CalloutEditor(Session& session, QWidget* over);
   /// Opens on a dimension beside a place of the drawing, with the focus in its entry.
-  void open(Which which, Param param, QPointF at);
+  void open(As which, Param param, QPointF at);
   [[nodiscard]] ParamField* field() const { return field_; }
   /// Closes and gives the focus back to the drawing.
   void shut();

@@ -9,14 +9,14 @@
 
 namespace yoke {
 
-std::vector<std::pair<Which, Param>> of_plan(std::initializer_list<Param> params) {
-  std::vector<std::pair<Which, Param>> all;
-  for (const Param p : params) all.emplace_back(Which::plan, p);
+std::vector<std::pair<As, Param>> of_plan(std::initializer_list<Param> params) {
+  std::vector<std::pair<As, Param>> all;
+  for (const Param p : params) all.emplace_back(As::plan, p);
   return all;
 }
 
 DrawnFace::DrawnFace(Session& session, const QString& heading,
-                     std::vector<std::pair<Which, Param>> params, const QString& name,
+                     std::vector<std::pair<As, Param>> params, const QString& name,
                      PictureView::Make drawing, std::vector<std::string> figures, QWidget* parent)
     : Face(parent), session_(session), all_(std::move(params)) {
   auto* row = new QHBoxLayout(this);
@@ -50,7 +50,7 @@ DrawnFace::DrawnFace(Session& session, const QString& heading,
 }
 
 void DrawnFace::ask() {
-  std::vector<std::pair<Which, Param>> list;
+  std::vector<std::pair<As, Param>> list;
   for (const auto& [which, p] : all_)
     if (relevant(session_.job(), which, p)) list.emplace_back(which, p);
   if (list == asked_) return;

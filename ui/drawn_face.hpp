@@ -9,13 +9,13 @@
 namespace yoke {
 
 /// Questions of the plan.
-[[nodiscard]] std::vector<std::pair<Which, Param>> of_plan(std::initializer_list<Param> params);
+[[nodiscard]] std::vector<std::pair<As, Param>> of_plan(std::initializer_list<Param> params);
 
 class DrawnFace : public Face {
   Q_OBJECT
 
  public:
-  DrawnFace(Session& session, const QString& heading, std::vector<std::pair<Which, Param>> params,
+  DrawnFace(Session& session, const QString& heading, std::vector<std::pair<As, Param>> params,
             const QString& name, PictureView::Make drawing, std::vector<std::string> figures,
             QWidget* parent);
   [[nodiscard]] ParamPanel* panel() const { return panel_; }
@@ -29,8 +29,8 @@ class DrawnFace : public Face {
   /// Only the questions that matter for what is planned.
   void ask();
   Session& session_;
-  std::vector<std::pair<Which, Param>> all_;
-  std::vector<std::pair<Which, Param>> asked_;
+  std::vector<std::pair<As, Param>> all_;
+  std::vector<std::pair<As, Param>> asked_;
   QVBoxLayout* left_;
   ParamPanel* panel_;
   QLabel* help_;

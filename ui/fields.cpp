@@ -14,7 +14,7 @@ namespace {
 
 constexpr int kLabelWidth = 130;
 
-QString origin_hint(const Job& job, Which which, Param param, const Style& style) {
+QString origin_hint(const Job& job, As which, Param param, const Style& style) {
   const Value v = value_of(job, which, param);
   if (!v.known()) return words_of("unknown");
   if (v.origin == Origin::typical || v.inherited) return shown_value(param, v.si, style);
@@ -22,7 +22,7 @@ QString origin_hint(const Job& job, Which which, Param param, const Style& style
 }
 
 /// What stands where "how measured" would, when the value is not this system's own.
-QString origin_word(const Job& job, Which which, Param param) {
+QString origin_word(const Job& job, As which, Param param) {
   const Value v = value_of(job, which, param);
   if (v.origin == Origin::typical) return QObject::tr("typical");
   if (v.inherited) return QObject::tr("as found");
@@ -43,20 +43,20 @@ void Combo::wheelEvent(QWheelEvent* e) {
   e->ignore();
 }
 
-ParamField::ParamField(Session& session, Which which, Param param, QWidget* parent)
+ParamField::ParamField(Session& session, As which, Param param, QWidget* parent)
     : QWidget(parent), session_(session), which_(which), param_(param) {
   QString words = words_of(info(param).words);
   if (info(param).group == Group::unit && parent && parent->property("both").toBool())
-    words = (which == Which::found ? tr("Old: ") : tr("New: ")) + words;
+    words = (which == As::found ? tr("Old: ") : tr("New: ")) + words;
   if (info(param).group == Group::kit)
-    words = (which == Which::found ? tr("In it: ") : tr("Kit: ")) + words;
+    words = (which == As::found ? tr("In it: ") : tr("Kit: ")) + words;
   label_ = label(words, "entry", this);
   label_->setFixedWidth(kLabelWidth);
   label_->setToolTip(plain_tip(words_of(info(param).help)));
   refusal_ = label({}, "caution", this);
   refusal_->hide();
   setObjectName(QStringLiteral("field:%1:%2")
-                    .arg(which == Which::found ? "found" : "plan", text_of(info(param).id)));
+                    .arg(which == As::found ? "found" : "plan", text_of(info(param).id)));
   // A field of a page that is not looked at waits until it is.
   const auto again = [this] {
     if (isVisible()) refresh();
@@ -73,7 +73,7 @@ void ParamField::showEvent(QShowEvent* e) {
 void ParamField::set_compact() {
   constexpr int kCompactLabel = 146;
   label_->setFixedWidth(kCompactLabel);
-  label_->setText((which_ == Which::found ? tr("Found: ") : tr("Plan: ")) +
+  label_->setText((which_ == As::found ? tr("Found: ") : tr("Plan: ")) +
                   words_of(info(param_).words).toLower());
 }
 
@@ -82,7 +82,7 @@ void ParamField::refuse(const QString& why) {
   refusal_->setVisible(!why.isEmpty());
 }
 
-QuantityField::QuantityField(Session& session, Which which, Param param, QWidget* parent)
+QuantityField::QuantityField(Session& session, As which, Param param, QWidget* parent)
     : ParamField(session, which, param, parent) {
   entry_ = new QLineEdit(this);
   entry_->setObjectName(QStringLiteral("figure"));
@@ -206,7 +206,7 @@ bool QuantityField::eventFilter(QObject* watched, QEvent* e) {
   return ParamField::eventFilter(watched, e);
 }
 
-ChoiceField::ChoiceField(Session& session, Which which, Param param, QWidget* parent)
+ChoiceField::ChoiceField(Session& session, As which, Param param, QWidget* parent)
     : ParamField(session, which, param, parent) {
   entry_ = new Combo(this);
   // Long words must not push the field out of its column; the list itself is as wide as they are.
@@ -250,7 +250,7 @@ void ChoiceField::refresh() {
                                    origin_hint(session_.job(), which_, param_, session_.style()),
                                    origin_word(session_.job(), which_, param_))
                              : tr("unknown"));
-  if (own) entry_->setItemText(0, which_ == Which::plan ? tr("(as found)") : tr("(not entered)"));
+  if (own) entry_->setItemText(0, which_ == As::plan ? tr("(as found)") : tr("(not entered)"));
   entry_->setCurrentIndex(own ? static_cast<int>(v.si) + 1 : 0);
   refuse({});
   writing_ = false;
@@ -284,7 +284,7 @@ bool ChoiceField::eventFilter(QObject* watched, QEvent* e) {
   return ParamField::eventFilter(watched, e);
 }
 
-ParamField* make_field(Session& session, Which which, Param param, QWidget* parent) {
+ParamField* make_field(Session& session, As which, Param param, QWidget* parent) {
   if (info(param).kind == Kind::choice) return new ChoiceField(session, which, param, parent);
   return new QuantityField(session, which, param, parent);
 }

@@ -25,9 +25,9 @@ class ParamField : public QWidget {
   Q_OBJECT
 
  public:
-  ParamField(Session& session, Which which, Param param, QWidget* parent);
+  ParamField(Session& session, As which, Param param, QWidget* parent);
   [[nodiscard]] Param param() const { return param_; }
-  [[nodiscard]] Which which() const { return which_; }
+  [[nodiscard]] As which() const { return which_; }
   [[nodiscard]] QString refusal() const { return refusal_->text(); }
   /// Half a line: named with its system, without how it was measured.
   virtual void set_compact();
@@ -41,7 +41,7 @@ class ParamField : public QWidget {
   void showEvent(QShowEvent* e) override;
   void refuse(const QString& why);
   Session& session_;
-  Which which_;
+  As which_;
   Param param_;
   QLabel* label_;
   QLabel* refusal_;
@@ -53,7 +53,7 @@ class QuantityField : public ParamField {
   Q_OBJECT
 
  public:
-  QuantityField(Session& session, Which which, Param param, QWidget* parent = nullptr);
+  QuantityField(Session& session, As which, Param param, QWidget* parent = nullptr);
   [[nodiscard]] QLineEdit* entry() const { return entry_; }
   [[nodiscard]] QComboBox* how() const { return how_; }
   void set_compact() override;
@@ -77,7 +77,7 @@ class ChoiceField : public ParamField {
   Q_OBJECT
 
  public:
-  ChoiceField(Session& session, Which which, Param param, QWidget* parent = nullptr);
+  ChoiceField(Session& session, As which, Param param, QWidget* parent = nullptr);
   [[nodiscard]] QComboBox* entry() const { return entry_; }
   void focus_entry() override;
   void refresh() override;
@@ -92,6 +92,6 @@ class ChoiceField : public ParamField {
   bool writing_ = false;
 };
 
-[[nodiscard]] ParamField* make_field(Session& session, Which which, Param param, QWidget* parent);
+[[nodiscard]] ParamField* make_field(Session& session, As which, Param param, QWidget* parent);
 
 }  // namespace yoke

@@ -24,8 +24,8 @@ LineView::LineView(Session& session, bool folded, QWidget* parent)
     const auto p = find_param(id.mid(6).toStdString());
     if (!p) return;
     selected_ = p;
-    if (!editor_ || !edit(which_of(session_.shown()), *p))
-      emit dimension_touched(which_of(session_.shown()), *p);
+    if (!editor_ || !edit(as_of(session_.shown()), *p))
+      emit dimension_touched(as_of(session_.shown()), *p);
   });
   connect(this, &PictureView::dragged, this, &LineView::drag);
 }
@@ -40,7 +40,7 @@ void LineView::focus_group(std::optional<Group> group) {
   redraw();
 }
 
-bool LineView::edit(Which which, Param param) {
+bool LineView::edit(As which, Param param) {
   const QString id = QStringLiteral("param:") + text_of(info(param).id);
   for (const Spot& s : picture().spots)
     if (s.id == id && editor_) {
@@ -74,7 +74,7 @@ void LineView::keyPressEvent(QKeyEvent* e) {
     case Qt::Key_Return:
     case Qt::Key_Enter:
     case Qt::Key_Space:
-      if (selected_) edit(which_of(session_.shown()), *selected_);
+      if (selected_) edit(as_of(session_.shown()), *selected_);
       return;
     default:
       return PictureView::keyPressEvent(e);

@@ -19,11 +19,11 @@ class LineView : public PictureView {
   /// All dimensions of this group are scribed.
   void focus_group(std::optional<Group> group);
   /// Opens the entry of a dimension, when it is scribed.
-  bool edit(Which which, Param param);
+  bool edit(As which, Param param);
   [[nodiscard]] CalloutEditor* editor() const { return editor_; }
 
  signals:
-  void dimension_touched(Which which, Param param);
+  void dimension_touched(As which, Param param);
 
  protected:
   void keyPressEvent(QKeyEvent* e) override;

@@ -308,7 +308,7 @@ void MainWindow::closeEvent(QCloseEvent* e) {
 }
 
 void MainWindow::next_measurement() {
-  const Which which = which_of(session_.shown());
+  const As which = as_of(session_.shown());
   const auto p = next_to_measure(session_.job(), which, measured_last_);
   if (!p) return;
   measured_last_ = p->param;

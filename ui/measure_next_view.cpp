@@ -45,7 +45,7 @@ void MeasureNextView::go(int row) {
 }
 
 void MeasureNextView::refresh() {
-  const Which which = which_of(session_.shown());
+  const As which = as_of(session_.shown());
   list_ = measure_next(session_.job(), which);
   const auto blocking =
       std::count_if(list_.begin(), list_.end(), [](const NextMeasure& n) { return n.blocks; });
@@ -59,7 +59,7 @@ void MeasureNextView::refresh() {
     const NextMeasure& n = list_[i];
     const int row = static_cast<int>(i);
     const QString cells[] = {
-        words_of(info(n.param).words), n.which == Which::found ? tr("as found") : tr("plan"),
+        words_of(info(n.param).words), n.which == As::found ? tr("as found") : tr("plan"),
         text_of(origin_words(session_.job(), n.which, n.param), session_.style()),
         text_of(n.buys, session_.style())};
     for (int c = 0; c < 4; ++c) {

@@ -20,7 +20,7 @@ class MeasureNextView : public Face {
   [[nodiscard]] QTableWidget* table() const { return table_; }
 
  signals:
-  void wanted(Which which, Param param);
+  void wanted(As which, Param param);
 
  private:
   void go(int row);

@@ -18,21 +18,21 @@ ParamPanel::ParamPanel(Session& session, int columns, QWidget* parent)
   connect(&session_, &Session::changed, this, &ParamPanel::refresh_relevance, Qt::QueuedConnection);
 }
 
-void ParamPanel::show_group(Which which, Group group) {
+void ParamPanel::show_group(As which, Group group) {
   group_ = std::pair(which, group);
-  std::vector<std::pair<Which, Param>> list;
+  std::vector<std::pair<As, Param>> list;
   for (const Param p : relevant_params(session_.job(), which, group)) list.emplace_back(which, p);
   rebuild(list);
 }
 
-void ParamPanel::show_params(const std::vector<std::pair<Which, Param>>& params) {
+void ParamPanel::show_params(const std::vector<std::pair<As, Param>>& params) {
   group_.reset();
   rebuild(params);
 }
 
 void ParamPanel::refresh_relevance() {
   if (!group_) return;
-  std::vector<std::pair<Which, Param>> list;
+  std::vector<std::pair<As, Param>> list;
   for (const Param p : relevant_params(session_.job(), group_->first, group_->second))
     list.emplace_back(group_->first, p);
   if (list == shown_) return;
@@ -44,15 +44,15 @@ void ParamPanel::refresh_relevance() {
     if (auto* f = field(group_->first, *kept)) f->focus_entry();
 }
 
-void ParamPanel::rebuild(const std::vector<std::pair<Which, Param>>& params) {
+void ParamPanel::rebuild(const std::vector<std::pair<As, Param>>& params) {
   shown_ = params;
   fields_.clear();
   auto* body = new QWidget;
   // Where both systems stand in one panel each field says whose it is.
-  const auto of = [&params](Which w) {
+  const auto of = [&params](As w) {
     return std::any_of(params.begin(), params.end(), [w](const auto& p) { return p.first == w; });
   };
-  body->setProperty("both", of(Which::found) && of(Which::plan));
+  body->setProperty("both", of(As::found) && of(As::plan));
   auto* grid = new QGridLayout(body);
   grid->setContentsMargins(4, 4, 8, 4);
   grid->setHorizontalSpacing(20);
@@ -73,7 +73,7 @@ void ParamPanel::rebuild(const std::vector<std::pair<Which, Param>>& params) {
   replace_inner(this, body);
 }
 
-ParamField* ParamPanel::field(Which which, Param param) const {
+ParamField* ParamPanel::field(As which, Param param) const {
   for (auto* f : fields_)
     if (f->which() == which && f->param() == param) return f;
   return nullptr;

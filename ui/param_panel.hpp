@@ -14,24 +14,24 @@ class ParamPanel : public QScrollArea {
  public:
   ParamPanel(Session& session, int columns, QWidget* parent = nullptr);
   /// Shows a whole group of a system.
-  void show_group(Which which, Group group);
+  void show_group(As which, Group group);
   /// Shows chosen parameters.
-  void show_params(const std::vector<std::pair<Which, Param>>& params);
+  void show_params(const std::vector<std::pair<As, Param>>& params);
   /// Fields in half the width; for the next ones shown.
   void set_compact() { compact_ = true; }
-  [[nodiscard]] ParamField* field(Which which, Param param) const;
+  [[nodiscard]] ParamField* field(As which, Param param) const;
 
  signals:
   void entered(Param param);
 
  private:
-  void rebuild(const std::vector<std::pair<Which, Param>>& params);
+  void rebuild(const std::vector<std::pair<As, Param>>& params);
   void refresh_relevance();
   Session& session_;
   int columns_;
   bool compact_ = false;
-  std::optional<std::pair<Which, Group>> group_;
-  std::vector<std::pair<Which, Param>> shown_;
+  std::optional<std::pair<As, Group>> group_;
+  std::vector<std::pair<As, Param>> shown_;
   std::vector<ParamField*> fields_;
 };
 

@@ -125,12 +125,12 @@ void ReadingsBox::refresh() {
     const int row = static_cast<int>(i);
     const Reading& r = readings[i];
     const Style& style = session_.style();
-    const auto cell = [&](double si, double doubt_si, Kind kind, int digits) {
+    const auto cell = [&](double si, double uncertainty_si, Kind kind, int digits) {
       return new QTableWidgetItem(quantity_text(si, kind, digits, style) + QStringLiteral(" ± ") +
-                                  quantity_text(doubt_si, kind, digits, style));
+                                  quantity_text(uncertainty_si, kind, digits, style));
     };
-    table_->setItem(row, 0, cell(r.force_n, r.force_doubt_n, Kind::force, 0));
-    table_->setItem(row, 1, cell(r.travel_m, r.travel_doubt_m, Kind::length, 1));
+    table_->setItem(row, 0, cell(r.force_n, r.force_uncertainty_n, Kind::force, 0));
+    table_->setItem(row, 1, cell(r.travel_m, r.travel_uncertainty_m, Kind::length, 1));
     table_->setItem(row, 2, new QTableWidgetItem(taken_words(r, style)));
   }
 }

@@ -102,7 +102,7 @@ void RoomFace::add(Box::Kind kind) {
                        : kind == Box::Kind::moving ? "Engine"
                        : kind == Box::Kind::hot    ? "Exhaust"
                                                    : "Obstacle");
-  const Values v = resolve(session_.job(), Which::plan);
+  const Values v = resolve(session_.job(), As::plan);
   if (kind == Box::Kind::unit) {
     b.dx_m = v.known(Param::unit_length) ? v.si(Param::unit_length) : 0.2;
     b.dy_m = b.dz_m = v.known(Param::unit_body_width) ? v.si(Param::unit_body_width) : 0.1;

@@ -85,7 +85,7 @@ void StepCard::show_measure() {
   const auto& m = session_.job().built.at(*measure_);
   entry_->setText(m ? shown_value(*measure_, m->si, session_.style()) : QString());
   entry_->setPlaceholderText(
-      tr("plan %1").arg(value_text(session_.job(), Which::plan, *measure_, session_.style())));
+      tr("plan %1").arg(value_text(session_.job(), As::plan, *measure_, session_.style())));
 }
 
 void StepCard::commit_measure() {

@@ -53,7 +53,7 @@ bool TopicFace::has(Group group) const {
   return std::find(groups_.begin(), groups_.end(), group) != groups_.end();
 }
 
-void TopicFace::show_system(Which which) {
+void TopicFace::show_system(As which) {
   which_ = which;
   show_group(group_);
 }
@@ -63,14 +63,13 @@ void TopicFace::show_group(Group group) {
   for (std::size_t i = 0; i < buttons_.size(); ++i)
     if (groups_[i] == group) buttons_[i]->setChecked(true);
   // Signs and age belong to what is fitted, whichever system is looked at.
-  head_->setText(group == Group::kit                           ? tr("In the unit, then in the kit")
-                 : found_only(group) || which_ == Which::found ? tr("As found")
-                                                               : tr("Plan: what goes in"));
-  if (group != Group::kit)
-    return panel_->show_group(found_only(group) ? Which::found : which_, group);
+  head_->setText(group == Group::kit                        ? tr("In the unit, then in the kit")
+                 : found_only(group) || which_ == As::found ? tr("As found")
+                                                            : tr("Plan: what goes in"));
+  if (group != Group::kit) return panel_->show_group(found_only(group) ? As::found : which_, group);
   // A kit is compared: what is in the unit first, then what the kit holds.
-  std::vector<std::pair<Which, Param>> both;
-  for (const Which w : {Which::found, Which::plan})
+  std::vector<std::pair<As, Param>> both;
+  for (const As w : {As::found, As::plan})
     for (const ParamInfo& p : all_params())
       if (p.group == Group::kit) both.emplace_back(w, p.param);
   panel_->show_params(both);

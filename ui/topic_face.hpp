@@ -17,7 +17,7 @@ class TopicFace : public Face {
   /// `groups`: questions; `figures`: ids of figure groups. `empty`: said while there are none.
   TopicFace(Session& session, std::vector<Group> groups, std::vector<std::string> figures,
             const QString& empty, QWidget* parent);
-  void show_system(Which which);
+  void show_system(As which);
   void show_group(Group group);
   [[nodiscard]] bool has(Group group) const;
   [[nodiscard]] ParamPanel* panel() const { return panel_; }
@@ -28,7 +28,7 @@ class TopicFace : public Face {
 
  private:
   std::vector<Group> groups_;
-  Which which_ = Which::found;
+  As which_ = As::found;
   Group group_;
   std::vector<QPushButton*> buttons_;
   QVBoxLayout* left_;

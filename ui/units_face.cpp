@@ -315,7 +315,7 @@ void UnitsFace::refresh_matrix() {
     const int at = static_cast<int>(i);
     matrix_->setItem(at, 0, cell(words_of(info(rows[i]).words), false));
     matrix_->item(at, 0)->setData(Qt::UserRole, static_cast<int>(rows[i]));
-    const Value v = value_of(job, Which::found, rows[i]);
+    const Value v = value_of(job, As::found, rows[i]);
     const bool own = v.origin == Origin::measured;
     matrix_->setItem(at, 1,
                      cell(own ? value_words(rows[i], v.si, style) : tr("not measured"), !own));

@@ -9,7 +9,7 @@ namespace yoke {
 std::optional<Outlet> outlet_of(const Values& v, Wheel wheel) {
   const Value& o = v.at(circuit_of(wheel));
   if (!o.known()) return std::nullopt;
-  return o.is(choice::WheelOutlet::n1) ? Outlet::first : Outlet::second;
+  return o.is(choice::WheelOutlet::n1) ? Outlet::primary : Outlet::secondary;
 }
 
 std::optional<Length> equivalent_bore(const Values& v) {
@@ -22,36 +22,36 @@ std::optional<Length> equivalent_bore(const Values& v) {
   return bore * std::sqrt((a + b) / b);
 }
 
-std::optional<Outlet> outlet_of(const Job& job, Which which, Wheel wheel) {
+std::optional<Outlet> outlet_of(const Job& job, As which, Wheel wheel) {
   const Value v = value_of(job, which, circuit_of(wheel));
   if (!v.known()) return std::nullopt;
-  return v.is(choice::WheelOutlet::n1) ? Outlet::first : Outlet::second;
+  return v.is(choice::WheelOutlet::n1) ? Outlet::primary : Outlet::secondary;
 }
 
-std::optional<double> arm_ratio(const Job& job, Which which) {
+std::optional<double> arm_ratio(const Job& job, As which) {
   return arm_ratio(resolve(job, which));
 }
 
 namespace {
-bool is_clutch(const Job& job, Which which) {
+bool is_clutch(const Job& job, As which) {
   return value_of(job, which, Param::control_use).is(choice::ControlUse::clutch);
 }
 }  // namespace
 
-bool has_assist(const Job& job, Which which) {
+bool has_assist(const Job& job, As which) {
   if (is_clutch(job, which)) return false;
   const Value v = value_of(job, which, Param::assist_kind);
   return v.known() && !v.is(choice::AssistKind::none);
 }
 
-bool has_two_circuits(const Job& job, Which which) {
+bool has_two_circuits(const Job& job, As which) {
   if (is_clutch(job, which)) return false;
   const Value v = value_of(job, which, Param::master_kind);
   return v.known() && !v.is(choice::MasterKind::single);
 }
 
 std::optional<Error> new_impossibility(const Job& before, const Job& after) {
-  for (const Which w : {Which::found, Which::plan}) {
+  for (const As w : {As::found, As::plan}) {
     const auto old = assemble(before, w).impossible;
     for (const Error& e : assemble(after, w).impossible)
       if (std::none_of(old.begin(), old.end(),

@@ -144,11 +144,11 @@ Master assemble_master(const Values& v, Missing& missing, bool& strokes_known) {
   const bool clutch = works_clutch(v);
   if (!clutch) need(v, Param::master_kind, missing);
   m.kind = clutch ? MasterKind::single : master_kind(v);
-  if (m.kind == MasterKind::stepped) {
+  if (m.kind == MasterKind::fast_fill) {
     m.step_bore = need_length(v, Param::master_step_bore, missing);
     m.crack = Pressure{v.si(Param::master_crack)};
   }
-  if (m.kind == MasterKind::twin) {
+  if (m.kind == MasterKind::dual) {
     m.bore2 = need_length(v, Param::master_bore2, missing);
     m.bar_a = need_length(v, Param::master_bar_a, missing);
     m.bar_b = need_length(v, Param::master_bar_b, missing);
@@ -237,7 +237,7 @@ void read_circuits(const Values& v, MasterKind kind, Assembly& a,
   for (const Wheel w : kWheels) {
     WheelBrake& brake = wheels[static_cast<size_t>(w)];
     if (kind == MasterKind::single) {
-      brake.outlet = Outlet::first;
+      brake.outlet = Outlet::primary;
     } else if (const auto o = outlet_of(v, w)) {
       brake.outlet = *o;
     } else {
@@ -298,7 +298,7 @@ void check_together(System& s, Assembly& a) {
       a.impossible.push_back(k.error());
   }
   if (!a.missing_system.empty()) return;
-  if (m.kind == MasterKind::stepped && m.step_bore <= m.bore)
+  if (m.kind == MasterKind::fast_fill && m.step_bore <= m.bore)
     a.impossible.push_back(
         {"master.step_bore", format_quantity(m.step_bore.value(), Kind::length, 2, {}),
          "larger than the plain bore", "The take-up bore is not larger than the plain one",
@@ -340,7 +340,7 @@ Assembly assemble(const Values& v) {
   return a;
 }
 
-Assembly assemble(const Job& job, Which which) {
+Assembly assemble(const Job& job, As which) {
   return assemble(resolve(job, which));
 }
 

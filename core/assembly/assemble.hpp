@@ -20,7 +20,7 @@ struct Assembly {
 };
 
 [[nodiscard]] Assembly assemble(const Values& values);
-[[nodiscard]] Assembly assemble(const Job& job, Which which);
+[[nodiscard]] Assembly assemble(const Job& job, As which);
 /// The control alone; unknown arms go to `missing`.
 [[nodiscard]] Control assemble_control(const Values& values, std::vector<Param>& missing);
 /// The master alone, strokes known or not.
@@ -30,11 +30,11 @@ struct Assembly {
 [[nodiscard]] Expected<Pressure> assemble_vacuum(const Values& values);
 
 /// Pad arm over pin arm, the ratio by two lengths; nothing while one of them is unknown.
-[[nodiscard]] std::optional<double> arm_ratio(const Job& job, Which which);
+[[nodiscard]] std::optional<double> arm_ratio(const Job& job, As which);
 
 /// A booster of any kind is fitted or planned; false when that is not known.
-[[nodiscard]] bool has_assist(const Job& job, Which which);
-[[nodiscard]] bool has_two_circuits(const Job& job, Which which);
+[[nodiscard]] bool has_assist(const Job& job, As which);
+[[nodiscard]] bool has_two_circuits(const Job& job, As which);
 
 /// What became impossible between two states of a job, judged by how values go together: a rod
 /// shorter than its offset. Nothing when nothing did.
@@ -51,6 +51,6 @@ struct Assembly {
 /// Bore that a rod force meets: of twin masters the first one's, widened by the share of the bar
 /// that reaches it. Nothing while it, or the bar, is unknown.
 [[nodiscard]] std::optional<Length> equivalent_bore(const Values& values);
-[[nodiscard]] std::optional<Outlet> outlet_of(const Job& job, Which which, Wheel wheel);
+[[nodiscard]] std::optional<Outlet> outlet_of(const Job& job, As which, Wheel wheel);
 
 }  // namespace yoke

@@ -4,8 +4,8 @@ namespace yoke {
 
 MasterKind master_kind(const Values& v) {
   if (v.is(choice::MasterKind::tandem)) return MasterKind::tandem;
-  if (v.is(choice::MasterKind::stepped)) return MasterKind::stepped;
-  if (v.is(choice::MasterKind::twin)) return MasterKind::twin;
+  if (v.is(choice::MasterKind::stepped)) return MasterKind::fast_fill;
+  if (v.is(choice::MasterKind::twin)) return MasterKind::dual;
   return MasterKind::single;
 }
 

@@ -8,7 +8,7 @@ namespace yoke {
 
 namespace {
 
-bool axle_relevant(const Job& job, Which which, Param p, Axle axle) {
+bool axle_relevant(const Job& job, As which, Param p, Axle axle) {
   const Param kind = of_axle(Param::front_kind, axle);
   const auto any = [&](std::initializer_list<Param> list) {
     return std::any_of(list.begin(), list.end(), [&](Param f) { return of_axle(f, axle) == p; });
@@ -31,7 +31,7 @@ bool one_of(Param p, std::initializer_list<Param> list) {
   return std::find(list.begin(), list.end(), p) != list.end();
 }
 
-bool assist_relevant(const Job& job, Which which, Param p) {
+bool assist_relevant(const Job& job, As which, Param p) {
   const Value kind = value_of(job, which, Param::assist_kind);
   if (!kind.known())
     return !one_of(p, {Param::assist_servo_feeds, Param::assist_servo_gain,
@@ -58,7 +58,7 @@ bool assist_relevant(const Job& job, Which which, Param p) {
   return !fitted(AssistKind::none) && !fitted(AssistKind::remote);
 }
 
-bool control_relevant(const Job& job, Which which, Param p) {
+bool control_relevant(const Job& job, As which, Param p) {
   if (one_of(p, {Param::control_mid_in, Param::control_mid_out}))
     return is(job, which, choice::ControlMid::lever);
   if (one_of(p, {Param::control_helper_rate, Param::control_helper_free,
@@ -68,7 +68,7 @@ bool control_relevant(const Job& job, Which which, Param p) {
   return true;
 }
 
-bool master_relevant(const Job& job, Which which, Param p) {
+bool master_relevant(const Job& job, As which, Param p) {
   const bool single = is(job, which, choice::MasterKind::single);
   const bool twin = is(job, which, choice::MasterKind::twin);
   if (one_of(p, {Param::master_stroke2, Param::master_cutoff2, Param::master_residual2}))
@@ -82,7 +82,7 @@ bool master_relevant(const Job& job, Which which, Param p) {
   return true;
 }
 
-bool lines_relevant(const Job& job, Which which, Param p) {
+bool lines_relevant(const Job& job, As which, Param p) {
   if (one_of(p, {Param::valve_knee, Param::valve_slope, Param::valve_bypass}))
     return is(job, which, choice::ValveKind::proportioning);
   if (one_of(p, {Param::valve_hold, Param::valve_blend}))
@@ -93,7 +93,7 @@ bool lines_relevant(const Job& job, Which which, Param p) {
   return true;
 }
 
-bool clutch_param_relevant(const Job& job, Which which, Param p) {
+bool clutch_param_relevant(const Job& job, As which, Param p) {
   const bool concentric = is(job, which, choice::ClutchKind::concentric);
   if (one_of(p, {Param::clutch_fork_slave, Param::clutch_fork_bearing, Param::clutch_cable_pull,
                  Param::clutch_cable_force}))
@@ -105,7 +105,7 @@ bool clutch_param_relevant(const Job& job, Which which, Param p) {
   return true;
 }
 
-bool unit_relevant(const Job& job, Which which, Param p) {
+bool unit_relevant(const Job& job, As which, Param p) {
   const bool single =
       is(job, which, choice::MasterKind::single) || is(job, which, choice::ControlUse::clutch);
   if (one_of(p, {Param::unit_front_outlet, Param::unit_port2_side, Param::unit_port2_thread,
@@ -117,7 +117,7 @@ bool unit_relevant(const Job& job, Which which, Param p) {
 }
 
 /// With a clutch only one piston, its line and its own questions are left.
-bool asked_of_clutch(const Job& job, Which which, Param p) {
+bool asked_of_clutch(const Job& job, As which, Param p) {
   switch (info(p).group) {
     case Group::control:
       return control_relevant(job, which, p);
@@ -160,8 +160,8 @@ bool asked_of_clutch(const Job& job, Which which, Param p) {
 
 }  // namespace
 
-bool relevant(const Job& job, Which which, Param p) {
-  if (found_only(info(p).group) && which != Which::found) return false;
+bool relevant(const Job& job, As which, Param p) {
+  if (found_only(info(p).group) && which != As::found) return false;
   if (is(job, which, choice::ControlUse::clutch)) return asked_of_clutch(job, which, p);
   switch (info(p).group) {
     case Group::control:
@@ -193,7 +193,7 @@ bool relevant(const Job& job, Which which, Param p) {
   }
 }
 
-std::vector<Param> relevant_params(const Job& job, Which which, Group group) {
+std::vector<Param> relevant_params(const Job& job, As which, Group group) {
   std::vector<Param> list;
   for (const ParamInfo& p : all_params())
     if (p.group == group && relevant(job, which, p.param)) list.push_back(p.param);

@@ -8,8 +8,8 @@
 namespace yoke {
 
 /// False only when another answer rules the parameter out; unknown answers rule nothing out.
-[[nodiscard]] bool relevant(const Job& job, Which which, Param param);
+[[nodiscard]] bool relevant(const Job& job, As which, Param param);
 /// Relevant parameters of a group, in the table's order.
-[[nodiscard]] std::vector<Param> relevant_params(const Job& job, Which which, Group group);
+[[nodiscard]] std::vector<Param> relevant_params(const Job& job, As which, Group group);
 
 }  // namespace yoke

@@ -23,7 +23,7 @@ std::uint64_t plan_mark(const Job& job) {
   };
   for (const ParamInfo& p : all_params()) {
     if (!hangs_on(p.group)) continue;
-    const Value v = value_of(planned, Which::plan, p.param);
+    const Value v = value_of(planned, As::plan, p.param);
     if (!v.known()) continue;
     for (const char c : p.id) add(static_cast<unsigned char>(c));
     add(std::bit_cast<std::uint64_t>(v.si + 0.0));

@@ -12,15 +12,29 @@ namespace {
 
 Value from(const Measured& m) {
   if (!m.known()) return {};
-  return {Origin::measured, m.si, m.doubt_si, m.how, false, false};
+  return {Origin::measured, m.si, m.uncertainty_si, m.how, false, false};
 }
 
 }  // namespace
 
-Value value_of(const Job& job, Which which, Param param) {
+const MeasuredSet& entered(const Job& job, As which) {
+  return which == As::found ? job.found : which == As::plan ? job.plan : job.built;
+}
+
+MeasuredSet& entered(Job& job, As which) {
+  return which == As::found ? job.found : which == As::plan ? job.plan : job.built;
+}
+
+Value value_of(const Job& job, As which, Param param) {
   const ParamInfo& p = info(param);
+  if (which == As::built) {
+    const auto& built = job.built.at(param);
+    Value v = built ? from(*built) : Value{};
+    v.as_built = v.known();
+    return v;
+  }
   const bool is_wish = p.group == Group::target;  // wishes belong to the job, not to a system
-  const bool planned = which == Which::plan && !is_wish;
+  const bool planned = which == As::plan && !is_wish;
   if (planned) {
     if (const auto& built = job.built.at(param); built && built->known()) {
       Value v = from(*built);
@@ -37,7 +51,7 @@ Value value_of(const Job& job, Which which, Param param) {
     return v;
   }
   if (!p.inherits) return {};
-  const auto typical = typical_of(job, is_wish ? Which::plan : which, param);
+  const auto typical = typical_of(job, is_wish ? As::plan : which, param);
   if (!typical) return {};
   double doubt = p.kind == Kind::choice || is_wish ? 0.0 : 0.2 * std::abs(*typical);
   // An efficiency cannot be better than 1: 20 % of 0.95 would say nothing but "less".
@@ -63,7 +77,7 @@ bool is_day(std::string_view t) {
       .ok();
 }
 
-Message origin_words(const Job& job, Which which, Param param) {
+Message origin_words(const Job& job, As which, Param param) {
   const Value v = value_of(job, which, param);
   if (v.origin == Origin::unknown) return "unknown";
   if (v.origin == Origin::typical) return say("typical: {}", Message::of_table(info(param).source));

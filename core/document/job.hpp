@@ -14,8 +14,9 @@
 
 namespace yoke {
 
-/// Which of the job's three systems: as found, as planned, as built.
-enum class Which { found, plan };
+/// The job's three systems. `plan` is how it will stand: what was measured as built wins over what
+/// was planned. `built` is what was measured as built alone.
+enum class As { found, plan, built };
 
 /// A step of the procedure that was done.
 struct StepRecord {
@@ -40,8 +41,8 @@ struct BleedRecord {
 struct Reading {
   double force_n = 0;
   double travel_m = 0;
-  double force_doubt_n = 10;       ///< a bathroom scale read in a hurry
-  double travel_doubt_m = 0.0015;  ///< a tape
+  double force_uncertainty_n = 10;       ///< a bathroom scale read in a hurry
+  double travel_uncertainty_m = 0.0015;  ///< a tape
   bool assist_alive = false;
   bool second_apply = false;   ///< right after another press: clearances are taken up
   bool hoses_clamped = false;  ///< flexible hoses clamped off: only the lines before them give
@@ -87,7 +88,7 @@ struct Candidate {
   std::string name;
   std::string maker;
   PartKind kind = PartKind::master;
-  Sheet sheet;
+  MeasuredSet sheet;
   Unread unread{};
   bool operator==(const Candidate&) const = default;
 };
@@ -164,9 +165,9 @@ struct Job {
   std::string vehicle;  ///< the builder's own words
   std::string notes;
   JobState state = JobState::in_work;
-  Sheet found;
-  Sheet plan;
-  Sheet built;  ///< as-built measurements; where present they replace the planned value
+  MeasuredSet found;
+  MeasuredSet plan;
+  MeasuredSet built;  ///< as-built measurements; where present they replace the planned value
   std::map<std::string, StepRecord> steps;
   std::map<std::string, BleedRecord> bleeding;
   std::vector<Reading> readings;
@@ -195,7 +196,7 @@ enum class Origin { measured, typical, unknown };
 struct Value {
   Origin origin = Origin::unknown;
   double si = 0;
-  double doubt_si = 0;
+  double uncertainty_si = 0;
   How how = How::unknown;
   bool inherited = false;  ///< a plan that took the fitted system's value
   bool as_built = false;
@@ -215,22 +216,25 @@ struct Value {
 /// plan; as found, typical, unknown for the fitted system. What is said to be unknown falls back to
 /// the typical value where there is one, so that no figure is ever computed from an empty value.
 /// Typical values carry 20 %, an efficiency no more than its distance from 1.
-[[nodiscard]] Value value_of(const Job& job, Which which, Param param);
+[[nodiscard]] Value value_of(const Job& job, As which, Param param);
+/// The values that were entered for one of the systems.
+[[nodiscard]] const MeasuredSet& entered(const Job& job, As which);
+[[nodiscard]] MeasuredSet& entered(Job& job, As which);
 
 /// Whether a system has this option of a choice that one parameter alone has.
 template <class Choice>
-[[nodiscard]] bool is(const Job& job, Which which, Choice wanted) {
+[[nodiscard]] bool is(const Job& job, As which, Choice wanted) {
   return value_of(job, which, ParamOf<Choice>::value).is(wanted);
 }
 
 /// The same where several parameters are alike: both axles, both outlets, the wheels.
 template <class Choice>
-[[nodiscard]] bool is(const Job& job, Which which, Param p, Choice wanted) {
+[[nodiscard]] bool is(const Job& job, As which, Param p, Choice wanted) {
   return value_of(job, which, p).is(wanted);
 }
 
 /// Where a value comes from, in words for the sheet: "calliper", "typical (common practice, …)".
-[[nodiscard]] Message origin_words(const Job& job, Which which, Param param);
+[[nodiscard]] Message origin_words(const Job& job, As which, Param param);
 
 /// "2026-05-31": a day that exists.
 [[nodiscard]] bool is_day(std::string_view text);

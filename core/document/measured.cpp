@@ -5,7 +5,7 @@
 
 namespace yoke {
 
-double default_doubt_si(How how, Kind kind, double si) {
+double default_uncertainty_si(How how, Kind kind, double si) {
   if (kind == Kind::choice || how == How::unknown || how == How::maker || how == How::stated)
     return 0.0;
   if (how == How::estimate) return std::abs(si) * 0.10;
@@ -17,13 +17,13 @@ double default_doubt_si(How how, Kind kind, double si) {
   return std::abs(si) * 0.02;
 }
 
-double most_doubt_si(Param param) {
+double most_uncertainty_si(Param param) {
   const ParamInfo& p = info(param);
   return std::max({p.max_si - p.min_si, std::abs(p.max_si), std::abs(p.min_si)});
 }
 
 Measured measured(Param param, double si, How how) {
-  return {si, how, default_doubt_si(how, info(param).kind, si), {}};
+  return {si, how, default_uncertainty_si(how, info(param).kind, si), {}};
 }
 
 How usual_tool(Param param, double si) {

@@ -27,16 +27,19 @@ struct EnumWords<How> {
 /// Twice the standard uncertainty that goes with a way of measuring (common practice, no source):
 /// calliper 0.05 mm, rule 0.5 mm, tape 1.5 mm, estimate 10 %, typical 20 %. A maker's figure or a
 /// stated fact carries none; other kinds of quantity carry 2 % when measured.
-[[nodiscard]] double default_doubt_si(How how, Kind kind, double si);
+[[nodiscard]] double default_uncertainty_si(How how, Kind kind, double si);
 
 /// Members of a file that this version does not know, by their key, each as JSON text: they hang on
 /// the record they came with, move and go with it, and are written back.
 using Unread = std::map<std::string, std::string>;
 
+/// Coverage factor of every ± here: an expanded uncertainty is twice the standard one, about 95 %.
+inline constexpr double kCoverage = 2.0;
+
 struct Measured {
-  double si = 0.0;         ///< SI, or the option index of a choice
-  How how = How::unknown;  ///< unknown: `si` says nothing
-  double doubt_si = 0.0;   ///< ±, twice the standard uncertainty
+  double si = 0.0;              ///< SI, or the option index of a choice
+  How how = How::unknown;       ///< unknown: `si` says nothing
+  double uncertainty_si = 0.0;  ///< ±: expanded, with k = kCoverage
   std::string note;
   /// Of an as-built value: the mark of the plan it was measured on; 0: not told.
   std::uint64_t plan_mark = 0;
@@ -44,12 +47,12 @@ struct Measured {
   /// Of an unknown value the number says nothing.
   bool operator==(const Measured& o) const {
     return how == o.how && note == o.note && plan_mark == o.plan_mark &&
-           (!known() || (si == o.si && doubt_si == o.doubt_si));
+           (!known() || (si == o.si && uncertainty_si == o.uncertainty_si));
   }
 };
 
 /// The largest ± that still says anything: as wide as the parameter's whole range.
-[[nodiscard]] double most_doubt_si(Param param);
+[[nodiscard]] double most_uncertainty_si(Param param);
 
 /// A value with the doubt that goes with how it was measured.
 [[nodiscard]] Measured measured(Param param, double si, How how);
@@ -63,7 +66,7 @@ requires is_choice<Choice>
 
 /// All parameters of one system. An entry that is not there was never asked: in a plan it takes the
 /// fitted system's value; an entry that is there but unknown is unknown on purpose.
-class Sheet {
+class MeasuredSet {
  public:
   [[nodiscard]] const std::optional<Measured>& at(Param p) const {
     return values_[static_cast<size_t>(p)];
@@ -73,7 +76,7 @@ class Sheet {
     values_[static_cast<size_t>(p)].reset();
     unread_of.erase(p);
   }
-  bool operator==(const Sheet&) const = default;
+  bool operator==(const MeasuredSet&) const = default;
 
   Unread unread;                      ///< parameters of a newer writer, by id
   std::map<Param, Unread> unread_of;  ///< further members of a value that is there

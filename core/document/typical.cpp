@@ -37,7 +37,7 @@ std::optional<double> look_up(std::span<const Typical> list, Param p) {
   return std::nullopt;
 }
 
-std::optional<double> by_kind(const Job& job, Which which, Param p) {
+std::optional<double> by_kind(const Job& job, As which, Param p) {
   // What is chosen decides the others, never itself.
   if (info(p).kind == Kind::choice) return std::nullopt;
   const Group g = info(p).group;
@@ -68,7 +68,7 @@ std::optional<double> by_kind(const Job& job, Which which, Param p) {
 
 }  // namespace
 
-std::optional<double> typical_of(const Job& job, Which which, Param param) {
+std::optional<double> typical_of(const Job& job, As which, Param param) {
   if (const auto v = by_kind(job, which, param)) return v;
   return info(param).typical_si;
 }

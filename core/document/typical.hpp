@@ -9,6 +9,6 @@ namespace yoke {
 
 /// The typical value of a parameter for this very system, SI; nothing where only a measurement can
 /// tell. All are common practice without a source unless the table names one.
-[[nodiscard]] std::optional<double> typical_of(const Job& job, Which which, Param param);
+[[nodiscard]] std::optional<double> typical_of(const Job& job, As which, Param param);
 
 }  // namespace yoke

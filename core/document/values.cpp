@@ -4,7 +4,7 @@
 
 namespace yoke {
 
-Values resolve(const Job& job, Which which) {
+Values resolve(const Job& job, As which) {
   Values v;
   for (std::size_t i = 0; i < kParamCount; ++i) {
     const auto p = static_cast<Param>(i);

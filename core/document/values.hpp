@@ -34,7 +34,7 @@ class Values {
 };
 
 /// Every parameter of a system by the rules of `value_of`.
-[[nodiscard]] Values resolve(const Job& job, Which which);
+[[nodiscard]] Values resolve(const Job& job, As which);
 
 /// Pad arm over pin arm, intermediate lever included; nothing while an arm is unknown.
 [[nodiscard]] std::optional<double> arm_ratio(const Values& values);

@@ -5,7 +5,7 @@
 #include <boost/math/special_functions/erf.hpp>
 #include <cmath>
 
-#include "proving/fit.hpp"
+#include "proving/estimate.hpp"
 #include "quantity/workers.hpp"
 
 namespace yoke {
@@ -30,9 +30,9 @@ struct Drawn {
 struct Figures {
   bool ok = false;
   bool pass = false;
-  std::array<double, kPressFigureCount> of{};
-  double& operator[](PressFigure f) { return of[static_cast<std::size_t>(f)]; }
-  double operator[](PressFigure f) const { return of[static_cast<std::size_t>(f)]; }
+  std::array<double, kPressQuantityCount> of{};
+  double& operator[](PressQuantity f) { return of[static_cast<std::size_t>(f)]; }
+  double operator[](PressQuantity f) const { return of[static_cast<std::size_t>(f)]; }
 };
 
 std::uint64_t split_mix(std::uint64_t x) {
@@ -47,9 +47,9 @@ std::vector<Doubtful> doubtful_values(const Values& values, bool plan) {
   for (const ParamInfo& p : all_params()) {
     if (p.kind == Kind::choice || !pressed_by(p.group)) continue;
     const Value& v = values.at(p.param);
-    if (!v.known() || v.doubt_si <= 0) continue;
+    if (!v.known() || v.uncertainty_si <= 0) continue;
     const bool own = plan && v.origin == Origin::measured && !v.inherited;
-    list.push_back({p.param, v.si, v.doubt_si / 2,
+    list.push_back({p.param, v.si, v.uncertainty_si / kCoverage,
                     static_cast<std::uint64_t>(p.param) + (own ? kParamCount : 0)});
   }
   return list;
@@ -57,10 +57,10 @@ std::vector<Doubtful> doubtful_values(const Values& values, bool plan) {
 
 Drawn read(const Job& job) {
   Drawn d;
-  for (const Which w : {Which::found, Which::plan}) {
+  for (const As w : {As::found, As::plan}) {
     const auto i = static_cast<std::size_t>(w);
     d.values[i] = resolve(job, w);
-    d.doubtful[i] = doubtful_values(d.values[i], w == Which::plan);
+    d.doubtful[i] = doubtful_values(d.values[i], w == As::plan);
   }
   return d;
 }
@@ -82,26 +82,26 @@ Figures press_figures(const StripInputs& in, ConditionId id) {
   const TargetReport r = condition_target(id, *model, in.limits);
   f.ok = true;
   f.pass = condition_fault(id, r, in.limits, !a.system->vehicle).empty();
-  f[PressFigure::effort] = r.at.pad_force_n;
-  f[PressFigure::travel] = r.at.pad_travel_m;
-  f[PressFigure::reserve_share] = r.reserve_share;
-  f[PressFigure::reserve] = r.reserve_m;
-  f[PressFigure::stiffness] = r.stiffness_n_m;
-  f[PressFigure::pressure] = r.at.pressure_pa;
-  f[PressFigure::rod_force] = r.at.input_force_n;
-  f[PressFigure::stroke] = r.at.stroke_m;
-  f[PressFigure::left1] = r.left1_m;
-  f[PressFigure::left2] = r.left2_m;
-  f[PressFigure::deceleration] = r.at.z;
-  f[PressFigure::piston1] = r.at.piston1_m;
-  f[PressFigure::piston2] = r.at.piston2_m;
-  f[PressFigure::front_pressure] = r.at.front_pa;
-  f[PressFigure::rear_pressure] = r.at.rear_pa;
+  f[PressQuantity::effort] = r.at.pad_force_n;
+  f[PressQuantity::travel] = r.at.pad_travel_m;
+  f[PressQuantity::reserve_share] = r.reserve_share;
+  f[PressQuantity::reserve] = r.reserve_m;
+  f[PressQuantity::stiffness] = r.stiffness_n_m;
+  f[PressQuantity::pressure] = r.at.pressure_pa;
+  f[PressQuantity::rod_force] = r.at.input_force_n;
+  f[PressQuantity::stroke] = r.at.stroke_m;
+  f[PressQuantity::left1] = r.left1_m;
+  f[PressQuantity::left2] = r.left2_m;
+  f[PressQuantity::deceleration] = r.at.z;
+  f[PressQuantity::piston1] = r.at.piston1_m;
+  f[PressQuantity::piston2] = r.at.piston2_m;
+  f[PressQuantity::front_pressure] = r.at.front_pa;
+  f[PressQuantity::rear_pressure] = r.at.rear_pa;
   add_layers(f, r.budget);
-  if (const double bite = model->drive_for_z(kBite_g); bite >= 0)
-    f[PressFigure::bite_travel] = model->at(bite).pad_travel_m;
-  const double lock = model->first_lock_drive();
-  f[PressFigure::lock_z] = model->at(lock >= 0 ? lock : model->end_drive_pa()).z;
+  if (const auto bite = model->drive_for_z(kBite_g))
+    f[PressQuantity::bite_travel] = model->at(*bite).pad_travel_m;
+  const auto lock = model->first_lock_drive();
+  f[PressQuantity::lock_z] = model->at(lock.value_or(model->end_drive())).z;
   return f;
 }
 
@@ -111,17 +111,17 @@ Figures clutch_figures(const StripInputs& in, ConditionId id) {
   if (!c.target || !c.clutch) return f;
   f.ok = true;
   f.pass = c.verdict == Verdict::pass;
-  f[PressFigure::effort] = c.target->at.pad_force_n;
-  f[PressFigure::travel] = c.target->at.pad_travel_m;
-  f[PressFigure::reserve_share] = c.target->reserve_share;
-  f[PressFigure::reserve] = c.target->reserve_m;
-  f[PressFigure::pressure] = c.target->at.pressure_pa;
-  f[PressFigure::rod_force] = c.target->at.input_force_n;
-  f[PressFigure::stroke] = c.target->at.stroke_m;
-  f[PressFigure::left1] = c.target->left1_m;
-  f[PressFigure::piston1] = c.target->at.piston1_m;
+  f[PressQuantity::effort] = c.target->at.pad_force_n;
+  f[PressQuantity::travel] = c.target->at.pad_travel_m;
+  f[PressQuantity::reserve_share] = c.target->reserve_share;
+  f[PressQuantity::reserve] = c.target->reserve_m;
+  f[PressQuantity::pressure] = c.target->at.pressure_pa;
+  f[PressQuantity::rod_force] = c.target->at.input_force_n;
+  f[PressQuantity::stroke] = c.target->at.stroke_m;
+  f[PressQuantity::left1] = c.target->left1_m;
+  f[PressQuantity::piston1] = c.target->at.piston1_m;
   add_layers(f, c.target->budget);
-  f[PressFigure::bite_travel] = c.clutch->bite.pad_travel_up_m;
+  f[PressQuantity::bite_travel] = c.clutch->bite.pad_travel_up_m;
   return f;
 }
 
@@ -142,7 +142,7 @@ Band band_of(std::vector<double>& v) {
 
 std::vector<Sensitivity> sensitivities(const Drawn& d, ConditionId id, const Figures& middle) {
   std::vector<Sensitivity> list;
-  const auto w = static_cast<std::size_t>(which_of(id));
+  const auto w = static_cast<std::size_t>(as_of(id));
   for (const Doubtful& q : d.doubtful[w]) {
     Figures side[2];
     for (int k = 0; k < 2; ++k) {
@@ -153,13 +153,13 @@ std::vector<Sensitivity> sensitivities(const Drawn& d, ConditionId id, const Fig
     if (!side[0].ok || !side[1].ok) continue;
     Sensitivity s;
     s.param = q.param;
-    for (std::size_t f = 0; f < kPressFigureCount; ++f)
+    for (std::size_t f = 0; f < kPressQuantityCount; ++f)
       s.change[f] = (side[1].of[f] - side[0].of[f]) / 2;
     list.push_back(s);
   }
   const auto weight = [&middle](const Sensitivity& s) {
-    return std::abs(s.of(PressFigure::effort)) / std::max(1.0, middle[PressFigure::effort]) +
-           std::abs(s.of(PressFigure::travel)) / std::max(1e-3, middle[PressFigure::travel]);
+    return std::abs(s.of(PressQuantity::effort)) / std::max(1.0, middle[PressQuantity::effort]) +
+           std::abs(s.of(PressQuantity::travel)) / std::max(1e-3, middle[PressQuantity::travel]);
   };
   std::stable_sort(list.begin(), list.end(), [&](const Sensitivity& a, const Sensitivity& b) {
     return weight(a) > weight(b);
@@ -181,7 +181,7 @@ void draw(const Drawn& d, std::span<const ConditionId> ids, std::uint64_t seed, 
 
 ConditionDoubt collect(const std::vector<Figures>& all, std::size_t column, std::size_t columns) {
   ConditionDoubt r;
-  std::array<std::vector<double>, kPressFigureCount> figures;
+  std::array<std::vector<double>, kPressQuantityCount> figures;
   std::size_t passed = 0;
   std::size_t good = 0;
   for (std::size_t i = column; i < all.size(); i += columns) {
@@ -191,10 +191,10 @@ ConditionDoubt collect(const std::vector<Figures>& all, std::size_t column, std:
     }
     ++good;
     passed += all[i].pass ? 1 : 0;
-    for (std::size_t f = 0; f < kPressFigureCount; ++f) figures[f].push_back(all[i].of[f]);
+    for (std::size_t f = 0; f < kPressQuantityCount; ++f) figures[f].push_back(all[i].of[f]);
   }
   if (good > 0) r.pass_share = static_cast<double>(passed) / static_cast<double>(good);
-  for (std::size_t f = 0; f < kPressFigureCount; ++f) r.bands[f] = band_of(figures[f]);
+  for (std::size_t f = 0; f < kPressQuantityCount; ++f) r.bands[f] = band_of(figures[f]);
   return r;
 }
 
@@ -220,25 +220,26 @@ bool run_draws(const Drawn& d, std::span<const ConditionId> ids, const DoubtRequ
 
 }  // namespace
 
-const PressFigureInfo& press_figure_info(PressFigure id) {
-  static const std::vector<PressFigureInfo> table = [] {
-    std::vector<PressFigureInfo> t{{"effort_N", "Effort", Kind::force, 0},
-                                   {"travel_m", "Travel", Kind::length, 1},
-                                   {"reserve", "Reserve", Kind::fraction, 0},
-                                   {"reserve_m", "Reserve at the pad", Kind::length, 1},
-                                   {"stiffness_N_m", "Stiffness at the pad", Kind::spring_rate, 1},
-                                   {"pressure_Pa", "Line pressure", Kind::pressure, 2},
-                                   {"rod_force_N", "Rod force", Kind::force, 0},
-                                   {"stroke_m", "Master stroke", Kind::length, 1},
-                                   {"left1_m", "First piston's stroke left", Kind::length, 1},
-                                   {"left2_m", "Second piston's stroke left", Kind::length, 1},
-                                   {"z_g", "Deceleration", Kind::number, 3},
-                                   {"bite_m", "Travel to bite", Kind::length, 1},
-                                   {"lock_g", "First lock at", Kind::number, 2},
-                                   {"piston1_m", "First piston's stroke used", Kind::length, 1},
-                                   {"piston2_m", "Second piston's stroke used", Kind::length, 1},
-                                   {"front_Pa", "Front wheel pressure", Kind::pressure, 2},
-                                   {"rear_Pa", "Rear wheel pressure", Kind::pressure, 2}};
+const PressQuantityInfo& press_quantity_info(PressQuantity id) {
+  static const std::vector<PressQuantityInfo> table = [] {
+    std::vector<PressQuantityInfo> t{
+        {"effort_N", "Effort", Kind::force, 0},
+        {"travel_m", "Travel", Kind::length, 1},
+        {"reserve", "Reserve", Kind::fraction, 0},
+        {"reserve_m", "Reserve at the pad", Kind::length, 1},
+        {"stiffness_N_m", "Stiffness at the pad", Kind::spring_rate, 1},
+        {"pressure_Pa", "Line pressure", Kind::pressure, 2},
+        {"rod_force_N", "Rod force", Kind::force, 0},
+        {"stroke_m", "Master stroke", Kind::length, 1},
+        {"left1_m", "First piston's stroke left", Kind::length, 1},
+        {"left2_m", "Second piston's stroke left", Kind::length, 1},
+        {"z_g", "Deceleration", Kind::number, 3},
+        {"bite_m", "Travel to bite", Kind::length, 1},
+        {"lock_g", "First lock at", Kind::number, 2},
+        {"piston1_m", "First piston's stroke used", Kind::length, 1},
+        {"piston2_m", "Second piston's stroke used", Kind::length, 1},
+        {"front_Pa", "Front wheel pressure", Kind::pressure, 2},
+        {"rear_Pa", "Rear wheel pressure", Kind::pressure, 2}};
     for (std::size_t i = 0; i < kLayerCount; ++i) {
       const std::string words{layer_words(static_cast<TravelLayer>(i))};
       std::string key = "layer_" + words + "_m";
@@ -322,7 +323,7 @@ std::vector<Sensitivity> sensitivities(const Job& job, ConditionId id) {
 Expected<CurveBand> curve_band(const Job& job, ConditionId id, std::span<const double> forces_n,
                                const DoubtRequest& q) {
   const Drawn d = read(job);
-  const auto w = static_cast<std::size_t>(which_of(id));
+  const auto w = static_cast<std::size_t>(as_of(id));
   std::vector<std::vector<double>> travels(forces_n.size());
   std::size_t made = 0;
   for (std::size_t i = 0; i < q.samples; ++i) {

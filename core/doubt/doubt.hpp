@@ -18,7 +18,7 @@
 namespace yoke {
 
 /// Every figure that a condition reports at its target.
-enum class PressFigure {
+enum class PressQuantity {
   effort,         ///< N at the pad; of a clutch the peak
   travel,         ///< m at the pad
   reserve_share,  ///< of the available travel
@@ -39,17 +39,17 @@ enum class PressFigure {
   layers,  ///< first of the travel budget's layers, m at the pad; `layer_figure` names the others
   count_ = layers + static_cast<int>(kLayerCount)
 };
-inline constexpr std::size_t kPressFigureCount = static_cast<std::size_t>(PressFigure::count_);
-[[nodiscard]] constexpr PressFigure layer_figure(std::size_t layer) {
-  return static_cast<PressFigure>(static_cast<std::size_t>(PressFigure::layers) + layer);
+inline constexpr std::size_t kPressQuantityCount = static_cast<std::size_t>(PressQuantity::count_);
+[[nodiscard]] constexpr PressQuantity layer_figure(std::size_t layer) {
+  return static_cast<PressQuantity>(static_cast<std::size_t>(PressQuantity::layers) + layer);
 }
-struct PressFigureInfo {
+struct PressQuantityInfo {
   std::string key;  ///< "effort_N"
   Message words;    ///< "Effort"
   Kind kind;
   int digits;
 };
-[[nodiscard]] const PressFigureInfo& press_figure_info(PressFigure id);
+[[nodiscard]] const PressQuantityInfo& press_quantity_info(PressQuantity id);
 
 struct Band {
   double low = 0;     ///< 10 % of the samples lie below
@@ -60,8 +60,8 @@ struct Band {
 struct Sensitivity {
   Param param = Param::count_;
   /// Change of each figure for one standard uncertainty of the parameter.
-  std::array<double, kPressFigureCount> change{};
-  [[nodiscard]] double of(PressFigure id) const { return change[static_cast<std::size_t>(id)]; }
+  std::array<double, kPressQuantityCount> change{};
+  [[nodiscard]] double of(PressQuantity id) const { return change[static_cast<std::size_t>(id)]; }
 };
 
 struct DoubtRequest {
@@ -77,9 +77,11 @@ struct ConditionDoubt {
   Message because;             ///< why nothing can be said; empty when it can
   std::size_t impossible = 0;  ///< draws that contradict themselves; left out
   double pass_share = 0;       ///< of the draws, within the condition's limits
-  std::array<Band, kPressFigureCount> bands{};
+  std::array<Band, kPressQuantityCount> bands{};
   std::vector<Sensitivity> ranked;  ///< largest influence first, by effort and travel together
-  [[nodiscard]] const Band& band(PressFigure f) const { return bands[static_cast<std::size_t>(f)]; }
+  [[nodiscard]] const Band& band(PressQuantity f) const {
+    return bands[static_cast<std::size_t>(f)];
+  }
 };
 
 struct DoubtReport {

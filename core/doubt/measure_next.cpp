@@ -13,15 +13,15 @@ constexpr std::size_t kMost = 20;
 
 /// Standard uncertainty that a good measurement leaves.
 double best_sigma(Param p, double si) {
-  return default_doubt_si(How::calliper, info(p).kind, si) / 2;
+  return default_uncertainty_si(How::calliper, info(p).kind, si) / kCoverage;
 }
 
 /// The sheet in which a value would be entered: the plan's own, or the fitted one it took.
-Which sheet_of(const Job& job, Which which, Param p) {
-  return which == Which::plan && value_of(job, which, p).inherited ? Which::found : which;
+As sheet_of(const Job& job, As which, Param p) {
+  return which == As::plan && value_of(job, which, p).inherited ? As::found : which;
 }
 
-void add_blocking(const Job& job, Which which, std::vector<NextMeasure>& list) {
+void add_blocking(const Job& job, As which, std::vector<NextMeasure>& list) {
   const Assembly a = assemble(job, which);
   const auto add = [&](const std::vector<Param>& missing, const char* buys) {
     for (const Param p : missing) {
@@ -41,22 +41,22 @@ void add_blocking(const Job& job, Which which, std::vector<NextMeasure>& list) {
     add({Param::master_stroke1, Param::master_stroke2}, "whether the bore's end is reached");
 }
 
-void add_narrowing(const Job& job, Which which, std::vector<NextMeasure>& list) {
-  const ConditionId id = which == Which::found ? ConditionId::found : ConditionId::plan;
+void add_narrowing(const Job& job, As which, std::vector<NextMeasure>& list) {
+  const ConditionId id = which == As::found ? ConditionId::found : ConditionId::plan;
   const Values values = resolve(job, which);
   std::vector<NextMeasure> mine;
   double most = 0;
   for (const Sensitivity& s : sensitivities(job, id)) {
     const Value& v = values.at(s.param);
-    const double sigma = v.doubt_si / 2;
+    const double sigma = v.uncertainty_si / kCoverage;
     const double best = best_sigma(s.param, v.si);
     if (sigma <= best || !relevant(job, which, s.param)) continue;
     const double share = std::sqrt(1 - best * best / (sigma * sigma));
     NextMeasure n;
     n.which = sheet_of(job, which, s.param);
     n.param = s.param;
-    n.effort_n = std::abs(s.of(PressFigure::effort)) * share;
-    n.travel_m = std::abs(s.of(PressFigure::travel)) * share;
+    n.effort_n = std::abs(s.of(PressQuantity::effort)) * share;
+    n.travel_m = std::abs(s.of(PressQuantity::travel)) * share;
     n.buys = say("narrows effort by ±{}, travel by ±{}", force(2 * n.effort_n),
                  length(2 * n.travel_m, 1));
     most = std::max(most, n.effort_n);
@@ -84,13 +84,13 @@ void add_factor(const Job& job, std::vector<NextMeasure>& list) {
   constexpr Term kTerms[] = {
       {Param::master_bore, 2}, {Param::control_pad_arm, 1}, {Param::control_pin_arm, 1}};
   std::vector<std::pair<double, NextMeasure>> mine;
-  for (const Which w : {Which::found, Which::plan})
+  for (const As w : {As::found, As::plan})
     for (const Term& t : kTerms) {
       const Value v = value_of(job, w, t.param);
       // An arm that both share cancels out.
-      if (!v.known() || v.si <= 0 || (w == Which::plan && v.inherited)) continue;
-      if (t.param != Param::master_bore && value_of(job, Which::plan, t.param).inherited) continue;
-      const double sigma = v.doubt_si / 2;
+      if (!v.known() || v.si <= 0 || (w == As::plan && v.inherited)) continue;
+      if (t.param != Param::master_bore && value_of(job, As::plan, t.param).inherited) continue;
+      const double sigma = v.uncertainty_si / kCoverage;
       const double best = best_sigma(t.param, v.si);
       if (sigma <= best) continue;
       const double share = t.power * std::sqrt(sigma * sigma - best * best) / v.si;
@@ -107,7 +107,7 @@ void add_factor(const Job& job, std::vector<NextMeasure>& list) {
 
 }  // namespace
 
-std::vector<NextMeasure> measure_next(const Job& job, Which which) {
+std::vector<NextMeasure> measure_next(const Job& job, As which) {
   std::vector<NextMeasure> list;
   add_blocking(job, which, list);
   const std::size_t blocked = list.size();
@@ -122,8 +122,7 @@ std::vector<NextMeasure> measure_next(const Job& job, Which which) {
   return list;
 }
 
-std::optional<NextMeasure> next_to_measure(const Job& job, Which which,
-                                           std::optional<Param> after) {
+std::optional<NextMeasure> next_to_measure(const Job& job, As which, std::optional<Param> after) {
   const auto list = measure_next(job, which);
   if (list.empty()) return std::nullopt;
   const auto it = std::find_if(list.begin(), list.end(),

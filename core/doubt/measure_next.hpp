@@ -13,7 +13,7 @@
 namespace yoke {
 
 struct NextMeasure {
-  Which which = Which::plan;
+  As which = As::plan;
   Param param = Param::count_;
   bool blocks = false;  ///< nothing can be said of `buys` without it
   Message buys;         ///< what it buys, in words
@@ -21,10 +21,10 @@ struct NextMeasure {
   double travel_m = 0;  ///< narrowing of the travel
 };
 /// At most 20, best first; the same for the same job. `which`: the system the builder looks at.
-[[nodiscard]] std::vector<NextMeasure> measure_next(const Job& job, Which which);
+[[nodiscard]] std::vector<NextMeasure> measure_next(const Job& job, As which);
 
 /// The one after another in that list, from its start again at its end; nothing when all is known.
-[[nodiscard]] std::optional<NextMeasure> next_to_measure(const Job& job, Which which,
+[[nodiscard]] std::optional<NextMeasure> next_to_measure(const Job& job, As which,
                                                          std::optional<Param> after);
 
 }  // namespace yoke

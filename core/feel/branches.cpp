@@ -30,8 +30,8 @@ Branches gather(const System& s, const Condition& c) {
   Branches all{};
   const double bulk_pa = bulk_modulus_pa(s.fluid);
   for (const WheelBrake& w : *s.wheels) {
-    const bool second = w.outlet == Outlet::second;
-    if (c.lost == (second ? LostCircuit::second : LostCircuit::first)) continue;
+    const bool second = w.outlet == Outlet::secondary;
+    if (c.lost == (second ? LostCircuit::secondary : LostCircuit::primary)) continue;
     Branch& b = all[second ? 1 : 0][w.rear ? 1 : 0];
     b.live = true;
     b.rear = w.rear;

@@ -72,8 +72,8 @@ Expected<FeelModel> FeelModel::make(const System& system, const Condition& condi
                  .remedy = "Give each outlet its own wheels"});
   for (const std::size_t o : {std::size_t{0}, std::size_t{1}})
     if (live[o])
-      m.air_m3_[o] =
-          condition.air_m3 / live_outlets + (o == 0 ? condition.air1_m3 : condition.air2_m3);
+      m.air_m3_[o] = condition.air_m3 / live_outlets +
+                     (o == 0 ? condition.air_primary_m3 : condition.air_secondary_m3);
   if (step_works(system.master, condition.lost)) {
     const double p_q = system.master.crack.value();
     m.crack_m3_ = m.outlet_volume(0, m.line_pa(0, p_q)).total_m3() +
@@ -86,7 +86,7 @@ Expected<FeelModel> FeelModel::make(const System& system, const Condition& condi
 }
 
 bool FeelModel::lost(std::size_t outlet) const {
-  return condition_.lost == (outlet == 0 ? LostCircuit::first : LostCircuit::second);
+  return condition_.lost == (outlet == 0 ? LostCircuit::primary : LostCircuit::secondary);
 }
 
 double FeelModel::line_pa(std::size_t outlet, double master_pa) const {
@@ -119,7 +119,7 @@ VolumeParts FeelModel::outlet_volume(std::size_t outlet, double line_pa) const {
 
 void FeelModel::prepare_twin() {
   const Master& m = system_.master;
-  if (m.kind != MasterKind::twin) return;
+  if (m.kind != MasterKind::dual) return;
   const double spring_n = m.spring_force.value();
   const auto slope = [&](bool second) {
     return outlet_area(m, second).value() / m.efficiency / bar_share(m, second);
@@ -129,7 +129,7 @@ void FeelModel::prepare_twin() {
   if (condition_.lost == LostCircuit::none) return;
   // The dead piston only pushes its spring back; the bar leans on its limit until that piston is
   // home.
-  const std::size_t alive = condition_.lost == LostCircuit::first ? 1 : 0;
+  const std::size_t alive = condition_.lost == LostCircuit::primary ? 1 : 0;
   const double area = outlet_area(m, alive == 1).value();
   const double dead_end = (alive == 1 ? m.stroke1 : m.stroke2).value();
   const double before = (alive == 1 ? m.cutoff2 : m.cutoff1).value() + bar_lead(m).value();
@@ -146,15 +146,15 @@ void FeelModel::prepare_twin() {
   bar_hold_n_ = p * area / m.efficiency + spring_n;
 }
 
-FeelModel::Delivery FeelModel::deliver(double drive_pa) const {
+FeelModel::Delivery FeelModel::deliver(double drive) const {
   const Master& m = system_.master;
   Delivery d;
-  if (m.kind != MasterKind::twin) {
-    d.master_pa = {drive_pa, drive_pa};
-    d.force_n = piston_force(m, Pressure{drive_pa}, condition_.lost).value();
+  if (m.kind != MasterKind::dual) {
+    d.master_pa = {drive, drive};
+    d.force_n = piston_force(m, Pressure{drive}, condition_.lost).value();
   } else {
     const double spring_n = m.spring_force.value();
-    d.force_n = bar_start_n_ + drive_pa * bar_n_pa_;
+    d.force_n = bar_start_n_ + drive * bar_n_pa_;
     for (const std::size_t o : {std::size_t{0}, std::size_t{1}}) {
       const bool second = o == 1;
       double rod_n = d.force_n * bar_share(m, second);
@@ -183,7 +183,7 @@ FeelModel::Strokes FeelModel::strokes(const Delivery& d) const {
   const double v2 = s.volume[1].total_m3();
   const bool first_lost = lost(0);
   const bool second_lost = lost(1);
-  if (m.kind == MasterKind::twin) {
+  if (m.kind == MasterKind::dual) {
     s.first_m = m.cutoff1.value() + v1 / outlet_area(m, false).value();
     s.second_m = m.cutoff2.value() + v2 / outlet_area(m, true).value();
     const double lead = bar_lead(m).value();
@@ -228,8 +228,8 @@ WheelForces FeelModel::forces(const Delivery& d) const {
   return f;
 }
 
-WheelForces FeelModel::wheel_forces(double drive_pa) const {
-  return forces(deliver(drive_pa));
+WheelForces FeelModel::wheel_forces(double drive) const {
+  return forces(deliver(drive));
 }
 
 Braking FeelModel::braking_of(const Delivery& d) const {
@@ -240,14 +240,14 @@ Braking FeelModel::braking_of(const Delivery& d) const {
                  {f.rear_n / weight_n, f.rear_share});
 }
 
-Braking FeelModel::braking_at(double drive_pa) const {
-  return braking_of(deliver(drive_pa));
+Braking FeelModel::braking_at(double drive) const {
+  return braking_of(deliver(drive));
 }
 
-FeelPoint FeelModel::at(double drive_pa) const {
+FeelPoint FeelModel::at(double drive) const {
   FeelPoint f;
   const Master& m = system_.master;
-  const Delivery d = deliver(drive_pa);
+  const Delivery d = deliver(drive);
   const Strokes s = strokes(d);
   f.pressure_pa = d.line_pa[lost(0) ? 1 : 0];
   f.volume = s.volume[0];
@@ -255,7 +255,7 @@ FeelPoint FeelModel::at(double drive_pa) const {
   f.stroke_m = s.stroke_m;
   f.piston1_m = s.first_m;
   f.piston2_m = s.second_m;
-  f.bar_binds = m.kind == MasterKind::twin && condition_.lost == LostCircuit::none &&
+  f.bar_binds = m.kind == MasterKind::dual && condition_.lost == LostCircuit::none &&
                 std::abs(s.first_m - s.second_m) > bar_lead(m).value();
   f.rod_travel_m = rod_before_stroke_m() + f.stroke_m;
   const PadState pad = kinematics_.pad_state(Length{f.rod_travel_m});
@@ -280,9 +280,9 @@ FeelPoint FeelModel::at(double drive_pa) const {
   return f;
 }
 
-std::optional<Stop> FeelModel::stopped(double drive_pa) const {
-  if (locked_pa_ > 0 && drive_pa > locked_pa_ * 1.2) return Stop::locked;
-  const Delivery d = deliver(drive_pa);
+std::optional<Stop> FeelModel::stopped(double drive) const {
+  if (locked_pa_ > 0 && drive > locked_pa_ * 1.2) return Stop::locked;
+  const Delivery d = deliver(drive);
   const Strokes s = strokes(d);
   const Master& m = system_.master;
   constexpr double kHair_m = 1e-12;
@@ -300,8 +300,8 @@ std::optional<Stop> FeelModel::stopped(double drive_pa) const {
   return std::nullopt;
 }
 
-bool FeelModel::all_locked(double drive_pa) const {
-  const Delivery d = deliver(drive_pa);
+bool FeelModel::all_locked(double drive) const {
+  const Delivery d = deliver(drive);
   const Braking b = braking_of(d);
   if (b.rear_lifts || b.lock == Lock::both) return true;
   const bool front = branches_[0][0].live || branches_[1][0].live;
@@ -315,18 +315,18 @@ void FeelModel::find_end() {
     locked_pa_ = first_true(0.0, kPressureLimit_pa, locks);
   if (const auto s = stopped(0.0)) {
     stop_ = *s;
-    end_pa_ = 0;
+    end_drive_ = 0;
     return;
   }
   if (!stopped(kPressureLimit_pa)) {
     stop_ = Stop::pressure_limit;
-    end_pa_ = kPressureLimit_pa;
+    end_drive_ = kPressureLimit_pa;
     return;
   }
   const double beyond =
       first_true(0.0, kPressureLimit_pa, [this](double p) { return stopped(p).has_value(); });
   stop_ = stopped(beyond).value_or(Stop::pad_stop);
-  end_pa_ = beyond * (1 - 2e-9);
+  end_drive_ = beyond * (1 - 2e-9);
 }
 
 void FeelModel::find_available() {
@@ -338,21 +338,21 @@ void FeelModel::find_available() {
 }
 
 double FeelModel::drive_for(const std::function<double(double)>& rising) const {
-  return rising_root(0.0, end_pa_, rising);
+  return rising_root(0.0, end_drive_, rising);
 }
 
-double FeelModel::drive_for_z(double z) const {
-  if (!system_.vehicle || braking_at(end_pa_).z < z) return -1.0;
-  return rising_root(0.0, end_pa_, [&](double p) { return braking_at(p).z - z; });
+std::optional<double> FeelModel::drive_for_z(double z) const {
+  if (!system_.vehicle || braking_at(end_drive_).z < z) return std::nullopt;
+  return rising_root(0.0, end_drive_, [&](double p) { return braking_at(p).z - z; });
 }
 
 double FeelModel::drive_for_force(double pad_force_n) const {
-  return rising_root(0.0, end_pa_, [&](double p) { return at(p).pad_force_n - pad_force_n; });
+  return rising_root(0.0, end_drive_, [&](double p) { return at(p).pad_force_n - pad_force_n; });
 }
 
-double FeelModel::first_lock_drive() const {
-  if (!system_.vehicle || braking_at(end_pa_).lock == Lock::none) return -1.0;
-  return first_true(0.0, end_pa_, [this](double p) { return braking_at(p).lock != Lock::none; });
+std::optional<double> FeelModel::first_lock_drive() const {
+  if (!system_.vehicle || braking_at(end_drive_).lock == Lock::none) return std::nullopt;
+  return first_true(0.0, end_drive_, [this](double p) { return braking_at(p).lock != Lock::none; });
 }
 
 }  // namespace yoke

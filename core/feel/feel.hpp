@@ -103,26 +103,26 @@ class FeelModel {
   [[nodiscard]] const System& system() const { return system_; }
   [[nodiscard]] const Condition& condition() const { return condition_; }
   /// State at a drive; pad travel is clamped at the control's limit.
-  [[nodiscard]] FeelPoint at(double drive_pa) const;
+  [[nodiscard]] FeelPoint at(double drive) const;
   /// Highest drive before the first stop, and which stop; 0 when nothing is reached.
-  [[nodiscard]] double end_drive_pa() const { return end_pa_; }
+  [[nodiscard]] double end_drive() const { return end_drive_; }
   [[nodiscard]] Stop stop() const { return stop_; }
   [[nodiscard]] double available_m() const { return available_m_; }
   /// Forces at the tyres, by what the brakes can do; grip not judged.
-  [[nodiscard]] WheelForces wheel_forces(double drive_pa) const;
+  [[nodiscard]] WheelForces wheel_forces(double drive) const;
   /// Drive at which a function that never falls along the press becomes 0, within 0 ... end.
   [[nodiscard]] double drive_for(const std::function<double(double)>& rising) const;
-  /// Drive for a deceleration (or a negative number when it is not reached before the stop).
-  [[nodiscard]] double drive_for_z(double z) const;
+  /// Drive for a deceleration; nothing when it is not reached before the stop.
+  [[nodiscard]] std::optional<double> drive_for_z(double z) const;
   /// Drive at which the pad takes a force, within 0 ... end.
   [[nodiscard]] double drive_for_force(double pad_force_n) const;
-  /// Drive at which a first axle locks; negative when none does before the stop.
-  [[nodiscard]] double first_lock_drive() const;
+  /// Drive at which a first axle locks; nothing when none does before the stop.
+  [[nodiscard]] std::optional<double> first_lock_drive() const;
   [[nodiscard]] TargetReport at_z(double z) const;
   /// At a pressure in the line of the first live outlet.
   [[nodiscard]] TargetReport at_pressure(double p_pa) const;
   /// At a drive that is within the press.
-  [[nodiscard]] TargetReport at_drive(double drive_pa) const;
+  [[nodiscard]] TargetReport at_drive(double drive) const;
   [[nodiscard]] TravelBudget budget(const FeelPoint& point) const;
   /// The whole press in `points` states plus the free part.
   [[nodiscard]] FeelCurve curve(std::size_t points = 256) const;
@@ -144,7 +144,7 @@ class FeelModel {
   };
   explicit FeelModel(const Kinematics& kinematics) : kinematics_(kinematics) {}
   [[nodiscard]] bool lost(std::size_t outlet) const;
-  [[nodiscard]] Delivery deliver(double drive_pa) const;
+  [[nodiscard]] Delivery deliver(double drive) const;
   [[nodiscard]] Strokes strokes(const Delivery& delivery) const;
   [[nodiscard]] double line_pa(std::size_t outlet, double master_pa) const;
   [[nodiscard]] VolumeParts outlet_volume(std::size_t outlet, double line_pa) const;
@@ -155,10 +155,10 @@ class FeelModel {
   [[nodiscard]] double pad_m(double rod_m) const;
   [[nodiscard]] WheelForces forces(const Delivery& delivery) const;
   [[nodiscard]] Braking braking_of(const Delivery& delivery) const;
-  [[nodiscard]] Braking braking_at(double drive_pa) const;
-  [[nodiscard]] std::optional<Stop> stopped(double drive_pa) const;
-  [[nodiscard]] bool all_locked(double drive_pa) const;
-  [[nodiscard]] TargetReport report(double drive_pa, double wanted, bool reached) const;
+  [[nodiscard]] Braking braking_at(double drive) const;
+  [[nodiscard]] std::optional<Stop> stopped(double drive) const;
+  [[nodiscard]] bool all_locked(double drive) const;
+  [[nodiscard]] TargetReport report(double drive, double wanted, bool reached) const;
   void prepare_twin();
   void find_end();
   void find_available();
@@ -175,7 +175,7 @@ class FeelModel {
   double bar_n_pa_ = 0;     ///< twin: force for each pascal of drive
   double bar_hold_n_ = 0;   ///< twin, one lost: rod force at which the bar meets the dead piston
   double locked_pa_ = 0;
-  double end_pa_ = 0;
+  double end_drive_ = 0;
   double available_m_ = 0;
   Stop stop_ = Stop::pad_stop;
 };

@@ -5,18 +5,18 @@
 
 namespace yoke {
 
-TargetReport FeelModel::report(double drive_pa, double wanted, bool reached) const {
+TargetReport FeelModel::report(double drive, double wanted, bool reached) const {
   TargetReport r;
   r.wanted = wanted;
   r.reached = reached;
   r.prevented_by = stop_;
-  r.at = at(drive_pa);
+  r.at = at(drive);
   r.available_m = available_m_;
   r.reserve_m = available_m_ - r.at.pad_travel_m;
   r.reserve_share = available_m_ > 0 ? r.reserve_m / available_m_ : 0;
-  const double step = std::max(1e3, drive_pa * 1e-3);
-  const FeelPoint a = at(std::max(0.0, drive_pa - step));
-  const FeelPoint b = at(drive_pa + step);
+  const double step = std::max(1e3, drive * 1e-3);
+  const FeelPoint a = at(std::max(0.0, drive - step));
+  const FeelPoint b = at(drive + step);
   const double ds = b.pad_travel_m - a.pad_travel_m;
   r.stiffness_n_m = ds > 1e-12 ? (b.pad_force_n - a.pad_force_n) / ds : 0;
   r.left1_m = system_.master.stroke1.value() - r.at.piston1_m;
@@ -26,21 +26,21 @@ TargetReport FeelModel::report(double drive_pa, double wanted, bool reached) con
 }
 
 TargetReport FeelModel::at_z(double z) const {
-  const double p = drive_for_z(z);
-  return p >= 0 ? report(p, z, true) : report(end_pa_, z, false);
+  const auto p = drive_for_z(z);
+  return p ? report(*p, z, true) : report(end_drive_, z, false);
 }
 
 TargetReport FeelModel::at_pressure(double p_pa) const {
   const auto line = [this](double u) { return deliver(u).line_pa[lost(0) ? 1 : 0]; };
-  if (line(end_pa_) < p_pa) return report(end_pa_, p_pa, false);
-  const bool plain = system_.master.kind != MasterKind::twin && !system_.servo;
+  if (line(end_drive_) < p_pa) return report(end_drive_, p_pa, false);
+  const bool plain = system_.master.kind != MasterKind::dual && !system_.servo;
   const double drive =
-      plain ? p_pa : rising_root(0.0, end_pa_, [&](double u) { return line(u) - p_pa; });
+      plain ? p_pa : rising_root(0.0, end_drive_, [&](double u) { return line(u) - p_pa; });
   return report(drive, p_pa, true);
 }
 
-TargetReport FeelModel::at_drive(double drive_pa) const {
-  return report(drive_pa, drive_pa, drive_pa <= end_pa_);
+TargetReport FeelModel::at_drive(double drive) const {
+  return report(drive, drive, drive <= end_drive_);
 }
 
 TravelBudget FeelModel::budget(const FeelPoint& f) const {
@@ -76,7 +76,7 @@ FeelCurve FeelModel::curve(std::size_t points) const {
   FeelCurve c;
   c.stop = stop_;
   c.available_m = available_m_;
-  c.end_pa = at(end_pa_).pressure_pa;
+  c.end_pa = at(end_drive_).pressure_pa;
   c.points.reserve(points + 3);
   const double clear_m = std::max(0.0, system_.control.rod_clearance.value());
   FeelPoint rest;
@@ -95,7 +95,7 @@ FeelCurve FeelModel::curve(std::size_t points) const {
   for (size_t i = 0; i < n; ++i) {
     // Squared spacing: the low pressures, where linings close up, need the most points.
     const double u = static_cast<double>(i) / static_cast<double>(n - 1);
-    c.points.push_back(at(end_pa_ * u * u));
+    c.points.push_back(at(end_drive_ * u * u));
   }
   return c;
 }

@@ -14,12 +14,12 @@
 
 namespace yoke {
 
-enum class Outlet { first, second };
+enum class Outlet { primary, secondary };
 
 /// One wheel's brake with the lines that lead to it alone.
 struct WheelBrake {
   std::variant<Disc, Drum> brake;
-  Outlet outlet = Outlet::first;
+  Outlet outlet = Outlet::primary;
   bool rear = false;
   Length tyre_radius{};  ///< 0: unknown, no deceleration can be given
   Tube tube;
@@ -52,10 +52,10 @@ struct System {
 struct Condition {
   bool assist_alive = true;
   LostCircuit lost = LostCircuit::none;
-  bool hot = false;    ///< fluid 120 C, disc friction x 0.7, shoe factor with its exponent
-  double air_m3 = 0;   ///< free air, shared by the live circuits
-  double air1_m3 = 0;  ///< free air in circuit 1 beside that
-  double air2_m3 = 0;
+  bool hot = false;           ///< fluid 120 C, disc friction x 0.7, shoe factor with its exponent
+  double air_m3 = 0;          ///< free air, shared by the live circuits
+  double air_primary_m3 = 0;  ///< free air in circuit 1 beside that
+  double air_secondary_m3 = 0;
   double take_up_scale = 1;  ///< of all lining clearances
   double growth_scale = 1;   ///< of what calipers and drums give
   double hose_scale = 1;     ///< of what hoses give

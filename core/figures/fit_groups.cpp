@@ -320,7 +320,7 @@ FigureGroup rod_gaps(const FigureInputs& in) {
                              clearance >= 0.5e-3 && clearance <= 1.0e-3, "0.5 to 1.0 mm"));
   if (rod.free_play)
     g.figures.push_back(told("felt at the pad", rod.free_play->value(), Kind::length, 1));
-  if (has_assist(*in.job, Which::plan)) {
+  if (has_assist(*in.job, As::plan)) {
     const OutputGap o = output_gap(in.strip.plan);
     const auto one = [&](const char* words, const std::optional<double>& m) {
       if (m)

@@ -37,7 +37,7 @@ void add_target(FigureGroup& g, const FeelModel& m, const Message& at, const Tar
                 bool whole) {
   if (!r.reached) {
     g.figures.push_back(
-        unsaid(at, say("not reached, {} g at most: {}", Plain{m.at(m.end_drive_pa()).z, 2},
+        unsaid(at, say("not reached, {} g at most: {}", Plain{m.at(m.end_drive()).z, 2},
                        Message::of_table(stop_words(r.prevented_by)))));
     return;
   }
@@ -131,17 +131,17 @@ FigureGroup press(const FigureInputs& in) {
     g.figures.push_back(unsaid("Deceleration", needs_vehicle(in)));
     return g;
   }
-  if (const double bite = m->drive_for_z(kBite_g); bite >= 0)
+  if (const auto bite = m->drive_for_z(kBite_g))
     g.figures.push_back(
-        told("Travel to bite", m->at(bite).pad_travel_m, Kind::length, 1, "0.05 g"));
+        told("Travel to bite", m->at(*bite).pad_travel_m, Kind::length, 1, "0.05 g"));
   for (const double z : {0.3, 0.6, 0.9})
     add_target(g, *m, say("{} g", Plain{z, 1}), m->at_z(z), z == 0.6);
-  const double lock = m->first_lock_drive();
-  if (lock < 0) {
+  const auto lock = m->first_lock_drive();
+  if (!lock) {
     g.figures.push_back(unsaid(
         "First lock", say("no axle locks before {}", Message::of_table(stop_words(m->stop())))));
   } else {
-    add_target(g, *m, say("First lock, {} g", Plain{m->at(lock).z, 2}), m->at_drive(lock), false);
+    add_target(g, *m, say("First lock, {} g", Plain{m->at(*lock).z, 2}), m->at_drive(*lock), false);
   }
   const double v = in.strip.plan.si(Param::target_speed);
   const double t = in.strip.plan.si(Param::target_reaction);
@@ -165,11 +165,11 @@ FigureGroup bands(const FigureInputs& in) {
     g.figures.push_back(unsaid("Bands of the plan", r.error().reason));
     return g;
   }
-  for (std::size_t i = 0; i < kPressFigureCount; ++i) {
-    const PressFigureInfo& f = press_figure_info(static_cast<PressFigure>(i));
+  for (std::size_t i = 0; i < kPressQuantityCount; ++i) {
+    const PressQuantityInfo& f = press_quantity_info(static_cast<PressQuantity>(i));
     const Band& b = r->bands[i];
     // A clutch has no second piston, no deceleration: what never moves from 0 is not told.
-    const bool layer = i >= static_cast<std::size_t>(PressFigure::layers);
+    const bool layer = i >= static_cast<std::size_t>(PressQuantity::layers);
     if ((b.low == 0 && b.high == 0) || (layer && b.high < 0.5e-3)) continue;
     g.figures.push_back(
         told(f.words, b.middle, f.kind, f.digits,
@@ -192,9 +192,9 @@ FigureGroup balance(const FigureInputs& in) {
     return g;
   }
   const Vehicle& car = *m->system().vehicle;
-  const double lock = m->first_lock_drive();
-  if (lock >= 0) {
-    const FeelPoint f = m->at(lock * (1 + 1e-6));
+  const auto lock = m->first_lock_drive();
+  if (lock) {
+    const FeelPoint f = m->at(*lock * (1 + 1e-6));
     const bool rear_first = f.lock == Lock::rear;
     g.figures.push_back(judged(rear_first ? "Rear locks first, at" : "Front locks first, at", f.z,
                                Kind::number, 2, !rear_first || f.z >= 0.8,
@@ -212,7 +212,7 @@ FigureGroup balance(const FigureInputs& in) {
   const auto plain = FeelModel::make(bare, {});
   if (!plain) return g;
   const double weight = car.mass.value() * kGravity_m_s2;
-  const double p = std::min(4e6, plain->end_drive_pa());
+  const double p = std::min(4e6, plain->end_drive());
   const WheelForces w = plain->wheel_forces(p);
   if (p <= 0 || w.front_n <= 0 || w.rear_n <= 0) return g;
   g.figures.push_back(told("Front share of braking at 4 MPa", w.front_n / (w.front_n + w.rear_n),

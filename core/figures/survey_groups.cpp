@@ -117,7 +117,7 @@ FigureGroup slack(const FigureInputs& in) {
 /// What a gauge read beside what the model says of the brakes as found at the same pad force.
 void gauge_figures(FigureGroup& g, const FigureInputs& in) {
   const ConditionReport found = condition_report(in.strip, ConditionId::found, 128);
-  const bool has_booster = has_assist(*in.job, Which::found);
+  const bool has_booster = has_assist(*in.job, As::found);
   int n = 0;
   for (const Reading& r : in.job->before) {
     ++n;

@@ -191,8 +191,8 @@ Pattern pattern_of(const Values& v, double a) {
 
 PatternReport pattern_report(const Job& job) {
   PatternReport r;
-  const Values found = resolve(job, Which::found);
-  const Values plan = resolve(job, Which::plan);
+  const Values found = resolve(job, As::found);
+  const Values plan = resolve(job, As::plan);
   r.old_pattern = pattern_of(found, plan.si(Param::fit_turn_old));
   r.new_pattern = pattern_of(plan, plan.si(Param::fit_turn));
   if (r.new_pattern.pilot_m) r.pilot_hole_m = *r.new_pattern.pilot_m + 0.3e-3;

@@ -157,7 +157,7 @@ Expected<Template> make_template(const Job& job, TemplateKind kind, double scale
   Template t;
   t.kind = kind;
   t.title = say("{}: {}", Message::of_table(template_words(kind)), Message::data(job.title));
-  const Values plan = resolve(job, Which::plan);
+  const Values plan = resolve(job, As::plan);
   add_holes(t, r);
   if (kind == TemplateKind::drilling) {
     add_old_holes(t, r, false);

@@ -9,7 +9,7 @@
 #include "fitting/envelope.hpp"
 #include "fitting/pattern.hpp"
 #include "plumbing/outlets.hpp"
-#include "proving/fit.hpp"
+#include "proving/estimate.hpp"
 #include "proving/gates.hpp"
 #include "rod/ends.hpp"
 #include "rod/rod.hpp"
@@ -36,8 +36,8 @@ const ConditionReport* report_of(const std::vector<ConditionReport>& strip, Cond
 
 std::vector<Finding> prove_findings(const Job& job) {
   std::vector<Finding> f;
-  const Value bore = value_of(job, Which::plan, Param::master_bore);
-  if (const auto ratio = arm_ratio(job, Which::plan); bore.known() && ratio) {
+  const Value bore = value_of(job, As::plan, Param::master_bore);
+  if (const auto ratio = arm_ratio(job, As::plan); bore.known() && ratio) {
     const PumpReport p = pump_report(job.pump, Length{bore.si}, *ratio);
     if (p.sinking)
       f.push_back({Severity::hard, Stage::prove, FindingCode::prove_sinking, p.words.back(),
@@ -63,8 +63,8 @@ FindingCode failure_code(ConditionId id) {
   switch (id) {
     case ConditionId::assist_lost:
       return FindingCode::size_no_assist;
-    case ConditionId::first_lost:
-    case ConditionId::second_lost:
+    case ConditionId::primary_lost:
+    case ConditionId::secondary_lost:
       return FindingCode::size_failed_circuit;
     case ConditionId::plan:
       return FindingCode::size_plan;
@@ -82,9 +82,9 @@ FindingCode failure_code(ConditionId id) {
 
 std::vector<Finding> survey_findings(const Job& job) {
   std::vector<Finding> f;
-  for (const Which which : {Which::found, Which::plan}) {
+  for (const As which : {As::found, As::plan}) {
     const Assembly a = assemble(job, which);
-    const Message who = which == Which::found ? "As found" : "Plan";
+    const Message who = which == As::found ? "As found" : "Plan";
     if (!a.missing_system.empty())
       f.push_back({Severity::warning, Stage::survey, FindingCode::survey_missing,
                    say("{}: {} not known", who, param_list(a.missing_system)),
@@ -96,7 +96,7 @@ std::vector<Finding> survey_findings(const Job& job) {
       f.push_back({Severity::hard, Stage::survey, FindingCode::survey_impossible,
                    say("{}: {}", who, e.reason), e.range, e.remedy, "geometry"});
   }
-  if (const Assembly plan = assemble(job, Which::plan);
+  if (const Assembly plan = assemble(job, As::plan);
       plan.system && !plan.system->strokes_known && plan.missing_brakes.empty())
     f.push_back(
         {Severity::warning, Stage::survey, FindingCode::survey_strokes_unknown,
@@ -104,13 +104,13 @@ std::vector<Finding> survey_findings(const Job& job) {
          "both strokes measured",
          "Push each piston to its end with a rod and measure; reserve counts to the floor only",
          ""});
-  const Value pin = value_of(job, Which::plan, Param::control_pin_arm);
-  if (pin.known() && pin.si > 0 && pin.doubt_si / pin.si > 0.03)
+  const Value pin = value_of(job, As::plan, Param::control_pin_arm);
+  if (pin.known() && pin.si > 0 && pin.uncertainty_si / pin.si > 0.03)
     f.push_back({Severity::note, Stage::survey, FindingCode::survey_pin_doubt,
                  say("Pivot to pin is known to ±{} only: ±{} % of every force",
-                     length(pin.doubt_si, 1), Plain{pin.doubt_si / pin.si * 100, 0}),
+                     length(pin.uncertainty_si, 1), Plain{pin.uncertainty_si / pin.si * 100, 0}),
                  "±3 %", "Measure the short arm with a calliper", "first-order propagation"});
-  if (value_of(job, Which::plan, Param::master_bore).inherited)
+  if (value_of(job, As::plan, Param::master_bore).inherited)
     f.push_back({Severity::note, Stage::size, FindingCode::size_bore_kept,
                  "The plan keeps the fitted bore", "", "Choose a cell of the map to change it",
                  ""});
@@ -119,8 +119,8 @@ std::vector<Finding> survey_findings(const Job& job) {
 
 std::vector<Finding> choice_findings(const Job& job, const std::vector<ConditionReport>& strip) {
   std::vector<Finding> f;
-  const Values found = resolve(job, Which::found);
-  const Values plan = resolve(job, Which::plan);
+  const Values found = resolve(job, As::found);
+  const Values plan = resolve(job, As::plan);
   const bool clutch = works_clutch(plan);
   const char* source = "common practice, no source";
   const auto tell = [&](const std::vector<Consequence>& list, Stage stage) {
@@ -176,9 +176,9 @@ std::vector<Finding> fit_findings(const Job& job, const RodReport& rod) {
                        job.boxes[g.b].name),
                    say("{}", length(g.wanted_m, 0)), "Move it, or shield what is hot",
                    "common practice, no source"});
-  const Values plan = resolve(job, Which::plan);
+  const Values plan = resolve(job, As::plan);
   add(f, ends_report(job, rod).findings);
-  if (has_assist(job, Which::plan)) add(f, output_gap(plan).findings);
+  if (has_assist(job, As::plan)) add(f, output_gap(plan).findings);
   add(f, heights_report(job, rod).findings);
   add(f, retained_report(job).findings);
   add(f, return_findings(plan));
@@ -190,7 +190,7 @@ std::vector<Finding> strip_findings(const Job& job, const std::vector<ConditionR
   for (const auto& c : strip) {
     if (c.verdict != Verdict::fail || c.id == ConditionId::found) continue;
     // A plan short of its comfort wishes is a warning; one that cannot stop the car is hard.
-    const bool hard = c.id == ConditionId::first_lost || c.id == ConditionId::second_lost ||
+    const bool hard = c.id == ConditionId::primary_lost || c.id == ConditionId::secondary_lost ||
                       c.id == ConditionId::assist_lost || (c.target && !c.target->reached);
     f.push_back({hard ? Severity::hard : Severity::warning, Stage::size, failure_code(c.id),
                  say("{}: {}", c.title, c.reason), "the limits under Size",
@@ -210,11 +210,11 @@ std::vector<Finding> find_all(const Job& job, const std::vector<ConditionReport>
   std::vector<Finding> all = survey_findings(job);
   add(all, strip_findings(job, strip));
   add(all, choice_findings(job, strip));
-  add(all, angle_report(job, Which::plan).findings);
+  add(all, angle_report(job, As::plan).findings);
   const RodReport rod = rod_report(job);
   add(all, rod.findings);
   add(all, fit_findings(job, rod));
-  add(all, outlet_report(job, Which::plan).findings);
+  add(all, outlet_report(job, As::plan).findings);
   add(all, prove_findings(job));
   add(all, figure_findings(job));
   // "Proved" was said of another state of the job: an edit since then can undo it.
@@ -240,12 +240,12 @@ bool any_hard(const std::vector<Finding>& findings) {
 namespace {
 
 Message survey_status(const Job& job) {
-  const Assembly a = assemble(job, Which::found);
+  const Assembly a = assemble(job, As::found);
   std::vector<Param> missing = a.missing_system;
   if (missing.empty()) missing = a.missing_brakes;
   if (missing.empty()) missing = a.missing_vehicle;
   if (!missing.empty()) return say("{} unknown", param_list({missing.front()}));
-  const Value pin = value_of(job, Which::plan, Param::control_pin_arm);
+  const Value pin = value_of(job, As::plan, Param::control_pin_arm);
   if (pin.how == How::estimate) return "pin radius is a guess";
   return "all that is needed is known";
 }
@@ -260,8 +260,8 @@ Message size_status(const Job& job, const std::vector<ConditionReport>& strip) {
     return plural(failing, "{} condition fails", "{} conditions fail");
   }
   if (plan && plan->target) return say("plan {}", plan->reason);
-  const Values found = resolve(job, Which::found);
-  const Values planned = resolve(job, Which::plan);
+  const Values found = resolve(job, As::found);
+  const Values planned = resolve(job, As::plan);
   const Length none{0.0};
   const auto rel =
       relative(equivalent_bore(found).value_or(none), equivalent_bore(planned).value_or(none),
@@ -297,7 +297,7 @@ Message stage_status(const Job& job, Stage stage, const std::vector<ConditionRep
     case Stage::size:
       return size_status(job, strip);
     case Stage::fit: {
-      const AngleReport r = angle_report(job, Which::plan);
+      const AngleReport r = angle_report(job, As::plan);
       if (!r.missing.empty()) return say("{} unknown", param_list({r.missing.front()}));
       if (r.points.empty()) return "geometry impossible";
       return say("rod up to {}° off", Plain{r.largest_rad * 180 / kPi, 1});
@@ -305,9 +305,9 @@ Message stage_status(const Job& job, Stage stage, const std::vector<ConditionRep
     case Stage::rod:
       return rod_status(rod_report(job));
     case Stage::plumb: {
-      if (value_of(job, Which::plan, Param::control_use).is(choice::ControlUse::clutch))
+      if (value_of(job, As::plan, Param::control_use).is(choice::ControlUse::clutch))
         return "one line";
-      const OutletReport r = outlet_report(job, Which::plan);
+      const OutletReport r = outlet_report(job, As::plan);
       for (const auto& f : r.findings) {
         if (f.code == FindingCode::plumb_crossed) return "outlets crossed";
         if (f.code == FindingCode::plumb_no_separation) return "no separation";

@@ -20,9 +20,10 @@
 
 namespace yoke {
 
-enum class MasterKind { single, tandem, stepped, twin };
+/// `fast_fill`: a step bore delivers until its valve cracks; `dual`: two masters and a balance bar.
+enum class MasterKind { single, tandem, fast_fill, dual };
 enum class Springs { unknown, secondary_stronger, primary_caged };
-enum class LostCircuit { none, first, second };
+enum class LostCircuit { none, primary, secondary };
 
 struct Master {
   MasterKind kind = MasterKind::tandem;
@@ -34,12 +35,12 @@ struct Master {
   Springs springs = Springs::unknown;
   Force spring_force{45.0};
   double efficiency = 0.95;
-  Length step_bore{};        ///< stepped only: the larger bore
-  Pressure crack{600000.0};  ///< stepped only: p_q
-  Length bore2{};            ///< twin only: the master on outlet 2
-  Length bar_a{};            ///< twin only: bearing to rod 1
-  Length bar_b{};            ///< twin only: bearing to rod 2
-  Angle bar_tilt{0.2094};    ///< twin only: 12 degrees (common practice, no source)
+  Length step_bore{};        ///< fast-fill only: the larger bore
+  Pressure crack{600000.0};  ///< fast-fill only: p_q
+  Length bore2{};            ///< dual masters only: the master on outlet 2
+  Length bar_a{};            ///< dual masters only: bearing to rod 1
+  Length bar_b{};            ///< dual masters only: bearing to rod 2
+  Angle bar_tilt{0.2094};    ///< dual masters only: 12 degrees (common practice, no source)
 };
 
 [[nodiscard]] Area bore_area(const Master& m);

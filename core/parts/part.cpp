@@ -127,7 +127,7 @@ std::span<const PartDim> part_dims(PartKind kind) {
 }
 
 PartKind part_kind_of(const Job& job) {
-  const Value kind = value_of(job, Which::plan, Param::control_kind);
+  const Value kind = value_of(job, As::plan, Param::control_kind);
   return kind.known() && kind.si >= 1 ? PartKind::lever : PartKind::master;
 }
 
@@ -154,14 +154,14 @@ Job with_candidate(const Job& job, const Candidate& candidate) {
   return out;
 }
 
-Matrix compare(const Job& job, PartKind kind, const Sheet& sheet) {
+Matrix compare(const Job& job, PartKind kind, const MeasuredSet& sheet) {
   Matrix m;
   for (const PartDim& d : part_dims(kind)) {
     MatrixRow r;
     r.param = d.param;
     r.fitted = known(job.found.at(d.param));
     r.candidate = known(sheet.at(d.param));
-    const bool asked = relevant(job, Which::found, d.param) || r.candidate.has_value();
+    const bool asked = relevant(job, As::found, d.param) || r.candidate.has_value();
     if (!asked && !r.fitted) continue;
     if (r.fitted && r.candidate) {
       const bool choice = info(d.param).kind == Kind::choice;

@@ -62,7 +62,7 @@ struct Matrix {
 };
 
 /// Fitted unit against one sheet of values (a candidate's, or the plan's own).
-[[nodiscard]] Matrix compare(const Job& job, PartKind kind, const Sheet& sheet);
+[[nodiscard]] Matrix compare(const Job& job, PartKind kind, const MeasuredSet& sheet);
 /// "9 equal, 4 differ, 7 NOT COMPARED".
 [[nodiscard]] Message matrix_words(const Matrix& matrix);
 /// "equal", "differs by +1.20 mm (0.047 in)", "NOT COMPARED".

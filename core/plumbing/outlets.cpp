@@ -35,7 +35,7 @@ Finding hard(FindingCode code, Message message, Message limit, Message remedy) {
           "common practice, no source"};
 }
 
-void check_split(const Job& job, Which which, Split split, OutletReport& r) {
+void check_split(const Job& job, As which, Split split, OutletReport& r) {
   for (const Rule& rule : rules_of(split)) {
     const auto a = outlet_of(job, which, rule.a);
     const auto b = outlet_of(job, which, rule.b);
@@ -59,7 +59,7 @@ namespace {
 /// source.
 constexpr double kDiscResidual_pa = 20e3;
 
-void check_residual(const Job& job, Which which, OutletReport& r) {
+void check_residual(const Job& job, As which, OutletReport& r) {
   for (const Axle axle : {Axle::front, Axle::rear}) {
     const Value kind = value_of(job, which, of_axle(Param::front_kind, axle));
     const Param p = axle == Axle::front ? Param::valve_residual_front : Param::valve_residual_rear;
@@ -67,7 +67,8 @@ void check_residual(const Job& job, Which which, OutletReport& r) {
     for (const Wheel w : kWheels) {
       const auto o = outlet_of(job, which, w);
       if (!o || axle_of(w) != axle || pressure <= 0) continue;
-      const Param inside = *o == Outlet::first ? Param::master_residual1 : Param::master_residual2;
+      const Param inside =
+          *o == Outlet::primary ? Param::master_residual1 : Param::master_residual2;
       if (!is(job, which, inside, choice::MasterResidual::residual)) continue;
       r.findings.push_back(
           hard(FindingCode::plumb_residual_twice,
@@ -87,7 +88,7 @@ void check_residual(const Job& job, Which which, OutletReport& r) {
 
 }  // namespace
 
-OutletReport outlet_report(const Job& job, Which which) {
+OutletReport outlet_report(const Job& job, As which) {
   OutletReport r;
   if (value_of(job, which, Param::control_use).is(choice::ControlUse::clutch)) return r;
   check_residual(job, which, r);
@@ -97,7 +98,7 @@ OutletReport outlet_report(const Job& job, Which which) {
     if (!o)
       r.untraced.push_back(w);
     else
-      (*o == Outlet::first ? r.first : r.second).push_back(w);
+      (*o == Outlet::primary ? r.first : r.second).push_back(w);
   }
   r.separated = !r.first.empty() && !r.second.empty();
   if (!kind.known() || kind.is(choice::MasterKind::single)) {
@@ -135,10 +136,10 @@ OutletReport outlet_report(const Job& job, Which which) {
   return r;
 }
 
-Measured other_outlet(const Job& job, Which which, Wheel wheel) {
+Measured other_outlet(const Job& job, As which, Wheel wheel) {
   using choice::WheelOutlet;
   const auto now = outlet_of(job, which, wheel);
-  return chosen(now == Outlet::first ? WheelOutlet::n2 : WheelOutlet::n1);
+  return chosen(now == Outlet::primary ? WheelOutlet::n2 : WheelOutlet::n1);
 }
 
 }  // namespace yoke

@@ -17,9 +17,9 @@ struct OutletReport {
   bool separated = false;  ///< each outlet has at least one wheel
   std::vector<Finding> findings;
 };
-[[nodiscard]] OutletReport outlet_report(const Job& job, Which which);
+[[nodiscard]] OutletReport outlet_report(const Job& job, As which);
 
 /// The other outlet for a wheel: the first one while it is not traced.
-[[nodiscard]] Measured other_outlet(const Job& job, Which which, Wheel wheel);
+[[nodiscard]] Measured other_outlet(const Job& job, As which, Wheel wheel);
 
 }  // namespace yoke

@@ -100,7 +100,7 @@ void block_axle(System& s, bool rear) {
 double pump_gain_m(const System& now, const System& sound) {
   const auto end = [](const System& s) {
     const auto m = FeelModel::make(s, {});
-    return m ? m->at(std::min(m->end_drive_pa(), 1e6)).pad_travel_m : 0.0;
+    return m ? m->at(std::min(m->end_drive(), 1e6)).pad_travel_m : 0.0;
   };
   return std::max(0.0, end(now) - end(sound));
 }
@@ -108,7 +108,7 @@ double pump_gain_m(const System& now, const System& sound) {
 /// Travel at a push; beyond the press its end.
 double pad_depth(const FeelModel& m, double push_n) {
   if (const auto t = predicted_travel_m(m, push_n)) return *t;
-  return m.at(m.end_drive_pa()).pad_travel_m;
+  return m.at(m.end_drive()).pad_travel_m;
 }
 
 /// A test a builder can make, and for each cause what it would show; causes with the same letter
@@ -159,7 +159,7 @@ std::string_view cause_advice(Cause cause) {
 
 bool possible(const System& s, Cause c, bool assisted_reading, const PumpTest& pump, bool felt) {
   switch (c) {
-    case Cause::air_second:
+    case Cause::air_secondary:
       return two_circuits(s.master);
     case Cause::drums_out:
       return any_drum(s);
@@ -184,11 +184,11 @@ Faulty faulty(const System& sound, Cause cause, double size, const Felt& felt) {
   Faulty f{sound, {}, felt.pivot_m + felt.pin_m, 0, 0};
   if (felt.rod_m) f.system.control.rod_clearance = Length{*felt.rod_m};
   switch (cause) {
-    case Cause::air_first:
-      f.condition.air1_m3 = size;
+    case Cause::air_primary:
+      f.condition.air_primary_m3 = size;
       break;
-    case Cause::air_second:
-      f.condition.air2_m3 = size;
+    case Cause::air_secondary:
+      f.condition.air_secondary_m3 = size;
       break;
     case Cause::drums_out:
     case Cause::knock_back:
@@ -261,7 +261,7 @@ double signs_miss(const Faulty& f, const Felt& felt) {
   if (!s.first_m && !s.second_m && !s.third_m) return sum;
   Condition c = f.condition;
   c.assist_alive = false;
-  FitRow again;
+  ReadingRow again;
   again.second_apply = true;
   const auto rested = FeelModel::make(f.system, c);
   const auto pumped = FeelModel::make(f.system, row_condition(c, again));

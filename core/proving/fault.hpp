@@ -50,8 +50,9 @@ struct CauseInfo {
 /// Those that `signs` tells of already are left out.
 [[nodiscard]] Message test_between(Cause a, Cause b, const Symptoms* signs = nullptr);
 /// The best size of a cause and how well it explains what was read and felt; `count` of them.
-[[nodiscard]] Hypothesis fitted(const System& system, Cause cause, const std::vector<FitRow>& rows,
-                                const PumpTest& pump, double count, const Felt& felt = {});
+[[nodiscard]] Hypothesis fitted(const System& system, Cause cause,
+                                const std::vector<ReadingRow>& rows, const PumpTest& pump,
+                                double count, const Felt& felt = {});
 /// Sorts by AICc, shares the weights out, names the next test.
 void weigh(Diagnosis& d, const Symptoms* signs = nullptr);
 

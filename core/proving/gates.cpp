@@ -4,7 +4,7 @@
 
 #include <algorithm>
 
-#include "proving/fit.hpp"
+#include "proving/estimate.hpp"
 
 namespace yoke {
 
@@ -21,27 +21,27 @@ bool always(const Job&) {
   return true;
 }
 bool clutch(const Job& job) {
-  return value_of(job, Which::plan, Param::control_use).is(choice::ControlUse::clutch);
+  return value_of(job, As::plan, Param::control_use).is(choice::ControlUse::clutch);
 }
 bool brakes(const Job& job) {
   return !clutch(job);
 }
 bool twin(const Job& job) {
-  return brakes(job) && value_of(job, Which::plan, Param::master_kind).is(choice::MasterKind::twin);
+  return brakes(job) && value_of(job, As::plan, Param::master_kind).is(choice::MasterKind::twin);
 }
 bool tandem(const Job& job) {
-  return has_two_circuits(job, Which::plan);
+  return has_two_circuits(job, As::plan);
 }
 bool single(const Job& job) {
-  const Value v = value_of(job, Which::plan, Param::master_kind);
+  const Value v = value_of(job, As::plan, Param::master_kind);
   return brakes(job) && v.is(choice::MasterKind::single);
 }
 bool deviates(const Job& job) {
-  const Value v = value_of(job, Which::plan, Param::rod_staked);
+  const Value v = value_of(job, As::plan, Param::rod_staked);
   return v.known() && !v.is(choice::RodStaked::maker);
 }
 bool boosted(const Job& job) {
-  return has_assist(job, Which::plan);
+  return has_assist(job, As::plan);
 }
 
 constexpr GateText kGates[] = {

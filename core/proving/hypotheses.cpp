@@ -11,15 +11,15 @@ namespace yoke {
 
 namespace {
 
-double chi2_of(const Faulty& f, const std::vector<FitRow>& rows, const PumpTest& pump) {
+double chi2_of(const Faulty& f, const std::vector<ReadingRow>& rows, const PumpTest& pump) {
   double sum = 0;
   // One model for each way of reading: a fault is pressed many times while its size is sought.
   struct Made {
-    const FitRow* of;
+    const ReadingRow* of;
     Expected<FeelModel> model;
   };
   std::vector<Made> made;
-  for (const FitRow& row : rows) {
+  for (const ReadingRow& row : rows) {
     auto it = std::find_if(made.begin(), made.end(), [&](const Made& m) {
       return m.of->assist_alive == row.assist_alive && m.of->second_apply == row.second_apply &&
              m.of->hoses_clamped == row.hoses_clamped;
@@ -40,7 +40,7 @@ double chi2_of(const Faulty& f, const std::vector<FitRow>& rows, const PumpTest&
 }  // namespace
 
 /// Coarse search, then Brent around the best step: the misfit has one valley over the size.
-Hypothesis fitted(const System& s, Cause cause, const std::vector<FitRow>& rows,
+Hypothesis fitted(const System& s, Cause cause, const std::vector<ReadingRow>& rows,
                   const PumpTest& pump, double count, const Felt& felt) {
   const CauseInfo& info = cause_info(cause);
   const auto misfit = [&](double size) {
@@ -103,7 +103,7 @@ Diagnosis diagnose(const System& system, const std::vector<Reading>& readings,
     return d;
   }
   std::size_t low = 0;
-  std::vector<FitRow> rows;
+  std::vector<ReadingRow> rows;
   // A soft pedal may read beyond the sound prediction: such a reading still counts, with its tape's
   // doubt alone.
   for (const Reading& r : readings) {
@@ -111,7 +111,7 @@ Diagnosis diagnose(const System& system, const std::vector<Reading>& readings,
     if (!usable.empty())
       rows.push_back(usable.front());
     else if (r.force_n > 0 && r.travel_m > 0)
-      rows.push_back({r.force_n, r.travel_m, std::max(1e-3, r.travel_doubt_m), r.assist_alive,
+      rows.push_back({r.force_n, r.travel_m, std::max(1e-3, r.travel_uncertainty_m), r.assist_alive,
                       r.second_apply, r.hoses_clamped});
   }
   if (rows.size() < 3) {
@@ -119,7 +119,7 @@ Diagnosis diagnose(const System& system, const std::vector<Reading>& readings,
     return d;
   }
   const bool assisted =
-      std::any_of(rows.begin(), rows.end(), [](const FitRow& r) { return r.assist_alive; });
+      std::any_of(rows.begin(), rows.end(), [](const ReadingRow& r) { return r.assist_alive; });
   const double count = static_cast<double>(rows.size()) + (pump.sink_m ? 1 : 0) +
                        (pump.first_m && pump.third_m ? 1 : 0);
   for (std::size_t i = 0; i < kCauses; ++i) {

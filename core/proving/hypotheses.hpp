@@ -8,15 +8,15 @@
 #include <vector>
 
 #include "document/values.hpp"
-#include "proving/fit.hpp"
+#include "proving/estimate.hpp"
 #include "quantity/message.hpp"
 
 namespace yoke {
 
 enum class Cause {
   none,
-  air_first,
-  air_second,
+  air_primary,
+  air_secondary,
   drums_out,
   knock_back,
   soft_hoses,

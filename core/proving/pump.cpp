@@ -1,4 +1,4 @@
-#include "proving/fit.hpp"
+#include "proving/estimate.hpp"
 
 namespace yoke {
 

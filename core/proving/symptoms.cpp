@@ -87,15 +87,15 @@ Diagnosis diagnose_symptoms(const System* system, const std::vector<Reading>& re
   const bool pressed = system && system->wheels;
   PumpTest pump;
   pump.sink_m = s.sink_m;
-  std::vector<FitRow> rows;
+  std::vector<ReadingRow> rows;
   if (pressed) {
     for (const Reading& r : readings)
       if (r.force_n > 0 && r.travel_m > 0)
-        rows.push_back({r.force_n, r.travel_m, std::max(1e-3, r.travel_doubt_m), r.assist_alive,
-                        r.second_apply, r.hoses_clamped});
+        rows.push_back({r.force_n, r.travel_m, std::max(1e-3, r.travel_uncertainty_m),
+                        r.assist_alive, r.second_apply, r.hoses_clamped});
   }
   const bool assisted =
-      std::any_of(rows.begin(), rows.end(), [](const FitRow& r) { return r.assist_alive; });
+      std::any_of(rows.begin(), rows.end(), [](const ReadingRow& r) { return r.assist_alive; });
   Felt felt{&s, s.pivot_play_m.value_or(0), 0, s.rod_play_m};
   if (pressed) felt.pin_m = s.pin_wear_m.value_or(0) * s.ratio;
   const auto told = [](const std::optional<double>& v) { return v ? 1.0 : 0.0; };

@@ -69,7 +69,7 @@ void limits(const Values& v, EndsReport& r) {
 
 EndsReport ends_report(const Job& job, const RodReport& rod) {
   EndsReport r;
-  const Values v = resolve(job, Which::plan);
+  const Values v = resolve(job, As::plan);
   r.cut = rod.total ? cut_words(v, rod.total->value()) : Message("Cannot say yet which end");
   if (rod.per_turn) r.per_turn_m = rod.per_turn->value();
   if (rod.ratio) r.pad_for_tenth_m = 0.1e-3 * *rod.ratio;
@@ -130,8 +130,8 @@ OutputGap output_gap(const Values& v) {
 
 HeightsReport heights_report(const Job& job, const RodReport& rod) {
   HeightsReport h;
-  const Values v = resolve(job, Which::plan);
-  const Values found = resolve(job, Which::found);
+  const Values v = resolve(job, As::plan);
+  const Values found = resolve(job, As::found);
   const double wish = v.si(Param::rod_height_wish);
   const bool by_rod = v.is(choice::RodPedalStop::rod);
   h.said = !v.known(Param::rod_pedal_stop)
@@ -174,7 +174,7 @@ HeightsReport heights_report(const Job& job, const RodReport& rod) {
 
 RetainedReport retained_report(const Job& job) {
   RetainedReport r;
-  const Values v = resolve(job, Which::plan);
+  const Values v = resolve(job, As::plan);
   if (!v.known(Param::unit_rod_kept)) return r;
   using choice::UnitRodKept;
   r.applies = v.is(UnitRodKept::clipped) || v.is(UnitRodKept::captive);

@@ -9,7 +9,7 @@ namespace yoke {
 
 namespace {
 
-std::optional<UnitFace> read_face(const Job& job, Which which, std::vector<Param>& missing) {
+std::optional<UnitFace> read_face(const Job& job, As which, std::vector<Param>& missing) {
   const Value n = value_of(job, which, Param::rod_snout);
   const Value t = value_of(job, which, Param::rod_socket);
   const Value g = value_of(job, which, Param::rod_stack);
@@ -23,15 +23,16 @@ std::optional<UnitFace> read_face(const Job& job, Which which, std::vector<Param
   }
   if (!known) return std::nullopt;
   const double doubt =
-      std::sqrt(n.doubt_si * n.doubt_si + t.doubt_si * t.doubt_si + g.doubt_si * g.doubt_si);
+      std::sqrt(n.uncertainty_si * n.uncertainty_si + t.uncertainty_si * t.uncertainty_si +
+                g.uncertainty_si * g.uncertainty_si);
   return UnitFace{Length{n.si}, Length{t.si}, Length{g.si}, Length{doubt}};
 }
 
 void check_thread(RodReport& r, const Job& job) {
-  const Value diameter = value_of(job, Which::plan, Param::rod_diameter);
-  if (!is(job, Which::plan, choice::RodCoupling::fork)) return;  // both ends: ends_report
-  const Value engaged = value_of(job, Which::plan, Param::rod_engaged);
-  const Value spare = value_of(job, Which::plan, Param::rod_thread_spare);
+  const Value diameter = value_of(job, As::plan, Param::rod_diameter);
+  if (!is(job, As::plan, choice::RodCoupling::fork)) return;  // both ends: ends_report
+  const Value engaged = value_of(job, As::plan, Param::rod_engaged);
+  const Value spare = value_of(job, As::plan, Param::rod_thread_spare);
   if (!r.total) return;
   if (engaged.known()) r.engaged_after = Length{engaged.si} - *r.total;
   if (spare.known()) r.spare_after = Length{spare.si} + *r.total;
@@ -53,7 +54,7 @@ void check_thread(RodReport& r, const Job& job) {
 }
 
 void check_clearance(RodReport& r, const Job& job) {
-  const Value clearance = value_of(job, Which::plan, Param::control_rod_clearance);
+  const Value clearance = value_of(job, As::plan, Param::control_rod_clearance);
   if (r.ratio) r.free_play = Length{clearance.si * *r.ratio};
   if (clearance.si <= 0)
     r.findings.push_back(
@@ -62,8 +63,8 @@ void check_clearance(RodReport& r, const Job& job) {
          "more than 0; 0.5 to 1.0 mm is usual",
          "Shorten the rod. A covered return port makes the brakes drag, heat and lock",
          "common practice, no source"});
-  const Value gap = value_of(job, Which::plan, Param::assist_output_gap);
-  if (has_assist(job, Which::plan) && gap.si <= 0)
+  const Value gap = value_of(job, As::plan, Param::assist_output_gap);
+  if (has_assist(job, As::plan) && gap.si <= 0)
     r.findings.push_back(
         {Severity::hard, Stage::rod, FindingCode::rod_output_preload,
          say("The booster's output rod holds the piston on: gap {}", length(gap.si, 2)),
@@ -72,20 +73,20 @@ void check_clearance(RodReport& r, const Job& job) {
 }
 
 double wished_height_m(const Job& job) {
-  return value_of(job, Which::plan, Param::rod_height_wish).si;
+  return value_of(job, As::plan, Param::rod_height_wish).si;
 }
 
 /// The pedal's ratio at rest, or which arms it lacks.
 void read_ratio(RodReport& r, const Job& job) {
   std::vector<Param> arms{Param::control_pad_arm, Param::control_pin_arm};
-  if (value_of(job, Which::plan, Param::control_mid).is(choice::ControlMid::lever))
+  if (value_of(job, As::plan, Param::control_mid).is(choice::ControlMid::lever))
     arms.insert(arms.end(), {Param::control_mid_in, Param::control_mid_out});
   for (const Param p : arms)
-    if (!value_of(job, Which::plan, p).known()) r.missing_turns.push_back(p);
+    if (!value_of(job, As::plan, p).known()) r.missing_turns.push_back(p);
   if (wished_height_m(job) != 0) r.missing_height = r.missing_turns;
   if (!r.missing_turns.empty()) return;
-  r.ratio = arm_ratio(job, Which::plan);
-  const Assembly a = assemble(job, Which::plan);
+  r.ratio = arm_ratio(job, As::plan);
+  const Assembly a = assemble(job, As::plan);
   if (!a.system) return;
   if (const auto k = Kinematics::make(a.system->control)) r.ratio = k->ratio(Length{0.0});
 }
@@ -124,7 +125,7 @@ RodChange rod_change(const UnitFace& old_unit, const UnitFace& new_unit,
   const Length q_new = new_unit.socket - new_unit.snout;
   RodChange c;
   c.change = (q_new + new_unit.stack) - (q_old + old_unit.stack) - clearance_increase;
-  c.doubt = Length{std::hypot(old_unit.doubt.value(), new_unit.doubt.value())};
+  c.uncertainty = Length{std::hypot(old_unit.uncertainty.value(), new_unit.uncertainty.value())};
   return c;
 }
 
@@ -138,15 +139,15 @@ Length rod_for_height(Length height, double ratio) {
 
 RodReport rod_report(const Job& job) {
   RodReport r;
-  const auto old_unit = read_face(job, Which::found, r.missing_change);
-  const auto new_unit = read_face(job, Which::plan, r.missing_change);
-  r.clearance_more = Length{value_of(job, Which::plan, Param::rod_clearance_more).si};
+  const auto old_unit = read_face(job, As::found, r.missing_change);
+  const auto new_unit = read_face(job, As::plan, r.missing_change);
+  r.clearance_more = Length{value_of(job, As::plan, Param::rod_clearance_more).si};
   if (old_unit && new_unit) r.change = rod_change(*old_unit, *new_unit, r.clearance_more);
   read_ratio(r, job);
-  if (r.change && r.ratio) r.pad_doubt = r.change->doubt * *r.ratio;
+  if (r.change && r.ratio) r.pad_uncertainty = r.change->uncertainty * *r.ratio;
   read_height(r, job);
-  read_turns(r, resolve(job, Which::plan));
-  const Value length = value_of(job, Which::found, Param::control_rod_length);
+  read_turns(r, resolve(job, As::plan));
+  const Value length = value_of(job, As::found, Param::control_rod_length);
   if (length.known() && r.total) r.new_length = Length{length.si} + *r.total;
   if (r.new_length && r.new_length->value() <= 0)
     r.findings.push_back({Severity::hard, Stage::rod, FindingCode::rod_inside_out,
@@ -188,7 +189,7 @@ Message rod_words(const RodReport& r) {
   Message all = "The rod stays as long as it is";
   if (std::abs(v) >= kLeastRodChange_m) {
     const Amount much = in_full(std::abs(v), Kind::length, 2);
-    const Amount doubt = length(r.change->doubt.value(), 2);
+    const Amount doubt = length(r.change->uncertainty.value(), 2);
     all = v < 0 ? say("Shorten by {} ± {}", much, doubt) : say("Lengthen by {} ± {}", much, doubt);
   }
   return parts.size() > 1 ? say("{}: {}", all, each) : all;
@@ -205,7 +206,7 @@ Message rod_status(const RodReport& r) {
                      : say("lengthen {}", length(total_m, 1));
 }
 
-AngleReport angle_report(const Job& job, Which which) {
+AngleReport angle_report(const Job& job, As which) {
   AngleReport r;
   for (const Param p :
        {Param::control_pad_arm, Param::control_pin_arm, Param::control_axis_height,

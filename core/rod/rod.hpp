@@ -19,17 +19,17 @@
 
 namespace yoke {
 
-/// Measurements of one unit at its mounting face; doubts are twice the standard uncertainty.
+/// Measurements of one unit at its mounting face; uncertainties are expanded with k = 2.
 struct UnitFace {
   Length snout{};
   Length socket{};
   Length stack{};
-  Length doubt{};  ///< of the sum of the three
+  Length uncertainty{};  ///< of the sum of the three; expanded, k = 2
 };
 
 struct RodChange {
-  Length change{};  ///< minus: shorten
-  Length doubt{};
+  Length change{};       ///< minus: shorten
+  Length uncertainty{};  ///< expanded, k = 2
 };
 /// Signed change of the rod's length; nothing is rounded.
 [[nodiscard]] RodChange rod_change(const UnitFace& old_unit, const UnitFace& new_unit,
@@ -47,11 +47,11 @@ struct RodReport {
   std::optional<RodChange> change;    ///< by the seats and the clearance: a part of the answer only
   Length clearance_more{};            ///< wanted increase of clearance, contained in `change`
   std::optional<double> ratio;        ///< at rest
-  std::optional<Length> pad_doubt;    ///< the rod's doubt carried to the pad
-  std::optional<Length> height_part;  ///< for the wished pad height; 0 without a wish
-  std::optional<Length> total;        ///< change plus height part; nothing while one is not known
-  std::optional<Length> per_turn;     ///< rod length a turn of the adjuster moves
-  std::optional<double> turns;        ///< of the total, plus: unscrew (lengthen)
+  std::optional<Length> pad_uncertainty;  ///< the rod's doubt carried to the pad
+  std::optional<Length> height_part;      ///< for the wished pad height; 0 without a wish
+  std::optional<Length> total;         ///< change plus height part; nothing while one is not known
+  std::optional<Length> per_turn;      ///< rod length a turn of the adjuster moves
+  std::optional<double> turns;         ///< of the total, plus: unscrew (lengthen)
   std::optional<double> height_turns;  ///< of the height part alone
   std::optional<Length> new_length;
   std::optional<Length> engaged_after;
@@ -87,6 +87,6 @@ struct AngleReport {
   bool force_known = false;
   std::vector<Finding> findings;
 };
-[[nodiscard]] AngleReport angle_report(const Job& job, Which which);
+[[nodiscard]] AngleReport angle_report(const Job& job, As which);
 
 }  // namespace yoke

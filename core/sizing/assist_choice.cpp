@@ -41,25 +41,24 @@ constexpr Type kTypes[] = {
      "The circuits it feeds fall to line pressure; balance between axles changes.",
      AssistKind::remote}};
 
-void set(Sheet& s, Param p, double si) {
+void set(MeasuredSet& s, Param p, double si) {
   s.set(p, measured(p, si, How::estimate));
 }
 
 /// The job with this type in its plan: what belongs to another type is forgotten.
-Job with_type(const Job& job, const Type& t, Sheet& values) {
+Job with_type(const Job& job, const Type& t, MeasuredSet& values) {
   Job out = job;
-  const Value now = value_of(job, Which::plan, Param::assist_kind);
+  const Value now = value_of(job, As::plan, Param::assist_kind);
   const bool same = now.is(t.kind);
-  const Value first = value_of(job, Which::plan, Param::assist_diaphragm1);
+  const Value first = value_of(job, As::plan, Param::assist_diaphragm1);
   values.set(Param::assist_kind, chosen(t.kind));
   if (t.diaphragm_m > 0 && !(same && first.known() && t.second_m <= 0)) {
     set(values, Param::assist_diaphragm1, t.diaphragm_m);
     set(values, Param::assist_diaphragm2, t.second_m);
   }
-  if (t.kind == AssistKind::remote &&
-      !value_of(job, Which::plan, Param::assist_servo_slave).known())
+  if (t.kind == AssistKind::remote && !value_of(job, As::plan, Param::assist_servo_slave).known())
     set(values, Param::assist_servo_slave, 0.01905);
-  if (t.pump && value_of(job, Which::plan, Param::supply_pump_flow).si <= 0)
+  if (t.pump && value_of(job, As::plan, Param::supply_pump_flow).si <= 0)
     set(values, Param::supply_pump_flow, 0.0005);
   for (const ParamInfo& p : all_params()) {
     if (p.group != Group::assist || p.param == Param::assist_kind) continue;
@@ -140,7 +139,7 @@ void room_says(const Values& v, const Type& t, AssistChoice& c) {
 
 std::vector<AssistChoice> assist_choices(const Job& job) {
   std::vector<AssistChoice> list;
-  const Values own = resolve(job, Which::plan);
+  const Values own = resolve(job, As::plan);
   if (works_clutch(own)) return list;
   for (const Type& t : kTypes) {
     AssistChoice c;
@@ -188,7 +187,7 @@ std::vector<AssistChoice> assist_choices(const Job& job) {
 
 AssistNeed assist_need(const Job& job) {
   AssistNeed n;
-  Sheet values;
+  MeasuredSet values;
   const Job bare = with_type(job, kTypes[0], values);
   const StripInputs in = strip_inputs(bare);
   n.limit_n = in.limits.effort_n;

@@ -22,7 +22,7 @@ struct AssistChoice {
   std::vector<Message> against;         ///< why not
   std::vector<Message> unknown;         ///< what was not told
   Message when_it_fails;
-  Sheet values;  ///< what choosing it writes into the plan
+  MeasuredSet values;  ///< what choosing it writes into the plan
 };
 /// Best first: possible, then within limits, then the least force when it is dead, then the least
 /// effort.

@@ -97,7 +97,7 @@ ChamberReport chamber_report(const StripInputs& in) {
     const bool sliding = in.plan.is(of_axle(Param::front_kind, axle), choice::BrakeKind::sliding);
     const double wear = in.plan.si(of_axle(Param::front_wear, axle)) * (sliding ? 2 : 1);
     u.drawn_m3 = wear_volume(Area{pistons}, Length{wear}).value();
-    u.chamber_m3 = outlet == Outlet::second ? second : first;
+    u.chamber_m3 = outlet == Outlet::secondary ? second : first;
     u.enough = reservoir_check(Volume{u.chamber_m3}, Volume{bellows}, Volume{u.drawn_m3}).enough;
     r.needs_m3 += u.drawn_m3;
     r.axles.push_back(u);

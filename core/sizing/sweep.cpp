@@ -15,33 +15,37 @@ namespace {
 
 struct Fault {
   Limit limit = Limit::none;
-  double amount = 0;
+  Amount by;
   Message reason;
 };
 
+Amount in_g(double z) {
+  return amount(z, Kind::number, 2);
+}
+
 Fault judge_sound(const TargetReport& r, const Limits& l) {
   if (!r.reached && r.prevented_by == Stop::locked)
-    return {Limit::lock_order, l.z - r.at.z,
+    return {Limit::lock_order, in_g(l.z - r.at.z),
             say("locks at {} g, before the wanted stop", Plain{r.at.z, 2})};
   if (!r.reached) {
     const bool stroke =
         r.prevented_by == Stop::primary_stroke || r.prevented_by == Stop::secondary_stroke;
     return {
-        stroke ? Limit::strokes : Limit::travel, l.z - r.at.z,
+        stroke ? Limit::strokes : Limit::travel, in_g(l.z - r.at.z),
         say("stops at {} g: {}", Plain{r.at.z, 2}, Message::of_table(stop_words(r.prevented_by)))};
   }
   if (r.at.pad_force_n > l.effort_n)
-    return {Limit::effort, r.at.pad_force_n - l.effort_n,
+    return {Limit::effort, force(r.at.pad_force_n - l.effort_n),
             say("{} too hard", force(r.at.pad_force_n - l.effort_n))};
   return {};
 }
 
 Fault judge_travel(const TargetReport& r, const Limits& l) {
   if (r.at.pad_travel_m > l.travel_m)
-    return {Limit::travel, r.at.pad_travel_m - l.travel_m,
+    return {Limit::travel, length(r.at.pad_travel_m - l.travel_m, 0),
             say("{} too long", length(r.at.pad_travel_m - l.travel_m, 0))};
   if (r.reserve_share < l.reserve_share)
-    return {Limit::reserve, l.reserve_share - r.reserve_share,
+    return {Limit::reserve, amount(l.reserve_share - r.reserve_share, Kind::fraction, 0),
             say("reserve {} %, wanted {} %", Plain{r.reserve_share * 100, 0},
                 Plain{l.reserve_share * 100, 0})};
   return {};
@@ -50,25 +54,25 @@ Fault judge_travel(const TargetReport& r, const Limits& l) {
 Fault judge_failure(const System& s, const Condition& c, Limit limit, const Message& what,
                     const Limits& l) {
   const auto m = FeelModel::make(s, c);
-  if (!m) return {limit, 1.0, say("{}: {}", what, m.error().reason)};
+  if (!m) return {limit, {}, say("{}: {}", what, m.error().reason)};
   const TargetReport r = m->at_z(l.z_failed);
   if (!r.reached)
-    return {limit, l.z_failed - r.at.z,
+    return {limit, in_g(l.z_failed - r.at.z),
             say("{}: only {} g, {}", what, Plain{r.at.z, 2},
                 Message::of_table(stop_words(r.prevented_by)))};
   if (r.at.pad_force_n > l.effort_failed_n)
-    return {limit, r.at.pad_force_n - l.effort_failed_n,
+    return {limit, force(r.at.pad_force_n - l.effort_failed_n),
             say("{}: {} too hard", what, force(r.at.pad_force_n - l.effort_failed_n))};
-  if (r.reserve_m <= 0) return {limit, -r.reserve_m, say("{}: on the floor", what)};
+  if (r.reserve_m <= 0) return {limit, length(-r.reserve_m, 0), say("{}: on the floor", what)};
   return {};
 }
 
 Fault judge_lock(const FeelModel& m) {
-  const double p = m.first_lock_drive();
-  if (p < 0) return {};
-  const FeelPoint f = m.at(p * (1 + 1e-6));
+  const auto p = m.first_lock_drive();
+  if (!p) return {};
+  const FeelPoint f = m.at(*p * (1 + 1e-6));
   if (f.lock == Lock::rear && f.z < 0.8)
-    return {Limit::lock_order, 0.8 - f.z, say("rear locks first, at {} g", Plain{f.z, 2})};
+    return {Limit::lock_order, in_g(0.8 - f.z), say("rear locks first, at {} g", Plain{f.z, 2})};
   return {};
 }
 
@@ -82,12 +86,12 @@ Fault first_fault(const System& s, const FeelModel& sound, const TargetReport& r
   if (auto f = judge_travel(r, l); f.limit != Limit::none) return f;
   if (two_circuits(s.master) && s.strokes_known) {
     Condition lost;
-    lost.lost = LostCircuit::first;
-    if (auto f = judge_failure(s, lost, Limit::first_lost, "outlet 1 lost", l);
+    lost.lost = LostCircuit::primary;
+    if (auto f = judge_failure(s, lost, Limit::primary_lost, "outlet 1 lost", l);
         f.limit != Limit::none)
       return f;
-    lost.lost = LostCircuit::second;
-    if (auto f = judge_failure(s, lost, Limit::second_lost, "outlet 2 lost", l);
+    lost.lost = LostCircuit::secondary;
+    if (auto f = judge_failure(s, lost, Limit::secondary_lost, "outlet 2 lost", l);
         f.limit != Limit::none)
       return f;
   }
@@ -128,9 +132,9 @@ std::string_view limit_words(Limit limit) {
       return "too long";
     case Limit::reserve:
       return "reserve";
-    case Limit::first_lost:
+    case Limit::primary_lost:
       return "outlet 1 lost";
-    case Limit::second_lost:
+    case Limit::secondary_lost:
       return "outlet 2 lost";
     case Limit::strokes:
       return "stroke ends";
@@ -181,7 +185,7 @@ Cell judge(const System& plan, double bore_m, double bore2_m, double ratio, std:
   c.stiffness_n_m = r.stiffness_n_m;
   const Fault f = first_fault(s, *m, r, q.limits);
   c.fails = f.limit;
-  c.amount = f.amount;
+  c.by = f.by;
   c.reason = f.limit == Limit::none ? Message("inside") : f.reason;
   if (f.limit == Limit::none) c.score = score(c, q, plan);
   return c;
@@ -207,7 +211,7 @@ bool judge_all(const System& plan, const SweepRequest& q, Sweep& s) {
 }  // namespace
 
 Expected<Sweep> sweep(const Job& job, const SweepRequest& q) {
-  const Assembly a = assemble(job, Which::plan);
+  const Assembly a = assemble(job, As::plan);
   if (!a.impossible.empty()) return fail(a.impossible.front());
   std::vector<Param> missing = a.missing_system;
   missing.insert(missing.end(), a.missing_brakes.begin(), a.missing_brakes.end());
@@ -228,7 +232,7 @@ Expected<Sweep> sweep(const Job& job, const SweepRequest& q) {
                  .range = "up to 20000 cells",
                  .reason = "The map has too many cells",
                  .remedy = "Use fewer bores or ratios"});
-  const Values plan = resolve(job, Which::plan);
+  const Values plan = resolve(job, As::plan);
   if (!works_clutch(plan)) {
     if (!judge_all(*a.system, q, s))
       return fail({"sweep", "", "", "The map could not be computed: the machine has no memory left",
@@ -245,9 +249,9 @@ Expected<Sweep> sweep(const Job& job, const SweepRequest& q) {
 }
 
 bool score_again(const Job& job, const SweepRequest& q, Sweep& s) {
-  const Assembly a = assemble(job, Which::plan);
+  const Assembly a = assemble(job, As::plan);
   if (!a.impossible.empty() || !a.system) return false;
-  if (works_clutch(resolve(job, Which::plan))) return true;  // its score counts no parts
+  if (works_clutch(resolve(job, As::plan))) return true;  // its score counts no parts
   for (Cell& c : s.cells)
     if (c.fails == Limit::none) c.score = score(c, q, *a.system);
   return true;
@@ -282,13 +286,13 @@ Cell judge_clutch(const ClutchSystem& plan, double bore_m, double ratio, const S
     c.score = (light ? 1.0 : 0.3) * effort * effort + (light ? 0.3 : 1.0) * travel * travel;
   } else if (!r->releases) {
     c.fails = Limit::release;
-    c.amount = s.unit.release.value() - r->end.bearing_m;
+    c.by = length(s.unit.release.value() - r->end.bearing_m, 1);
   } else if (c.effort_n > q.limits.effort_n) {
     c.fails = Limit::effort;
-    c.amount = c.effort_n - q.limits.effort_n;
+    c.by = force(c.effort_n - q.limits.effort_n);
   } else {
     c.fails = Limit::over_travel;
-    c.amount = r->over_travel_m.value_or(0.0);
+    c.by = length(r->over_travel_m.value_or(0.0), 1);
   }
   return c;
 }

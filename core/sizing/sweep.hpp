@@ -19,8 +19,8 @@ enum class Limit {
   effort_no_assist,
   travel,
   reserve,
-  first_lost,
-  second_lost,
+  primary_lost,
+  secondary_lost,
   strokes,
   lock_order,
   release,      ///< of a clutch: does not release
@@ -35,8 +35,8 @@ struct Cell {
   double ratio = 1;
   std::size_t assist = 0;  ///< which option
   Limit fails = Limit::none;
-  double amount = 0;  ///< by how much, in the limit's own unit (N, m, share, g)
-  Message reason;     ///< "12 mm too long", or "inside"
+  Amount by;       ///< how far it fails, a quantity of the limit's own kind
+  Message reason;  ///< "12 mm too long", or "inside"
   double effort_n = 0;
   double travel_m = 0;
   double reserve_share = 0;

@@ -18,14 +18,14 @@ Booster usual_booster(const Values& v) {
 }
 
 std::vector<AssistOption> assist_options(const Job& job) {
-  const Values v = resolve(job, Which::plan);
+  const Values v = resolve(job, As::plan);
   const Assembly a = assemble(v);
   if (!a.system || works_clutch(v)) return {};
   using choice::AssistKind;
   const AssistKind kind = v.choice<Param::assist_kind>().value_or(AssistKind::none);
   std::vector<AssistOption> list{
       {"as planned", kind, a.system->assist, a.system->servo, a.system->booster_stroke}};
-  const Values found = resolve(job, Which::found);
+  const Values found = resolve(job, As::found);
   const auto before = found.choice<Param::assist_kind>();
   if (const Assembly f = assemble(found);
       f.system && before && *before != kind && *before != AssistKind::none)
@@ -45,19 +45,19 @@ SweepRequest default_request(const Job& job) {
   SweepRequest q;
   q.limits = limits_of(job);
   q.assists = assist_options(job);
-  const double bore = value_of(job, Which::plan, Param::master_bore).si;
-  const double fitted = value_of(job, Which::found, Param::master_bore).si;
+  const double bore = value_of(job, As::plan, Param::master_bore).si;
+  const double fitted = value_of(job, As::found, Param::master_bore).si;
   // Centred on the fitted bore: the map must stand still while the plan is dragged through it.
-  const double centre = fitted > 0                                            ? fitted
-                        : bore > 0 && works_clutch(resolve(job, Which::plan)) ? bore
-                                                                              : 0.0238;
+  const double centre = fitted > 0                                         ? fitted
+                        : bore > 0 && works_clutch(resolve(job, As::plan)) ? bore
+                                                                           : 0.0238;
   const auto add_unique = [](std::vector<double>& list, double v, double gap) {
     if (v <= 0) return;
     for (const double o : list)
       if (std::abs(o - v) < gap) return;
     list.push_back(v);
   };
-  const Values wishes = resolve(job, Which::plan);
+  const Values wishes = resolve(job, As::plan);
   q.preference = wishes.is(choice::TargetPreference::short_) ? Preference::short_travel
                  : wishes.is(choice::TargetPreference::firm) ? Preference::firm
                                                              : Preference::light;
@@ -74,16 +74,16 @@ SweepRequest default_request(const Job& job) {
   add_unique(q.bores_m, bore, 3e-5);
   add_unique(q.bores_m, fitted, 3e-5);
   for (int i = 0; i <= 20; ++i) q.ratios.push_back(3.0 + 0.25 * i);
-  for (const Which w : {Which::plan, Which::found})
+  for (const As w : {As::plan, As::found})
     if (const auto ratio = arm_ratio(job, w)) add_unique(q.ratios, *ratio, 0.06);
   std::sort(q.bores_m.begin(), q.bores_m.end());
-  const Value kind = value_of(job, Which::plan, Param::master_kind);
-  const auto plan_ratio = arm_ratio(job, Which::plan);
+  const Value kind = value_of(job, As::plan, Param::master_kind);
+  const auto plan_ratio = arm_ratio(job, As::plan);
   if (kind.is(choice::MasterKind::twin) && plan_ratio) {
     for (const auto& b : standard_bores())
       if (b.inch && b.bore_m > 0.55 * centre && b.bore_m < 1.45 * centre)
         q.bores2_m.push_back(b.bore_m);
-    add_unique(q.bores2_m, value_of(job, Which::plan, Param::master_bore2).si, 3e-5);
+    add_unique(q.bores2_m, value_of(job, As::plan, Param::master_bore2).si, 3e-5);
     std::sort(q.bores2_m.begin(), q.bores2_m.end());
     q.ratios = {*plan_ratio};
   }

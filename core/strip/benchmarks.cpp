@@ -19,14 +19,14 @@ struct Rule {
 };
 
 std::vector<Rule> rules_for(const Job& job) {
-  if (!is(job, Which::plan, choice::ControlKind::pedal))
+  if (!is(job, As::plan, choice::ControlKind::pedal))
     return {{"Front brake alone, by hand", kCycleRule, ConditionId::plan, 4.4 / kGravity_m_s2, 200},
             {"Comfort of a hand lever", kComfort, ConditionId::plan, 0.8, 120}};
-  const bool assisted = has_assist(job, Which::plan);
+  const bool assisted = has_assist(job, As::plan);
   return {{"Full stop, all sound", kCarRule, ConditionId::plan, 6.43 / kGravity_m_s2, 500},
           {"Assist lost", kCarRule, ConditionId::assist_lost, 2.44 / kGravity_m_s2, 500},
-          {"Circuit 1 lost", kCarRule, ConditionId::first_lost, 2.44 / kGravity_m_s2, 500},
-          {"Circuit 2 lost", kCarRule, ConditionId::second_lost, 2.44 / kGravity_m_s2, 500},
+          {"Circuit 1 lost", kCarRule, ConditionId::primary_lost, 2.44 / kGravity_m_s2, 500},
+          {"Circuit 2 lost", kCarRule, ConditionId::secondary_lost, 2.44 / kGravity_m_s2, 500},
           {assisted ? "Comfort, assisted" : "Comfort, no assist", kComfort, ConditionId::plan, 0.7,
            assisted ? 180.0 : 330.0}};
 }
@@ -59,7 +59,7 @@ Benchmark judged(const Job& job, const Assembly& a, const Rule& rule) {
 
 std::vector<Benchmark> benchmarks_of(const Job& job) {
   std::vector<Benchmark> list;
-  const Assembly a = assemble(job, Which::plan);
+  const Assembly a = assemble(job, As::plan);
   for (const Rule& rule : rules_for(job)) {
     const bool known = a.system && a.system->wheels && a.system->vehicle;
     if (known) {

@@ -9,8 +9,8 @@ namespace yoke {
 namespace {
 
 bool is_failure(ConditionId id) {
-  return id == ConditionId::assist_lost || id == ConditionId::first_lost ||
-         id == ConditionId::second_lost;
+  return id == ConditionId::assist_lost || id == ConditionId::primary_lost ||
+         id == ConditionId::secondary_lost;
 }
 
 Message fed_by(const Values& plan, Outlet outlet) {
@@ -25,7 +25,7 @@ Message fed_by(const Values& plan, Outlet outlet) {
   if (front && rear) return "all wheels";
   if (front && !fed[2] && !fed[3]) return "front";
   if (rear && !fed[0] && !fed[1]) return "rear";
-  return outlet == Outlet::first ? "outlet 1" : "outlet 2";
+  return outlet == Outlet::primary ? "outlet 1" : "outlet 2";
 }
 
 Message not_reached(const TargetReport& r, bool by_pressure) {
@@ -45,7 +45,7 @@ Limits limits_of(const Values& plan) {
 }
 
 Limits limits_of(const Job& job) {
-  return limits_of(resolve(job, Which::plan));
+  return limits_of(resolve(job, As::plan));
 }
 
 StripInputs strip_inputs(const Values& found, const Values& plan) {
@@ -60,7 +60,7 @@ StripInputs strip_inputs(const Values& found, const Values& plan) {
 }
 
 StripInputs strip_inputs(const Job& job) {
-  return strip_inputs(resolve(job, Which::found), resolve(job, Which::plan));
+  return strip_inputs(resolve(job, As::found), resolve(job, As::plan));
 }
 
 std::vector<ConditionId> conditions_for(bool clutch) {
@@ -70,7 +70,7 @@ std::vector<ConditionId> conditions_for(bool clutch) {
 }
 
 Condition condition_of(const Job& job, ConditionId id) {
-  return condition_of(resolve(job, Which::plan), id);
+  return condition_of(resolve(job, As::plan), id);
 }
 
 Condition condition_of(const Values& plan, ConditionId id) {
@@ -82,11 +82,11 @@ Condition condition_of(const Values& plan, ConditionId id) {
     case ConditionId::assist_lost:
       c.assist_alive = false;
       break;
-    case ConditionId::first_lost:
-      c.lost = LostCircuit::first;
+    case ConditionId::primary_lost:
+      c.lost = LostCircuit::primary;
       break;
-    case ConditionId::second_lost:
-      c.lost = LostCircuit::second;
+    case ConditionId::secondary_lost:
+      c.lost = LostCircuit::secondary;
       break;
     case ConditionId::hot:
       c.hot = true;
@@ -98,8 +98,8 @@ Condition condition_of(const Values& plan, ConditionId id) {
   return c;
 }
 
-Which which_of(ConditionId id) {
-  return id == ConditionId::found ? Which::found : Which::plan;
+As as_of(ConditionId id) {
+  return id == ConditionId::found ? As::found : As::plan;
 }
 
 namespace {
@@ -112,10 +112,10 @@ Message title_of(const Values& plan, ConditionId id) {
       return "plan";
     case ConditionId::assist_lost:
       return "assist lost";
-    case ConditionId::first_lost:
-    case ConditionId::second_lost: {
-      const bool first = id == ConditionId::first_lost;
-      const auto name = fed_by(plan, first ? Outlet::first : Outlet::second);
+    case ConditionId::primary_lost:
+    case ConditionId::secondary_lost: {
+      const bool first = id == ConditionId::primary_lost;
+      const auto name = fed_by(plan, first ? Outlet::primary : Outlet::secondary);
       if (name.empty()) return first ? "outlet 1 lost" : "outlet 2 lost";
       return say("{} lost", name);
     }
@@ -130,7 +130,7 @@ Message title_of(const Values& plan, ConditionId id) {
 }  // namespace
 
 Message condition_title(const Job& job, ConditionId id) {
-  return title_of(resolve(job, Which::plan), id);
+  return title_of(resolve(job, As::plan), id);
 }
 
 Message sound_fault(const TargetReport& r, const Limits& l, bool by_pressure) {

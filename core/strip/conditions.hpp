@@ -11,7 +11,7 @@
 
 namespace yoke {
 
-enum class ConditionId { found, plan, assist_lost, first_lost, second_lost, hot, air_left };
+enum class ConditionId { found, plan, assist_lost, primary_lost, secondary_lost, hot, air_left };
 template <>
 struct EnumWords<ConditionId> {
   static constexpr std::array all{EnumWord{"found", "As found"},
@@ -23,8 +23,9 @@ struct EnumWords<ConditionId> {
                                   EnumWord{"air_left", "Air left in it"}};
 };
 inline constexpr ConditionId kConditions[] = {
-    ConditionId::found,       ConditionId::plan, ConditionId::assist_lost, ConditionId::first_lost,
-    ConditionId::second_lost, ConditionId::hot,  ConditionId::air_left};
+    ConditionId::found,        ConditionId::plan,           ConditionId::assist_lost,
+    ConditionId::primary_lost, ConditionId::secondary_lost, ConditionId::hot,
+    ConditionId::air_left};
 
 enum class Verdict { pass, fail, unknown };
 
@@ -77,7 +78,7 @@ struct StripInputs {
 [[nodiscard]] Condition condition_of(const Job& job, ConditionId id);
 /// The conditions that exist for what the control works: a clutch has no circuits to lose.
 [[nodiscard]] std::vector<ConditionId> conditions_for(bool clutch);
-[[nodiscard]] Which which_of(ConditionId id);
+[[nodiscard]] As as_of(ConditionId id);
 /// "front lost", "diagonal 1 lost": named by what the outlet feeds.
 [[nodiscard]] Message condition_title(const Job& job, ConditionId id);
 

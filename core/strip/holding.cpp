@@ -10,12 +10,12 @@ namespace {
 
 /// The press at which all brakes together hold a tangential force at the tyres.
 HoldResult press_for(const FeelModel& m, double needed_n) {
-  const auto force_n = [&](double drive_pa) {
-    const WheelForces w = m.wheel_forces(drive_pa);
+  const auto force_n = [&](double drive) {
+    const WheelForces w = m.wheel_forces(drive);
     return w.front_n + w.rear_n;
   };
   HoldResult r;
-  const double end = m.end_drive_pa();
+  const double end = m.end_drive();
   r.available_nm = force_n(end);
   r.holds = r.available_nm >= needed_n;
   r.at = r.holds ? m.at(m.drive_for([&](double u) { return force_n(u) - needed_n; })) : m.at(end);

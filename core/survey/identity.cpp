@@ -63,7 +63,7 @@ Consequence hint(FindingCode code, Message what, Message remedy) {
 
 void front_fed_wrongly(const Values& v, Identity& id) {
   if (!v.known(Param::unit_front_outlet)) return;
-  const Outlet made = v.is(choice::UnitFrontOutlet::n1) ? Outlet::first : Outlet::second;
+  const Outlet made = v.is(choice::UnitFrontOutlet::n1) ? Outlet::primary : Outlet::secondary;
   const auto left = outlet_of(v, Wheel::front_left);
   const auto right = outlet_of(v, Wheel::front_right);
   const auto rear = outlet_of(v, Wheel::rear_left);
@@ -79,7 +79,7 @@ void discs_on_drum_unit(const Values& v, Identity& id) {
     const auto o = outlet_of(v, w);
     const Param kind = of_axle(Param::front_kind, axle_of(w));
     if (!o || !v.known(kind) || v.is(kind, choice::BrakeKind::drum)) continue;
-    const Param inside = *o == Outlet::first ? Param::master_residual1 : Param::master_residual2;
+    const Param inside = *o == Outlet::primary ? Param::master_residual1 : Param::master_residual2;
     if (v.is(inside, choice::MasterResidual::residual))
       id.wrong.push_back(hint(FindingCode::identity_drum_unit,
                               "A drum master's inner residual valve feeds discs",

@@ -136,7 +136,7 @@ void axle_becomes_discs(std::vector<Consequence>& list, const Values& plan, Axle
     const auto o = outlet_of(plan, w);
     if (!o || axle_of(w) != axle) continue;
     inside =
-        inside || plan.is(*o == Outlet::first ? Param::master_residual1 : Param::master_residual2,
+        inside || plan.is(*o == Outlet::primary ? Param::master_residual1 : Param::master_residual2,
                           choice::MasterResidual::residual);
   }
   if (plan.si(valve) > 0 || inside)

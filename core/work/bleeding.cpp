@@ -21,7 +21,7 @@ std::vector<Wheel> order_of(bool diagonal, bool left_hand) {
 /// Fluid one full press moves through an open nipple of a circuit.
 double per_stroke_m3(const System& s, Outlet outlet) {
   const Master& m = s.master;
-  const bool first = outlet == Outlet::first;
+  const bool first = outlet == Outlet::primary;
   const double stroke_m = first ? m.stroke1.value() : m.stroke2.value();
   const double cutoff_m = first ? primary_cutoff(m).value() : m.cutoff2.value();
   double moved_m = stroke_m - cutoff_m;
@@ -59,7 +59,7 @@ BleedPlan clutch_plan(const Values& v) {
 }  // namespace
 
 BleedPlan bleed_plan(const Job& job) {
-  const Values v = resolve(job, Which::plan);
+  const Values v = resolve(job, As::plan);
   if (works_clutch(v)) return clutch_plan(v);
   BleedPlan plan;
   const Assembly a = assemble(v);
@@ -69,22 +69,22 @@ BleedPlan bleed_plan(const Job& job) {
     plan.missing.push_back(Param::master_stroke1);
     if (two_circuits(a.system->master)) plan.missing.push_back(Param::master_stroke2);
   }
-  const Value steering = value_of(job, Which::plan, Param::vehicle_steering);
+  const Value steering = value_of(job, As::plan, Param::vehicle_steering);
   if (!steering.known()) plan.missing.push_back(Param::vehicle_steering);
   if (!plan.missing.empty() || !a.system || !a.system->wheels) return plan;
 
   for (const Param p : {Param::front_tube, Param::front_hose, Param::rear_tube, Param::rear_hose,
                         Param::master_reservoir})
-    if (value_of(job, Which::plan, p).origin == Origin::typical) plan.typical.push_back(p);
+    if (value_of(job, As::plan, p).origin == Origin::typical) plan.typical.push_back(p);
   const System& s = *a.system;
   const bool left = steering.is(choice::VehicleSteering::left);
   const bool diagonal =
       two_circuits(s.master) &&
-      value_of(job, Which::plan, Param::circuit_split).is(choice::CircuitSplit::diagonal);
+      value_of(job, As::plan, Param::circuit_split).is(choice::CircuitSplit::diagonal);
   plan.order_reason = diagonal ? "Diagonal split: one circuit after the other, its rear wheel first"
                       : left   ? "Farthest first, master at the front left"
                                : "Farthest first, master at the front right";
-  const double chamber_m3 = value_of(job, Which::plan, Param::master_reservoir).si;
+  const double chamber_m3 = value_of(job, As::plan, Param::master_reservoir).si;
   double total_m3 = 2 * chamber_m3;
   for (const Wheel w : order_of(diagonal, left)) {
     const WheelBrake& brake = (*s.wheels)[static_cast<size_t>(w)];

@@ -14,7 +14,7 @@ namespace yoke {
 
 struct BleedWheel {
   Wheel wheel = Wheel::front_left;
-  Outlet outlet = Outlet::first;
+  Outlet outlet = Outlet::primary;
   Volume branch{};  ///< fluid in its branch
   Volume per_stroke{};
   int strokes = 0;       ///< to clear the branch once

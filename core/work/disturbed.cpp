@@ -96,8 +96,8 @@ Message disturbed_since(const Job& job, GateId gate) {
 
 std::vector<DisturbedPart> disturbed_parts(const Job& job) {
   std::vector<DisturbedPart> list;
-  const Values found = resolve(job, Which::found);
-  const Values plan = resolve(job, Which::plan);
+  const Values found = resolve(job, As::found);
+  const Values plan = resolve(job, As::plan);
   const bool clutch = works_clutch(plan);
   const auto add = [&](bool is, const char* part, const char* by, const char* check) {
     if (is) list.push_back({part, by, check});
@@ -108,7 +108,7 @@ std::vector<DisturbedPart> disturbed_parts(const Job& job) {
       "its plug is pulled with the unit", "lamp lights on test, goes out, lights when it should");
   add(found.known(Param::unit_inlets) && !found.is(choice::UnitInlets::n0), "Reservoir grommets",
       "the reservoir is rocked out", "dry after a night, pulled by hand");
-  add(has_assist(job, Which::found) || has_assist(job, Which::plan), "Vacuum or pressure hose",
+  add(has_assist(job, As::found) || has_assist(job, As::plan), "Vacuum or pressure hose",
       "moved with the booster", "valve the right way, clamp tight, pedal drops at engine start");
   add(true, "Bracket and its neighbours", "the unit's nuts hold the pedal box too",
       "every pedal on that bracket: height, play, free return");

@@ -1,5 +1,5 @@
 // What the work disturbs must be checked again: gates passed before a later step touched what they
-// prove, and parts that come off on the way. Which step touches what is common practice, no source.
+// prove, and parts that come off on the way. As step touches what is common practice, no source.
 #pragma once
 
 #include <string>

@@ -37,32 +37,32 @@ struct Facts {
 
 Facts facts_of(const Job& job) {
   Facts f;
-  f.assist_there = has_assist(job, Which::plan);
-  f.vacuum = is(job, Which::plan, choice::AssistKind::vacuum);
-  f.hydraulic = is(job, Which::plan, choice::AssistKind::hydraulic);
-  f.electric = is(job, Which::plan, choice::AssistKind::electric);
-  f.assist_new = f.assist_there && !has_assist(job, Which::found);
-  f.tandem = has_two_circuits(job, Which::plan);
-  f.single_to_tandem = f.tandem && is(job, Which::found, choice::MasterKind::single);
+  f.assist_there = has_assist(job, As::plan);
+  f.vacuum = is(job, As::plan, choice::AssistKind::vacuum);
+  f.hydraulic = is(job, As::plan, choice::AssistKind::hydraulic);
+  f.electric = is(job, As::plan, choice::AssistKind::electric);
+  f.assist_new = f.assist_there && !has_assist(job, As::found);
+  f.tandem = has_two_circuits(job, As::plan);
+  f.single_to_tandem = f.tandem && is(job, As::found, choice::MasterKind::single);
   const auto to_disc = [&](Param kind) {
-    const auto now = value_of(job, Which::plan, kind).as<choice::BrakeKind>();
-    return is(job, Which::found, kind, choice::BrakeKind::drum) && now &&
+    const auto now = value_of(job, As::plan, kind).as<choice::BrakeKind>();
+    return is(job, As::found, kind, choice::BrakeKind::drum) && now &&
            *now != choice::BrakeKind::drum;
   };
   f.front_to_disc = to_disc(Param::front_kind);
   f.rear_to_disc = to_disc(Param::rear_kind);
-  const Value bore_old = value_of(job, Which::found, Param::master_bore);
-  const Value bore_new = value_of(job, Which::plan, Param::master_bore);
+  const Value bore_old = value_of(job, As::found, Param::master_bore);
+  const Value bore_new = value_of(job, As::plan, Param::master_bore);
   f.master_new = f.single_to_tandem || (bore_old.known() && bore_new.known() &&
                                         std::abs(bore_old.si - bore_new.si) > 3e-5);
   const RodReport rod = rod_report(job);
   f.rod_changes = rod.total && std::abs(rod.total->value()) >= kLeastRodChange_m;
-  f.valve = is(job, Which::plan, choice::ValveKind::proportioning);
-  f.silicone = is(job, Which::plan, choice::FluidGrade::n5);
-  f.clutch = is(job, Which::plan, choice::ControlUse::clutch);
-  f.concentric = f.clutch && is(job, Which::plan, choice::ClutchKind::concentric);
-  f.remote = !f.clutch && is(job, Which::plan, choice::AssistKind::remote);
-  f.twin = !f.clutch && is(job, Which::plan, choice::MasterKind::twin);
+  f.valve = is(job, As::plan, choice::ValveKind::proportioning);
+  f.silicone = is(job, As::plan, choice::FluidGrade::n5);
+  f.clutch = is(job, As::plan, choice::ControlUse::clutch);
+  f.concentric = f.clutch && is(job, As::plan, choice::ClutchKind::concentric);
+  f.remote = !f.clutch && is(job, As::plan, choice::AssistKind::remote);
+  f.twin = !f.clutch && is(job, As::plan, choice::MasterKind::twin);
   if (f.clutch)
     f.valve = f.front_to_disc = f.rear_to_disc = f.vacuum = f.hydraulic = f.electric = false;
   const PatternReport pattern = pattern_report(job);
@@ -70,7 +70,7 @@ Facts facts_of(const Job& job) {
     const double hole = clearance_hole_m(pattern.new_pattern.studs.front().diameter_m);
     f.drill = say("Drill {} first, then {}.", drill_words(pilot_hole_m(hole)), drill_words(hole));
   }
-  if (f.rod_changes && value_of(job, Which::plan, Param::rod_end).known())
+  if (f.rod_changes && value_of(job, As::plan, Param::rod_end).known())
     f.cut = ends_report(job, rod).cut;
   f.retained = retained_report(job).steps;
   return f;

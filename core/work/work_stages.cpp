@@ -31,7 +31,7 @@ Expected<std::vector<StagePress>> stage_presses(const System& s) {
     if (!m) return fail(m.error());
     StagePress p;
     p.stage = stage;
-    const FeelPoint end = m->at(m->end_drive_pa());
+    const FeelPoint end = m->at(m->end_drive());
     p.to_the_stop = end.pad_force_n < kStagePush_n;
     p.stop = m->stop();
     const FeelPoint at = p.to_the_stop ? end : m->at(m->drive_for_force(kStagePush_n));

@@ -8,7 +8,7 @@
 #include "doubt/measure_next.hpp"
 #include "figures/figures.hpp"
 #include "judge/findings.hpp"
-#include "proving/fit.hpp"
+#include "proving/estimate.hpp"
 #include "proving/gates.hpp"
 #include "rod/rod.hpp"
 #include "sizing/sweep.hpp"
@@ -27,7 +27,7 @@ Job random_job(unsigned seed, double wild) {
   std::mt19937 rng(seed);
   std::uniform_real_distribution<double> u(0, 1);
   Job job = known_job();
-  for (Sheet* sheet : {&job.found, &job.plan, &job.built}) {
+  for (MeasuredSet* sheet : {&job.found, &job.plan, &job.built}) {
     for (const ParamInfo& p : all_params()) {
       if (u(rng) > wild * (sheet == &job.built ? 0.2 : 1.0)) continue;
       const double roll = u(rng);
@@ -84,7 +84,7 @@ void check_rest(const Job& job, const std::vector<ConditionReport>& strip) {
   const RodReport rod = rod_report(job);
   if (rod.total) CHECK(std::isfinite(rod.total->value()));
   if (rod.turns) CHECK(std::isfinite(*rod.turns));
-  for (const AnglePoint& p : angle_report(job, Which::plan).points) {
+  for (const AnglePoint& p : angle_report(job, As::plan).points) {
     CHECK(std::isfinite(p.angle_rad));
     CHECK(std::isfinite(p.side_force_n));
   }
@@ -95,7 +95,7 @@ void check_rest(const Job& job, const std::vector<ConditionReport>& strip) {
   }
   CHECK_FALSE(install_steps(job).empty());
   (void)may_be_proved(gates_of(job, strip, findings));
-  (void)measure_next(job, Which::plan);
+  (void)measure_next(job, As::plan);
 }
 
 }  // namespace
@@ -161,19 +161,19 @@ TEST_CASE("random jobs: cells and readings end in a figure or in words") {
       for (const Cell& c : s->cells) {
         ++cells;
         CHECK_FALSE(c.reason.empty());
-        CHECK(std::isfinite(c.amount));
+        CHECK(std::isfinite(c.by.si));
         CHECK(std::isfinite(c.score));
         CHECK(std::isfinite(c.effort_n + c.travel_m + c.reserve_share));
       }
     } else {
       CHECK_FALSE(s.error().reason.empty());
     }
-    const Assembly a = assemble(job, Which::plan);
+    const Assembly a = assemble(job, As::plan);
     if (!a.system) continue;
     for (const bool alive : {false, true}) {
-      const FitReport f = fit_readings(*a.system, job.readings, alive);
-      if (f.slack_m()) CHECK(std::isfinite(f.slack_m()->value + f.slack_m()->doubt));
-      if (f.air_m3()) CHECK(std::isfinite(f.air_m3()->value + f.air_m3()->doubt));
+      const ReadingEstimate f = estimate_from_readings(*a.system, job.readings, alive);
+      if (f.slack_m()) CHECK(std::isfinite(f.slack_m()->value + f.slack_m()->uncertainty));
+      if (f.air_m3()) CHECK(std::isfinite(f.air_m3()->value + f.air_m3()->uncertainty));
       if (!f.slack_m()) CHECK_FALSE(f.refusal.empty());
     }
   }

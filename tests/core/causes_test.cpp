@@ -26,8 +26,8 @@ std::vector<Reading> readings_of(const System& s, Condition c, std::initializer_
     Reading r;
     r.force_n = f;
     r.travel_m = std::round((*t + slack_m) * 2000) / 2000;
-    r.force_doubt_n = 4;
-    r.travel_doubt_m = 0.001;
+    r.force_uncertainty_n = 4;
+    r.travel_uncertainty_m = 0.001;
     r.assist_alive = c.assist_alive;
     list.push_back(r);
   }
@@ -38,7 +38,7 @@ constexpr std::initializer_list<double> kForces = {40, 55, 70, 100, 160, 240, 32
 
 struct Problem {
   System system;
-  std::vector<FitRow> rows;
+  std::vector<ReadingRow> rows;
 };
 
 int residuals(const gsl_vector* x, void* data, gsl_vector* f) {
@@ -65,7 +65,7 @@ TEST_CASE("fit of readings agrees with GSL's nonlinear least squares") {
   c.air_m3 = 2e-6;
   // Few firm presses: slack and air alone are asked for.
   const auto readings = readings_of(s, c, {45, 55, 65, 80, 100}, 0.006);
-  const FitReport r = fit_readings(s, readings, false);
+  const ReadingEstimate r = estimate_from_readings(s, readings, false);
   REQUIRE(r.slack_m());
   REQUIRE(r.air_m3());
   REQUIRE_FALSE(r.at(Unknown::growth));
@@ -87,7 +87,7 @@ TEST_CASE("fit of readings agrees with GSL's nonlinear least squares") {
   CHECK(r.air_m3()->value * 1e6 == Approx(gsl_vector_get(w->x, 1)).margin(0.01));
   gsl_matrix* covariance = gsl_matrix_alloc(2, 2);
   gsl_multifit_nlinear_covar(gsl_multifit_nlinear_jac(w), 0.0, covariance);
-  CHECK(r.slack_m()->doubt * 1e3 ==
+  CHECK(r.slack_m()->uncertainty * 1e3 ==
         Approx(2 * std::sqrt(gsl_matrix_get(covariance, 0, 0))).epsilon(0.03));
   gsl_matrix_free(covariance);
   gsl_multifit_nlinear_free(w);
@@ -99,17 +99,17 @@ TEST_CASE("clearance needs a second apply, hoses a clamp") {
   c.assist_alive = false;
   c.take_up_scale = 3;
   auto readings = readings_of(s, c, kForces);
-  CHECK_FALSE(fit_readings(s, readings, false).at(Unknown::clearance));
+  CHECK_FALSE(estimate_from_readings(s, readings, false).at(Unknown::clearance));
   Condition taken = c;
   taken.take_up_scale = 0;
   for (Reading r : readings_of(s, taken, kForces)) {
     r.second_apply = true;
     readings.push_back(r);
   }
-  const FitReport told = fit_readings(s, readings, false);
+  const ReadingEstimate told = estimate_from_readings(s, readings, false);
   REQUIRE(told.at(Unknown::clearance));
   CHECK(told.at(Unknown::clearance)->value ==
-        Approx(3).margin(std::max(0.15, told.at(Unknown::clearance)->doubt)));
+        Approx(3).margin(std::max(0.15, told.at(Unknown::clearance)->uncertainty)));
   CHECK(told.condition <= 100);
 }
 
@@ -125,8 +125,8 @@ TEST_CASE("causes: the planted one ranks first, and the next test tells the firs
   Condition off;
   off.assist_alive = false;
   {
-    Plant p{Cause::air_first, off, s};
-    p.condition.air1_m3 = 4e-6;
+    Plant p{Cause::air_primary, off, s};
+    p.condition.air_primary_m3 = 4e-6;
     plants.push_back(p);
   }
   {

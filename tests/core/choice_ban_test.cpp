@@ -46,8 +46,8 @@ TEST_CASE("no source compares a choice with a number or casts one unchecked") {
 
 TEST_CASE("the enums stand in the order of the table's options, and unknown is no option") {
   Job job;
-  CHECK_FALSE(value_of(job, Which::found, Param::master_kind).as<choice::MasterKind>());
-  CHECK_FALSE(is(job, Which::found, choice::MasterKind::single));
+  CHECK_FALSE(value_of(job, As::found, Param::master_kind).as<choice::MasterKind>());
+  CHECK_FALSE(is(job, As::found, choice::MasterKind::single));
   const struct {
     Param param;
     double option;
@@ -61,8 +61,8 @@ TEST_CASE("the enums stand in the order of the table's options, and unknown is n
   for (const auto& t : table)
     CHECK(info(t.param).options[static_cast<std::size_t>(t.option)].key == t.key);
   job.found.set(Param::rear_kind, chosen(choice::BrakeKind::drum));
-  CHECK(is(job, Which::plan, Param::rear_kind, choice::BrakeKind::drum));
-  const Values v = resolve(job, Which::plan);
+  CHECK(is(job, As::plan, Param::rear_kind, choice::BrakeKind::drum));
+  const Values v = resolve(job, As::plan);
   CHECK(v.choice<Param::rear_kind>() == choice::BrakeKind::drum);
   CHECK_FALSE(v.is(Param::front_kind, choice::BrakeKind::drum));
 }

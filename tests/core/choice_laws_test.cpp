@@ -33,8 +33,8 @@ struct Random {
 };
 
 /// A unit with some of its dimensions told.
-Sheet random_unit(Random& u) {
-  Sheet s;
+MeasuredSet random_unit(Random& u) {
+  MeasuredSet s;
   for (const PartDim& d : part_dims(PartKind::master)) {
     const ParamInfo& p = info(d.param);
     if (u.coin()) continue;
@@ -112,8 +112,8 @@ TEST_CASE("generated patterns: templates hold every hole, tiles cover them, word
   for (int i = 0; i < 150; ++i) {
     Job job;
     job.title = "Generated";
-    for (const Which w : {Which::found, Which::plan}) {
-      Sheet& s = w == Which::found ? job.found : job.plan;
+    for (const As w : {As::found, As::plan}) {
+      MeasuredSet& s = w == As::found ? job.found : job.plan;
       const auto set = [&](Param p, double si) { s.set(p, measured(p, si, How::calliper)); };
       set(Param::unit_studs, static_cast<double>(u.rng() % 3));
       set(Param::unit_stud_pitch, u(0.04, 0.29));
@@ -225,14 +225,14 @@ TEST_CASE("gauging: a bore that was honed has more clearance and squeezes its cu
 TEST_CASE("measuring what is named first narrows the answer by what it promised") {
   Job job = known_job();
   job.found.set(Param::control_pin_arm, measured(Param::control_pin_arm, 0.050, How::estimate));
-  const auto list = measure_next(job, Which::plan);
+  const auto list = measure_next(job, As::plan);
   REQUIRE_FALSE(list.empty());
   const NextMeasure first = list.front();
   REQUIRE(first.param == Param::control_pin_arm);
   const auto spread = [&job] {
     DoubtRequest q;
     q.samples = 3000;
-    const Band b = doubt(job, ConditionId::plan, q)->band(PressFigure::effort);
+    const Band b = doubt(job, ConditionId::plan, q)->band(PressQuantity::effort);
     return b.high - b.low;
   };
   const double wide = spread();

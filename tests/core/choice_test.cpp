@@ -7,7 +7,7 @@
 #include "figures/figures.hpp"
 #include "judge/findings.hpp"
 #include "parts/part.hpp"
-#include "proving/fit.hpp"
+#include "proving/estimate.hpp"
 #include "proving/gates.hpp"
 #include "sizing/assist_choice.hpp"
 #include "sizing/changes.hpp"
@@ -79,10 +79,10 @@ TEST_CASE("a candidate takes the plan's place, what it does not tell stays unkno
   plan(job, Param::master_stroke1, 0.020);
   const Job tried = with_candidate(
       job, candidate_of(part({{Param::master_kind, 1}, {Param::master_bore, 0.0254}})));
-  CHECK(value_of(tried, Which::plan, Param::master_bore).si == 0.0254);
-  CHECK_FALSE(value_of(tried, Which::plan, Param::master_stroke1).known());
-  CHECK(value_of(tried, Which::found, Param::master_stroke1).known());
-  CHECK(value_of(tried, Which::plan, Param::control_pad_arm).known());
+  CHECK(value_of(tried, As::plan, Param::master_bore).si == 0.0254);
+  CHECK_FALSE(value_of(tried, As::plan, Param::master_stroke1).known());
+  CHECK(value_of(tried, As::found, Param::master_stroke1).known());
+  CHECK(value_of(tried, As::plan, Param::control_pad_arm).known());
 }
 
 TEST_CASE("assist by type: all are judged, the engine's leaving rules two out") {
@@ -139,7 +139,7 @@ TEST_CASE("a larger bore conceals a fault by the factor of the two bores") {
   plan(job, Param::master_bore, 0.0254);
   found(job, Param::symptom_first, 0.110);
   found(job, Param::symptom_third, 0.050);
-  const ConcealReport r = concealed_faults(resolve(job, Which::found), resolve(job, Which::plan));
+  const ConcealReport r = concealed_faults(resolve(job, As::found), resolve(job, As::plan));
   REQUIRE(r.faults.size() == 1);
   CHECK(r.faults[0].before_m == Approx(0.060));
   CHECK(r.faults[0].after_m / 0.060 == Approx(0.766).epsilon(1e-3));
@@ -180,7 +180,7 @@ TEST_CASE("chambers: the axle that draws more gets the larger one") {
   CHECK(r.swap);
   CHECK(r.needs_m3 == Approx(1.25 * (r.axles[0].drawn_m3 + r.axles[1].drawn_m3)));
   // A 48 mm sliding caliper's piston follows both pads: 2 pistons x 1810 mm2 x 2 x wear.
-  const double wear = value_of(job, Which::plan, Param::front_wear).si;
+  const double wear = value_of(job, As::plan, Param::front_wear).si;
   CHECK(r.axles[0].drawn_m3 == Approx(2 * 3.14159265 / 4 * 0.048 * 0.048 * 2 * wear));
 }
 
@@ -263,7 +263,7 @@ TEST_CASE("the curve's band holds the curve, widens with doubt, and can be cance
   const auto wide = curve_band(job, ConditionId::plan, forces, q);
   REQUIRE(wide);
   REQUIRE(wide->force_n.size() == 3);
-  const auto model = FeelModel::make(*assemble(job, Which::plan).system, {});
+  const auto model = FeelModel::make(*assemble(job, As::plan).system, {});
   for (std::size_t i = 0; i < 3; ++i) {
     const double t = *predicted_travel_m(*model, wide->force_n[i]);
     CHECK(wide->travel_m[i].low < t);

@@ -171,10 +171,10 @@ TEST_CASE("a clutch job: its own conditions, questions, figures, gates and bleed
   REQUIRE(strip[1].clutch);
   CHECK(strip[1].verdict == Verdict::pass);
   CHECK(strip[3].target->at.pad_travel_m > strip[1].target->at.pad_travel_m);
-  CHECK_FALSE(relevant(job, Which::plan, Param::front_kind));
-  CHECK_FALSE(relevant(job, Which::plan, Param::clutch_stack_a));
-  CHECK(relevant(job, Which::plan, Param::clutch_fork_slave));
-  CHECK(assemble(job, Which::plan).missing_brakes.empty());
+  CHECK_FALSE(relevant(job, As::plan, Param::front_kind));
+  CHECK_FALSE(relevant(job, As::plan, Param::clutch_stack_a));
+  CHECK(relevant(job, As::plan, Param::clutch_fork_slave));
+  CHECK(assemble(job, As::plan).missing_brakes.empty());
   const auto g = figure_group(job, "clutch");
   const auto value = [&g](const char* words) {
     const Figure* f = find(*g, words);
@@ -208,7 +208,7 @@ TEST_CASE("a clutch job: its own conditions, questions, figures, gates and bleed
   job.found.set(Param::clutch_kind, {1, How::stated, 0, {}});
   job.found.set(Param::clutch_peak, {1800, How::stated, 0, {}});
   job.found.set(Param::clutch_slave_inner, {0.03, How::stated, 0, {}});
-  CHECK_FALSE(assemble(job, Which::plan).impossible.empty());
+  CHECK_FALSE(assemble(job, As::plan).impossible.empty());
   job.found.set(Param::clutch_kind, {2, How::stated, 0, {}});
   job.found.set(Param::clutch_slave_bore, {0.05, How::stated, 0, {}});
   job.found.set(Param::clutch_stack_a, {0.060, How::stated, 0, {}});

@@ -73,15 +73,15 @@ TEST_CASE("an answer to a question that is not asked changes nothing") {
   for (const Job& job : kinds_of_jobs()) {
     const auto before = foot_strip(job, 0);
     for (const ParamInfo& p : all_params()) {
-      if (relevant(job, Which::found, p.param) || relevant(job, Which::plan, p.param)) continue;
+      if (relevant(job, As::found, p.param) || relevant(job, As::plan, p.param)) continue;
       Job other = job;
       const double si = p.kind == Kind::choice ? std::floor(u(rng) * (p.max_si + 0.999))
                                                : p.min_si + u(rng) * (p.max_si - p.min_si);
       set(other, p.param, si);
-      INFO(p.id << " = " << si << ", assist " << value_of(job, Which::plan, Param::assist_kind).si
-                << ", master " << value_of(job, Which::plan, Param::master_kind).si << ", front "
-                << value_of(job, Which::plan, Param::front_kind).si << ", use "
-                << value_of(job, Which::plan, Param::control_use).si);
+      INFO(p.id << " = " << si << ", assist " << value_of(job, As::plan, Param::assist_kind).si
+                << ", master " << value_of(job, As::plan, Param::master_kind).si << ", front "
+                << value_of(job, As::plan, Param::front_kind).si << ", use "
+                << value_of(job, As::plan, Param::control_use).si);
       CHECK(same(before, foot_strip(other, 0)));
       ++tried;
     }
@@ -101,13 +101,13 @@ TEST_CASE("every question is asked somewhere, and every kind of job can be press
       set(job, p, 1);
     for (const Param p : {Param::unit_studs, Param::unit_inlets}) set(job, p, 2);
     for (const ParamInfo& p : all_params())
-      if (relevant(job, Which::plan, p.param) || relevant(job, Which::found, p.param))
+      if (relevant(job, As::plan, p.param) || relevant(job, As::found, p.param))
         asked[static_cast<std::size_t>(p.param)] = true;
   }
   Job rear_drum = known_job();
   set(rear_drum, Param::rear_kind, 0);
   for (const ParamInfo& p : all_params()) {
-    if (relevant(rear_drum, Which::plan, p.param)) asked[static_cast<std::size_t>(p.param)] = true;
+    if (relevant(rear_drum, As::plan, p.param)) asked[static_cast<std::size_t>(p.param)] = true;
     INFO(p.id);
     CHECK(asked[static_cast<std::size_t>(p.param)]);
   }
@@ -115,13 +115,13 @@ TEST_CASE("every question is asked somewhere, and every kind of job can be press
 
 TEST_CASE("values read once are the values asked one by one") {
   const Job job = known_job();
-  for (const Which w : {Which::found, Which::plan}) {
+  for (const As w : {As::found, As::plan}) {
     const Values v = resolve(job, w);
     for (const ParamInfo& p : all_params()) {
       const Value one = value_of(job, w, p.param);
       CHECK(v.known(p.param) == one.known());
       CHECK(v.si(p.param) == one.si);
-      CHECK(v.at(p.param).doubt_si == one.doubt_si);
+      CHECK(v.at(p.param).uncertainty_si == one.uncertainty_si);
     }
   }
   const StripInputs in = strip_inputs(job);
@@ -137,7 +137,7 @@ TEST_CASE("values read once are the values asked one by one") {
 TEST_CASE("typical values stay within their ranges whatever is fitted") {
   for (const Job& job : kinds_of_jobs())
     for (const ParamInfo& p : all_params()) {
-      const auto v = typical_of(job, Which::plan, p.param);
+      const auto v = typical_of(job, As::plan, p.param);
       if (!v) continue;
       INFO(p.id << " typical " << *v);
       CHECK(check_range(p.param, *v));
@@ -182,7 +182,7 @@ TEST_CASE("near dead centre the press falls back to the exact inverse") {
 }
 
 TEST_CASE("a system pressed with a lever of another control makes its own") {
-  const Assembly a = assemble(known_job(), Which::plan);
+  const Assembly a = assemble(known_job(), As::plan);
   REQUIRE(a.system);
   REQUIRE(a.system->kinematics);
   System other = *a.system;
@@ -214,7 +214,7 @@ TEST_CASE("what cannot be names its field, its value, its range and a remedy") {
     s.control.geometry = RodGeometry{Length{0.049}, Length{0.0}, Angle{1.7}, Length{0.15}};
   });
   of_system([](System& s) { s.master.bore = Length{0.0}; });
-  of_system([](System& s) { s.master.kind = MasterKind::twin; });
+  of_system([](System& s) { s.master.kind = MasterKind::dual; });
   of_system([](System& s) { s.vehicle->mass = Mass{0.0}; });
   of_system([](System& s) { s.vehicle->front_share = 1.0; });
   of_system([](System& s) { s.vehicle->cg_height = Length{9.0}; });
@@ -232,7 +232,7 @@ TEST_CASE("what cannot be names its field, its value, its range and a remedy") {
     Job job = known_job();
     set(job, p, v);
     set(job, q, w);
-    const auto all = assemble(job, Which::plan).impossible;
+    const auto all = assemble(job, As::plan).impossible;
     REQUIRE_FALSE(all.empty());
     errors.push_back(all.front());
   };

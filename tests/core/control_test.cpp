@@ -91,10 +91,10 @@ TEST_CASE("an intermediate lever multiplies by its own arms") {
   // The job's own arms: a ratio is never a number by itself.
   Job job = known_job();
   job.found.set(Param::control_mid, {1, How::stated, 0, {}});
-  CHECK_FALSE(arm_ratio(job, Which::found));
+  CHECK_FALSE(arm_ratio(job, As::found));
   job.found.set(Param::control_mid_in, {0.09, How::stated, 0, {}});
   job.found.set(Param::control_mid_out, {0.06, How::stated, 0, {}});
-  CHECK(*arm_ratio(job, Which::found) == Approx(9));
+  CHECK(*arm_ratio(job, As::found) == Approx(9));
   const auto plain = condition_report(known_job(), ConditionId::plan);
   const auto geared_up = condition_report(job, ConditionId::plan);
   CHECK(geared_up.target->at.pad_force_n < plain.target->at.pad_force_n);
@@ -153,18 +153,18 @@ TEST_CASE("helper spring: the work it does is the energy it gives back") {
 
 TEST_CASE("a hand lever brings its own typical figures (common practice, no source)") {
   Job job = known_job();
-  CHECK(value_of(job, Which::plan, Param::control_return_force).si == 15);
+  CHECK(value_of(job, As::plan, Param::control_return_force).si == 15);
   job.found.set(Param::control_kind, {1, How::stated, 0, {}});
-  CHECK(value_of(job, Which::plan, Param::control_return_force).si == 4);
-  CHECK(value_of(job, Which::plan, Param::control_pad_stop).si == 0.065);
-  CHECK(value_of(job, Which::plan, Param::master_spring_force).si == 20);
-  CHECK(value_of(job, Which::plan, Param::limit_effort).si == 120);
+  CHECK(value_of(job, As::plan, Param::control_return_force).si == 4);
+  CHECK(value_of(job, As::plan, Param::control_pad_stop).si == 0.065);
+  CHECK(value_of(job, As::plan, Param::master_spring_force).si == 20);
+  CHECK(value_of(job, As::plan, Param::limit_effort).si == 120);
   job.found.set(Param::control_return_force, {6, How::stated, 0, {}});
-  CHECK(value_of(job, Which::plan, Param::control_return_force).si == 6);
+  CHECK(value_of(job, As::plan, Param::control_return_force).si == 6);
   job.found.set(Param::control_kind, {0, How::stated, 0, {}});
   job.found.set(Param::control_use, {1, How::stated, 0, {}});
-  CHECK(value_of(job, Which::plan, Param::master_spring_force).si == 30);
-  CHECK(value_of(job, Which::plan, Param::limit_effort).si == 150);
+  CHECK(value_of(job, As::plan, Param::master_spring_force).si == 30);
+  CHECK(value_of(job, As::plan, Param::limit_effort).si == 150);
   job.found.clear(Param::master_stroke1);
-  CHECK(value_of(job, Which::plan, Param::master_stroke1).si == Approx(0.0315));
+  CHECK(value_of(job, As::plan, Param::master_stroke1).si == Approx(0.0315));
 }

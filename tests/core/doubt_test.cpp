@@ -28,25 +28,25 @@ TEST_CASE(
   q.threads = 3;
   const auto three = doubt(job, ConditionId::plan, q);
   REQUIRE(one);
-  CHECK(one->band(PressFigure::effort).low == three->band(PressFigure::effort).low);
-  CHECK(one->band(PressFigure::travel).high == three->band(PressFigure::travel).high);
+  CHECK(one->band(PressQuantity::effort).low == three->band(PressQuantity::effort).low);
+  CHECK(one->band(PressQuantity::travel).high == three->band(PressQuantity::travel).high);
   const auto exact = condition_report(job, ConditionId::plan);
-  CHECK(one->band(PressFigure::effort).low < exact.target->at.pad_force_n);
-  CHECK(one->band(PressFigure::effort).high > exact.target->at.pad_force_n);
-  CHECK(one->band(PressFigure::effort).middle ==
+  CHECK(one->band(PressQuantity::effort).low < exact.target->at.pad_force_n);
+  CHECK(one->band(PressQuantity::effort).high > exact.target->at.pad_force_n);
+  CHECK(one->band(PressQuantity::effort).middle ==
         Approx(exact.target->at.pad_force_n).epsilon(0.03));
   CHECK(std::any_of(one->ranked.begin(), one->ranked.begin() + 4,
                     [](const Sensitivity& s) { return s.param == Param::control_pin_arm; }));
   q.seed = 2;
-  CHECK(doubt(job, ConditionId::plan, q)->band(PressFigure::effort).low !=
-        one->band(PressFigure::effort).low);
+  CHECK(doubt(job, ConditionId::plan, q)->band(PressQuantity::effort).low !=
+        one->band(PressQuantity::effort).low);
   // Narrower measurements, narrower band.
   Job sure = job;
   for (const ParamInfo& p : all_params())
-    if (const Value v = value_of(job, Which::found, p.param); v.known() && p.kind != Kind::choice)
+    if (const Value v = value_of(job, As::found, p.param); v.known() && p.kind != Kind::choice)
       sure.found.set(p.param, {v.si, How::stated, 0, {}});
   const auto none = doubt(sure, ConditionId::plan, q);
-  CHECK(none->band(PressFigure::effort).low == none->band(PressFigure::effort).high);
+  CHECK(none->band(PressQuantity::effort).low == none->band(PressQuantity::effort).high);
   CHECK(none->ranked.empty());
 }
 
@@ -60,25 +60,25 @@ TEST_CASE("doubt: every figure of a press has its band, the layers add up to the
   double sum = 0;
   for (std::size_t i = 0; i < kLayerCount; ++i) sum += r->band(layer_figure(i)).middle;
   // The middles of parts need not add up exactly to the middle of the whole.
-  CHECK(sum == Approx(r->band(PressFigure::travel).middle).epsilon(0.02));
-  const auto holds = [&](PressFigure f, double exact) {
-    INFO(press_figure_info(f).words);
+  CHECK(sum == Approx(r->band(PressQuantity::travel).middle).epsilon(0.02));
+  const auto holds = [&](PressQuantity f, double exact) {
+    INFO(press_quantity_info(f).words);
     CHECK(r->band(f).low <= exact * 1.02);
     CHECK(r->band(f).high >= exact * 0.98);
   };
-  holds(PressFigure::piston1, c.target->at.piston1_m);
-  holds(PressFigure::piston2, c.target->at.piston2_m);
-  holds(PressFigure::front_pressure, c.target->at.front_pa);
-  holds(PressFigure::rear_pressure, c.target->at.rear_pa);
-  holds(PressFigure::stiffness, c.target->stiffness_n_m);
-  for (std::size_t i = 0; i < kPressFigureCount; ++i)
+  holds(PressQuantity::piston1, c.target->at.piston1_m);
+  holds(PressQuantity::piston2, c.target->at.piston2_m);
+  holds(PressQuantity::front_pressure, c.target->at.front_pa);
+  holds(PressQuantity::rear_pressure, c.target->at.rear_pa);
+  holds(PressQuantity::stiffness, c.target->stiffness_n_m);
+  for (std::size_t i = 0; i < kPressQuantityCount; ++i)
     for (std::size_t k = 0; k < i; ++k)
-      CHECK(press_figure_info(static_cast<PressFigure>(i)).key !=
-            press_figure_info(static_cast<PressFigure>(k)).key);
+      CHECK(press_quantity_info(static_cast<PressQuantity>(i)).key !=
+            press_quantity_info(static_cast<PressQuantity>(k)).key);
   // What is ranked first moves the effort or the travel at all.
   REQUIRE_FALSE(r->ranked.empty());
-  CHECK(std::abs(r->ranked[0].of(PressFigure::effort)) +
-            std::abs(r->ranked[0].of(PressFigure::travel)) >
+  CHECK(std::abs(r->ranked[0].of(PressQuantity::effort)) +
+            std::abs(r->ranked[0].of(PressQuantity::travel)) >
         0);
 }
 
@@ -93,9 +93,11 @@ TEST_CASE("doubt: refused, cancelled, unknown") {
     last = share;
     return share < 0.1;
   };
-  CHECK(english(doubt(job, ConditionId::plan, q).error().reason).find("cancelled") != std::string::npos);
+  CHECK(english(doubt(job, ConditionId::plan, q).error().reason).find("cancelled") !=
+        std::string::npos);
   CHECK(last < 0.9);
-  CHECK(english(doubt(Job{}, ConditionId::plan, {}).error().reason).find("not known") != std::string::npos);
+  CHECK(english(doubt(Job{}, ConditionId::plan, {}).error().reason).find("not known") !=
+        std::string::npos);
 }
 
 TEST_CASE("counter-based numbers are uniform and normal") {

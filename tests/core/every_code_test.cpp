@@ -28,8 +28,8 @@ std::set<FindingCode> codes_of(const Job& job) {
   std::set<FindingCode> all;
   const auto strip = foot_strip(job, 12);
   collect(all, find_all(job, strip));
-  const Values found = resolve(job, Which::found);
-  const Values plan = resolve(job, Which::plan);
+  const Values found = resolve(job, As::found);
+  const Values plan = resolve(job, As::plan);
   collect(all, ageing_consequences(found));
   collect(all, upstream_consequences(found));
   collect(all, residual_rules(plan));

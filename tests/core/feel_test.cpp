@@ -97,7 +97,8 @@ TEST_CASE("the model agrees with the plain equations and GSL's roots") {
     CHECK(f.z == Approx(PlainPress::z(p)).epsilon(1e-9));
   }
   for (const double z : {0.1, 0.3, 0.6})
-    CHECK(m->drive_for_z(z) == Approx(gsl_root(PlainPress::z, z, 1e3, 1.9e7)).epsilon(1e-9));
+    CHECK(m->drive_for_z(z).value() ==
+          Approx(gsl_root(PlainPress::z, z, 1e3, 1.9e7)).epsilon(1e-9));
   for (const double force : {60.0, 150.0, 400.0})
     CHECK(m->drive_for_force(force) ==
           Approx(gsl_root(PlainPress::pad_force, force, 0, 1.9e7)).epsilon(1e-9));
@@ -173,7 +174,7 @@ TEST_CASE("generated systems: monotone, finite, budget adds up, failure never ea
       if (std::holds_alternative<NoAssist>(s.assist))
         CHECK(d.at.pad_force_n == Approx(r.at.pad_force_n));
     }
-    for (const LostCircuit lost : {LostCircuit::first, LostCircuit::second}) {
+    for (const LostCircuit lost : {LostCircuit::primary, LostCircuit::secondary}) {
       Condition one;
       one.lost = lost;
       const auto f = FeelModel::make(s, one);
@@ -183,11 +184,11 @@ TEST_CASE("generated systems: monotone, finite, budget adds up, failure never ea
       const TargetReport sound = m->at_z(0.2);
       if (t.reached && sound.reached) {
         // A balance bar hands its whole force on, and its two lines differ in pressure anyway.
-        if (s.master.kind != MasterKind::twin)
+        if (s.master.kind != MasterKind::dual)
           CHECK(t.at.pressure_pa >= sound.at.pressure_pa * (1 - 1e-6));
-        if (s.master.kind != MasterKind::twin) CHECK(t.at.pad_travel_m >= sound.at.pad_travel_m);
+        if (s.master.kind != MasterKind::dual) CHECK(t.at.pad_travel_m >= sound.at.pad_travel_m);
       }
-      CHECK(f->end_drive_pa() <= m->end_drive_pa() * 1.2001 + 20e6);
+      CHECK(f->end_drive() <= m->end_drive() * 1.2001 + 20e6);
     }
   }
   CHECK(lost_circuits > 2500);
@@ -223,8 +224,8 @@ TEST_CASE("stops: the first one is named") {
   const auto light = FeelModel::make(s, {});
   CHECK(light->stop() == Stop::locked);
   // It ends at 1.2 times the pressure that locks every braked axle.
-  CHECK(light->at(light->end_drive_pa() / 1.21).lock != Lock::both);
-  CHECK(light->at(light->end_drive_pa() / 1.19).lock == Lock::both);
+  CHECK(light->at(light->end_drive() / 1.21).lock != Lock::both);
+  CHECK(light->at(light->end_drive() / 1.19).lock == Lock::both);
   s.vehicle.reset();
   s.control.pad_stop = Length{0.4};
   s.strokes_known = false;
@@ -279,7 +280,7 @@ TEST_CASE("the curve begins with its free part and is read between its points") 
   CHECK(point_at_travel({}, 0.1).pad_force_n == 0);
   const TargetReport high = m->at_pressure(9e7);
   CHECK_FALSE(high.reached);
-  CHECK(high.at.pressure_pa == Approx(m->end_drive_pa()));
+  CHECK(high.at.pressure_pa == Approx(m->end_drive()));
   CHECK(m->at_pressure(1e6).reached);
 }
 
@@ -289,10 +290,11 @@ TEST_CASE("what cannot be is an error value") {
   CHECK(FeelModel::make(s, {}).error().field == "front.kind");
   s = car();
   s.master.kind = MasterKind::single;
-  for (auto& w : *s.wheels) w.outlet = Outlet::first;
+  for (auto& w : *s.wheels) w.outlet = Outlet::primary;
   Condition lost;
-  lost.lost = LostCircuit::first;
-  CHECK(english(FeelModel::make(s, lost).error().reason).find("no brake is left") != std::string::npos);
+  lost.lost = LostCircuit::primary;
+  CHECK(english(FeelModel::make(s, lost).error().reason).find("no brake is left") !=
+        std::string::npos);
   s = car();
   s.strokes_known = false;
   CHECK(FeelModel::make(s, lost).error().field == "master.stroke1");
@@ -332,13 +334,13 @@ TEST_CASE("conditions are judged, and unknown is not zero") {
 
 TEST_CASE("a plan inherits what was found, except the dimensions of a unit") {
   Job job = known_job();
-  CHECK(value_of(job, Which::plan, Param::master_bore).inherited);
+  CHECK(value_of(job, As::plan, Param::master_bore).inherited);
   job.found.set(Param::rod_snout, measured(Param::rod_snout, 0.014, How::calliper));
-  CHECK_FALSE(value_of(job, Which::plan, Param::rod_snout).known());
+  CHECK_FALSE(value_of(job, As::plan, Param::rod_snout).known());
   job.plan.set(Param::master_bore, Measured{});
-  CHECK_FALSE(value_of(job, Which::plan, Param::master_bore).known());
+  CHECK_FALSE(value_of(job, As::plan, Param::master_bore).known());
   job.built.set(Param::master_bore, measured(Param::master_bore, 0.0254, How::calliper));
-  CHECK(value_of(job, Which::plan, Param::master_bore).as_built);
-  CHECK(value_of(job, Which::found, Param::master_bore).si == Approx(0.022225));
-  CHECK(value_of(Job{}, Which::found, Param::control_pad_stop).origin == Origin::typical);
+  CHECK(value_of(job, As::plan, Param::master_bore).as_built);
+  CHECK(value_of(job, As::found, Param::master_bore).si == Approx(0.022225));
+  CHECK(value_of(Job{}, As::found, Param::control_pad_stop).origin == Origin::typical);
 }

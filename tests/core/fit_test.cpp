@@ -27,11 +27,11 @@ void found(Job& job, Param p, double si) {
 void plan(Job& job, Param p, double si) {
   job.plan.set(p, measured(p, si, How::calliper));
 }
-void two_studs(Job& job, Which w, double pitch, double d) {
+void two_studs(Job& job, As w, double pitch, double d) {
   for (const auto& [p, si] : {std::pair{Param::unit_studs, 0.0},
                               {Param::unit_stud_pitch, pitch},
                               {Param::unit_stud_size, d}})
-    (w == Which::found ? job.found : job.plan).set(p, measured(p, si, How::calliper));
+    (w == As::found ? job.found : job.plan).set(p, measured(p, si, How::calliper));
 }
 bool has(const std::vector<Finding>& list, FindingCode code) {
   return std::any_of(list.begin(), list.end(), [&](const Finding& f) { return f.code == code; });
@@ -57,15 +57,16 @@ TEST_CASE("drills by fraction, number, letter and millimetre") {
   CHECK_FALSE(drills_for(0.5 * kInch).gauge);
   CHECK(english(drills_for(8.4e-3).metric.name) == "8.4 mm");
   CHECK(english(drills_for(8.41e-3).metric.name) == "8.5 mm");
-  CHECK(english(drills_for(34.9e-3).fraction.name) == "1-3/8 in");  // for a master through a firewall
+  CHECK(english(drills_for(34.9e-3).fraction.name) ==
+        "1-3/8 in");  // for a master through a firewall
   for (char c = 'A'; c < 'Z'; ++c)
     CHECK(*letter_drill_m(c) < *letter_drill_m(static_cast<char>(c + 1)));
 }
 
 TEST_CASE("patterns: two, three and four studs, turned, against hand-computed places") {
   Job job;
-  two_studs(job, Which::plan, 0.080, 0.008);
-  Values v = resolve(job, Which::plan);
+  two_studs(job, As::plan, 0.080, 0.008);
+  Values v = resolve(job, As::plan);
   Pattern p = pattern_of(v, 0);
   REQUIRE(p.studs.size() == 2);
   CHECK(p.studs[0].x_m == Approx(-0.040));
@@ -73,7 +74,7 @@ TEST_CASE("patterns: two, three and four studs, turned, against hand-computed pl
   CHECK(p.studs[0].x_m == Approx(0).margin(1e-12));
   CHECK(std::abs(p.studs[0].z_m) == Approx(0.040));
   plan(job, Param::unit_studs, 1);
-  p = pattern_of(resolve(job, Which::plan), 0);
+  p = pattern_of(resolve(job, As::plan), 0);
   REQUIRE(p.studs.size() == 3);
   for (std::size_t i = 0; i < 3; ++i) {
     CHECK(std::hypot(p.studs[i].x_m, p.studs[i].z_m) == Approx(0.040));
@@ -83,24 +84,24 @@ TEST_CASE("patterns: two, three and four studs, turned, against hand-computed pl
           Approx(0.080 * std::sqrt(3.0) / 2));
   }
   plan(job, Param::unit_studs, 2);
-  CHECK_FALSE(pattern_of(resolve(job, Which::plan), 0).missing.empty());
+  CHECK_FALSE(pattern_of(resolve(job, As::plan), 0).missing.empty());
   plan(job, Param::unit_stud_pitch2, 0.060);
-  p = pattern_of(resolve(job, Which::plan), 0);
+  p = pattern_of(resolve(job, As::plan), 0);
   REQUIRE(p.studs.size() == 4);
   CHECK(std::hypot(p.studs[0].x_m, p.studs[0].z_m) == Approx(0.050));
 }
 
 TEST_CASE("an old hole serves, forgives, or meets the new one, a plate joins them") {
   Job job;
-  two_studs(job, Which::found, 0.0790, 5.0 / 16 * kInch);
-  two_studs(job, Which::plan, 0.079375, 5.0 / 16 * kInch);
+  two_studs(job, As::found, 0.0790, 5.0 / 16 * kInch);
+  two_studs(job, As::plan, 0.079375, 5.0 / 16 * kInch);
   // Two 5/16 in holes 79 mm apart are not 3-1/8 in apart (79.375), but a clearance hole forgives it
   // (common practice, no source): 0.19 mm a side.
   PatternReport r = pattern_report(job);
   REQUIRE(r.matches.size() == 2);
   CHECK(r.matches[0].off_m == Approx(0.1875e-3));
   CHECK(r.bolts_on);
-  two_studs(job, Which::plan, 0.0825, 3.0 / 8 * kInch);
+  two_studs(job, As::plan, 0.0825, 3.0 / 8 * kInch);
   r = pattern_report(job);
   CHECK_FALSE(r.bolts_on);
   CHECK(r.plate);
@@ -108,7 +109,7 @@ TEST_CASE("an old hole serves, forgives, or meets the new one, a plate joins the
   CHECK(has(r.findings, FindingCode::fit_holes_meet));
   // Half the pitch plus two diameters of the larger stud, both sides.
   CHECK(r.plate_width_m == Approx(2 * (0.04125 + 2 * 3.0 / 8 * kInch)));
-  two_studs(job, Which::plan, 0.140, 3.0 / 8 * kInch);
+  two_studs(job, As::plan, 0.140, 3.0 / 8 * kInch);
   r = pattern_report(job);
   CHECK_FALSE(r.matches[0].meets);
   plan(job, Param::fit_edge_left, 0.080);
@@ -123,7 +124,7 @@ TEST_CASE("templates: only 1:1, every hole at its place, words and order with th
   Job job;
   job.title = "A <made-up> job & more";
   CHECK_FALSE(make_template(job, TemplateKind::drilling));
-  two_studs(job, Which::plan, 0.080, 5.0 / 16 * kInch);
+  two_studs(job, As::plan, 0.080, 5.0 / 16 * kInch);
   plan(job, Param::unit_pilot, 0.040);
   CHECK_FALSE(make_template(job, TemplateKind::plate));
   const auto scaled = make_template(job, TemplateKind::drilling, 0.97);
@@ -145,7 +146,7 @@ TEST_CASE("templates: only 1:1, every hole at its place, words and order with th
     CHECK(c.x - c.diameter / 2 > t->x0);
     CHECK(c.x + c.diameter / 2 < t->x1);
   }
-  two_studs(job, Which::found, 0.060, 0.008);
+  two_studs(job, As::found, 0.060, 0.008);
   const auto plate = make_template(job, TemplateKind::plate);
   REQUIRE(plate);
   CHECK(plate->circles.size() == 5);
@@ -156,7 +157,7 @@ TEST_CASE("templates: only 1:1, every hole at its place, words and order with th
   };
   CHECK(says(*plate, "thickness not entered"));
   // 80 mm over 76 mm: centres 2 mm apart, the holes run together in any plate; turned they do not.
-  two_studs(job, Which::found, 0.076, 0.008);
+  two_studs(job, As::found, 0.076, 0.008);
   plan(job, Param::fit_plate, 0.006);
   CHECK(has(pattern_report(job).findings, FindingCode::fit_plate_holes));
   const auto joined = make_template(job, TemplateKind::plate);
@@ -167,9 +168,9 @@ TEST_CASE("templates: only 1:1, every hole at its place, words and order with th
   const auto turned = make_template(job, TemplateKind::plate);
   REQUIRE(turned);
   CHECK(says(*turned, "6.0 mm thick"));
-  two_studs(job, Which::found, 0.040, 0.008);  // the old bolts would stand in the collar's hole
+  two_studs(job, As::found, 0.040, 0.008);  // the old bolts would stand in the collar's hole
   CHECK_FALSE(make_template(job, TemplateKind::plate));
-  two_studs(job, Which::found, 0.060, 0.008);
+  two_studs(job, As::found, 0.060, 0.008);
   plan(job, Param::fit_turn, 0);
   plan(job, Param::fit_plate_width, 0.070);  // the patterns are larger than the blank
   CHECK(has(pattern_report(job).findings, FindingCode::fit_plate_small));
@@ -190,7 +191,7 @@ TEST_CASE("templates: only 1:1, every hole at its place, words and order with th
 
 TEST_CASE("tiles cover a large template with their overlap, and an endless one is refused") {
   Job job;
-  two_studs(job, Which::plan, 0.29, 0.010);
+  two_studs(job, As::plan, 0.29, 0.010);
   plan(job, Param::unit_pilot, 0.040);
   const auto t = make_template(job, TemplateKind::drilling);
   REQUIRE(t);
@@ -292,16 +293,16 @@ TEST_CASE("which end is cut: never the ball, never the eye") {
 TEST_CASE("output-rod gap from both sides, engine off and running") {
   Job job = known_job();
   plan(job, Param::assist_kind, 1);
-  CHECK(output_gap(resolve(job, Which::plan)).missing.size() >= 2);
+  CHECK(output_gap(resolve(job, As::plan)).missing.size() >= 2);
   plan(job, Param::rod_recess, 0.0120);
   plan(job, Param::rod_gasket, 0.0005);
   plan(job, Param::rod_stick_off, 0.0118);
-  OutputGap g = output_gap(resolve(job, Which::plan));
+  OutputGap g = output_gap(resolve(job, As::plan));
   CHECK(*g.off_m == Approx(0.0007));
   CHECK(*g.adjust_m == Approx(-0.0002));
   CHECK(g.findings.empty());
   plan(job, Param::rod_stick_on, 0.0126);  // the shell breathes: it pushes the piston
-  g = output_gap(resolve(job, Which::plan));
+  g = output_gap(resolve(job, As::plan));
   CHECK(*g.on_m == Approx(-0.0001));
   CHECK(has(g.findings, FindingCode::rod_output_preload));
   CHECK(any_hard(g.findings));

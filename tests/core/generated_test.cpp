@@ -19,8 +19,8 @@ System lossless(unsigned seed) {
   s.control.return_force = Force{0.0};
   s.control.rod_clearance = Length{0.0};
   s.master.efficiency = 1;
-  if (s.master.kind == MasterKind::stepped) s.master.kind = MasterKind::tandem;
-  if (s.master.kind == MasterKind::twin) s.master.kind = MasterKind::tandem;
+  if (s.master.kind == MasterKind::fast_fill) s.master.kind = MasterKind::tandem;
+  if (s.master.kind == MasterKind::dual) s.master.kind = MasterKind::tandem;
   return s;
 }
 
@@ -33,7 +33,7 @@ TEST_CASE("generated systems: the foot's work is fluid work and spring work") {
     System s = lossless(seed);
     s.front_valve.reset();  // below its hold a metering valve stands still at full pressure
     const auto m = FeelModel::make(s, {});
-    if (!m || m->end_drive_pa() < 5e5) continue;
+    if (!m || m->end_drive() < 5e5) continue;
     double foot = 0;
     double fluid = 0;
     FeelPoint before = m->at(0);
@@ -41,7 +41,7 @@ TEST_CASE("generated systems: the foot's work is fluid work and spring work") {
     const double start = before.stroke_m;
     for (int i = 1; i <= n; ++i) {
       const double u = static_cast<double>(i) / n;
-      const FeelPoint f = m->at(m->end_drive_pa() * u * u);
+      const FeelPoint f = m->at(m->end_drive() * u * u);
       foot += 0.5 * (f.pad_force_n + before.pad_force_n) * (f.pad_travel_m - before.pad_travel_m);
       fluid += 0.5 * (f.pressure_pa + before.pressure_pa) *
                (f.volume.total_m3() - before.volume.total_m3());
@@ -69,7 +69,7 @@ TEST_CASE("generated systems: bore and ratio act together only as ratio over bor
     const auto b = FeelModel::make(t, {});
     REQUIRE(a);
     REQUIRE(b);
-    const double p = 0.8 * std::min(a->end_drive_pa(), b->end_drive_pa());
+    const double p = 0.8 * std::min(a->end_drive(), b->end_drive());
     CHECK(a->at(p).pad_force_n == Approx(b->at(p).pad_force_n));
     CHECK(a->at(p).pad_travel_m == Approx(b->at(p).pad_travel_m));
     // With the bore alone, what one gains the other pays.

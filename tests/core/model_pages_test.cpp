@@ -6,7 +6,7 @@
 #include <string>
 
 #include "doubt/doubt.hpp"
-#include "proving/fit.hpp"
+#include "proving/estimate.hpp"
 #include "rod/rod.hpp"
 #include "sizing/relative.hpp"
 #include "support/build.hpp"
@@ -58,9 +58,9 @@ const std::map<std::string, std::function<double()>> kExamples{
     {"master.piston_force at 4 MPa",
      [] { return piston_force(car().master, Pressure{4e6}).value(); }},
     {"master.dead primary lost",
-     [] { return dead_stroke(car().master, LostCircuit::first)->value() * 1e3; }},
+     [] { return dead_stroke(car().master, LostCircuit::primary)->value() * 1e3; }},
     {"master.dead secondary lost",
-     [] { return dead_stroke(car().master, LostCircuit::second)->value() * 1e3; }},
+     [] { return dead_stroke(car().master, LostCircuit::secondary)->value() * 1e3; }},
     {"circuit.air 1 cm³ at 400 psi", [] { return air_volume_m3(1e-6, 400 * kPsi) * 1e6; }},
     {"circuit.hose 1 ft aged at 1000 psi",
      [] {
@@ -108,7 +108,7 @@ const std::map<std::string, std::function<double()>> kExamples{
        DoubtRequest q;
        q.samples = 100;
        const auto r = doubt(job, ConditionId::plan, q);
-       return std::abs(r->ranked.front().of(PressFigure::effort)) /
+       return std::abs(r->ranked.front().of(PressQuantity::effort)) /
               condition_report(job, ConditionId::plan).target->at.pad_force_n * 100;
      }},
     {"doubt.uniform 1 2 3", [] { return counter_uniform(1, 2, 3); }},
@@ -139,7 +139,7 @@ TEST_CASE("model pages: every worked example") {
       const std::string right = line.substr(equals + 3);
       INFO(line);
       REQUIRE(examples.count(left) == 1);
-      // As many digits as the page writes: half a unit of the last one.
+      // Which many digits as the page writes: half a unit of the last one.
       const std::string number = right.substr(0, right.find(' '));
       const size_t point = number.find('.');
       const double unit = point == std::string::npos

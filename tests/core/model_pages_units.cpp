@@ -48,7 +48,7 @@ Concealed concealed() {
        {std::pair{Param::symptom_first, 0.110}, {Param::symptom_third, 0.050}})
     job.found.set(p, measured(p, si, How::tape));
   job.plan.set(Param::master_bore, measured(Param::master_bore, 0.0254, How::calliper));
-  return concealed_faults(resolve(job, Which::found), resolve(job, Which::plan)).faults.front();
+  return concealed_faults(resolve(job, As::found), resolve(job, As::plan)).faults.front();
 }
 
 GaugeReport gauged() {
@@ -90,7 +90,7 @@ Control linked() {
 
 Master bar() {
   Master m;
-  m.kind = MasterKind::twin;
+  m.kind = MasterKind::dual;
   m.bar_a = Length{0.030};
   m.bar_b = Length{0.034};
   m.bar_tilt = Angle{12 * kPi / 180};
@@ -192,7 +192,7 @@ const std::map<std::string, std::function<double()>>& unit_examples() {
        }},
       {"survey.slack mm at the pad",
        [] {
-         Values v = resolve(known_job(), Which::found);
+         Values v = resolve(known_job(), As::found);
          for (const auto& [p, si] : {std::pair{Param::symptom_rod_play, 0.002},
                                      {Param::symptom_pivot_play, 0.015},
                                      {Param::symptom_pin_wear, 0.0005}})

@@ -159,13 +159,13 @@ TEST_CASE("standard atmosphere against GNU units") {
 TEST_CASE("master: dead strokes of sound and failed circuits") {
   Master m = car().master;
   CHECK(lost_stroke(m).value() == Approx(0.002));
-  CHECK(dead_stroke(m, LostCircuit::first)->value() == Approx(0.018 + 0.001));
-  CHECK(dead_stroke(m, LostCircuit::second)->value() == Approx(0.017 + 0.001));
+  CHECK(dead_stroke(m, LostCircuit::primary)->value() == Approx(0.018 + 0.001));
+  CHECK(dead_stroke(m, LostCircuit::secondary)->value() == Approx(0.017 + 0.001));
   m.springs = Springs::primary_caged;
   CHECK(lost_stroke(m).value() == Approx(0.001));
-  CHECK(dead_stroke(m, LostCircuit::second)->value() == Approx(0.017));
+  CHECK(dead_stroke(m, LostCircuit::secondary)->value() == Approx(0.017));
   m.kind = MasterKind::single;
-  CHECK_FALSE(dead_stroke(m, LostCircuit::first));
+  CHECK_FALSE(dead_stroke(m, LostCircuit::primary));
   for (double p = 0; p < 1e7; p += 3e5)
     CHECK(master_pressure(m, piston_force(m, Pressure{p})).value() == Approx(p).margin(1e-3));
   // 3/8 in at the piston is 2.25 in of pad at 6:1 (common practice, no source).
@@ -303,7 +303,7 @@ TEST_CASE("the highest knee keeps the rear from locking first") {
 
 TEST_CASE("take-up step: continuous force, less stroke, plain bore when the primary is lost") {
   Master m = car().master;
-  m.kind = MasterKind::stepped;
+  m.kind = MasterKind::fast_fill;
   m.step_bore = Length{0.030};
   m.crack = Pressure{6e5};
   const double a = bore_area(m).value();
@@ -316,9 +316,10 @@ TEST_CASE("take-up step: continuous force, less stroke, plain bore when the prim
     CHECK(master_pressure(m, piston_force(m, Pressure{p})).value() == Approx(p).margin(1e-3));
   CHECK(volume_stroke(m, LostCircuit::none, Volume{5e-6}, Volume{3e-6}).value() ==
         Approx(3e-6 / q + 2e-6 / a));
-  CHECK(volume_stroke(m, LostCircuit::first, Volume{5e-6}, Volume{3e-6}).value() ==
+  CHECK(volume_stroke(m, LostCircuit::primary, Volume{5e-6}, Volume{3e-6}).value() ==
         Approx(5e-6 / a));
-  CHECK(piston_force(m, Pressure{3e6}, LostCircuit::first).value() == Approx(3e6 * a / 0.95 + 45));
+  CHECK(piston_force(m, Pressure{3e6}, LostCircuit::primary).value() ==
+        Approx(3e6 * a / 0.95 + 45));
 
   System s = car();
   const FeelPoint plain = FeelModel::make(s, {})->at(4e6);
@@ -328,10 +329,10 @@ TEST_CASE("take-up step: continuous force, less stroke, plain bore when the prim
   CHECK(stepped.pad_force_n > plain.pad_force_n);
   CHECK(stepped.piston2_m == Approx(plain.piston2_m));  // the stroke saved is the primary's
   Condition lost;
-  lost.lost = LostCircuit::first;
+  lost.lost = LostCircuit::primary;
   s.master.kind = MasterKind::tandem;
   const FeelPoint tandem_lost = FeelModel::make(s, lost)->at(2e6);
-  s.master.kind = MasterKind::stepped;
+  s.master.kind = MasterKind::fast_fill;
   CHECK(FeelModel::make(s, lost)->at(2e6).pad_travel_m == Approx(tandem_lost.pad_travel_m));
 }
 
@@ -352,7 +353,7 @@ TEST_CASE("metering holds the front, a residual valve saves take-up, a combinati
   s = car();
   s.rear_valve = Proportioning{Pressure{1e6}, 0.3};
   Condition front_lost;
-  front_lost.lost = LostCircuit::first;
+  front_lost.lost = LostCircuit::primary;
   CHECK(FeelModel::make(s, front_lost)->at(3e6).rear_pa == Approx(1.6e6));
   s.rear_valve_opens = true;
   CHECK(FeelModel::make(s, front_lost)->at(3e6).rear_pa == Approx(3e6));

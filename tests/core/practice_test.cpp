@@ -60,13 +60,13 @@ TEST_CASE(
 }
 
 TEST_CASE("usual feeds and fills (common practice, no source)") {
-  CHECK(value_of(Job{}, Which::plan, Param::supply_fuse).si == 40);
+  CHECK(value_of(Job{}, As::plan, Param::supply_fuse).si == 40);
   Job electric = known_job();
   electric.found.set(Param::assist_kind, {3, How::stated, 0, {}});
   const auto g = figure_group(electric, "supply");
   CHECK(english(g->figures.back().note).find("5 A") != std::string::npos);
   // 19 inHg at idle is the usual vacuum, under 15 is short.
-  CHECK(value_of(Job{}, Which::plan, Param::assist_vacuum).si / 3386.389 == Approx(19).margin(0.3));
+  CHECK(value_of(Job{}, As::plan, Param::assist_vacuum).si / 3386.389 == Approx(19).margin(0.3));
 }
 
 TEST_CASE("usual torques, pedal heights, hones, servo angles (common practice, no source)") {

@@ -4,7 +4,7 @@
 #include <cmath>
 
 #include "judge/findings.hpp"
-#include "proving/fit.hpp"
+#include "proving/estimate.hpp"
 #include "rod/ends.hpp"
 #include "rod/rod.hpp"
 #include "support/build.hpp"
@@ -68,8 +68,8 @@ TEST_CASE("rod report: unknown says what is missing, doubt reaches the pad, thre
   plan(job, Param::rod_pitch, kIn / 24, How::stated);
   const RodReport r = rod_report(job);
   REQUIRE(r.change);
-  CHECK(r.change->doubt.value() == Approx(0.05e-3 * std::sqrt(6)).epsilon(1e-9));
-  CHECK(r.pad_doubt->value() == Approx(r.change->doubt.value() * 6));
+  CHECK(r.change->uncertainty.value() == Approx(0.05e-3 * std::sqrt(6)).epsilon(1e-9));
+  CHECK(r.pad_uncertainty->value() == Approx(r.change->uncertainty.value() * 6));
   CHECK(*r.turns == Approx(-1.170 * 24).margin(1e-6));
   CHECK(r.new_length->value() == Approx(0.152 - 1.170 * kIn));
   CHECK(r.free_play->value() == Approx(0.0045));
@@ -90,9 +90,9 @@ TEST_CASE("rod report: unknown says what is missing, doubt reaches the pad, thre
 
 TEST_CASE("rod: one answer, the total, everywhere: words, status, cut, turns, new length") {
   Job job = known_job();
-  for (const Which w : {Which::found, Which::plan})
+  for (const As w : {As::found, As::plan})
     for (const Param p : {Param::rod_snout, Param::rod_socket})
-      (w == Which::found ? job.found : job.plan).set(p, {0.010, How::calliper, 0.05e-3, {}});
+      (w == As::found ? job.found : job.plan).set(p, {0.010, How::calliper, 0.05e-3, {}});
   found(job, Param::rod_stack, 0);
   plan(job, Param::rod_stack, 0);
   plan(job, Param::rod_snout, 0.012);
@@ -129,8 +129,7 @@ TEST_CASE("rod: one answer, the total, everywhere: words, status, cut, turns, ne
   CHECK_FALSE(r.total);
   CHECK_FALSE(r.new_length);
   CHECK(english(rod_words(r)).find("Cannot say") == 0);
-  CHECK(english(rod_words(r)).find("without it −2.00 mm for the other unit") !=
-        std::string::npos);
+  CHECK(english(rod_words(r)).find("without it −2.00 mm for the other unit") != std::string::npos);
   CHECK(english(ends_report(job, r).cut).find("Cannot say") == 0);
   plan(job, Param::rod_height_wish, 0, How::stated);
   CHECK(english(rod_words(rod_report(job)), {UnitStyle::metric}) == "Shorten by 2.00 mm ± 0.12 mm");
@@ -158,12 +157,12 @@ TEST_CASE("a foot held for no time at all tells nothing, and no figure without e
 
 TEST_CASE("rod angle: unknown without geometry, warned above 5 degrees") {
   Job job = known_job();
-  CHECK(angle_report(job, Which::plan).missing.size() == 4);
+  CHECK(angle_report(job, As::plan).missing.size() == 4);
   plan(job, Param::control_axis_height, 0.0495);
   plan(job, Param::control_offset, 0.0127);
   plan(job, Param::control_rest_angle, -0.15, How::estimate);
   plan(job, Param::control_rod_length, 0.127);
-  const AngleReport r = angle_report(job, Which::plan);
+  const AngleReport r = angle_report(job, As::plan);
   REQUIRE(r.missing.empty());
   CHECK(r.largest_rad * 180 / kPi > 5.7);  // 0.5 in on a 5 in rod is 5.7 degrees sideways alone
   CHECK(has(r.findings, FindingCode::fit_rod_angle));
@@ -176,5 +175,5 @@ TEST_CASE("rod angle: unknown without geometry, warned above 5 degrees") {
             .epsilon(0.01));
   plan(job, Param::control_rod_length, 0.0205);
   plan(job, Param::control_offset, 0.03);
-  CHECK(has(angle_report(job, Which::plan).findings, FindingCode::fit_geometry));
+  CHECK(has(angle_report(job, As::plan).findings, FindingCode::fit_geometry));
 }

@@ -26,7 +26,7 @@ void plan(Job& job, Param p, double si) {
   job.plan.set(p, measured(p, si, How::calliper));
 }
 Values found_of(const Job& job) {
-  return resolve(job, Which::found);
+  return resolve(job, As::found);
 }
 bool has(const std::vector<Consequence>& list, FindingCode code) {
   return std::any_of(list.begin(), list.end(),
@@ -36,7 +36,7 @@ bool has(const std::vector<Consequence>& list, FindingCode code) {
 /// Depth of the pad at a push, rested or pumped up, assist exhausted.
 double depth(const System& s, double push_n, bool again, Condition c = {}) {
   c.assist_alive = false;
-  FitRow row;
+  ReadingRow row;
   row.second_apply = again;
   const auto m = FeelModel::make(s, row_condition(c, row));
   return predicted_travel_m(*m, push_n).value_or(0);
@@ -146,7 +146,7 @@ TEST_CASE("bore gauging: not enough, good, tapered, oval, pitted") {
 
 TEST_CASE("kit cross-match: the socket's depth is the rod's length") {
   Job job;
-  const auto report = [&] { return kit_report(found_of(job), resolve(job, Which::plan)); };
+  const auto report = [&] { return kit_report(found_of(job), resolve(job, As::plan)); };
   CHECK(report().verdict == KitVerdict::not_enough);
   const auto both = [&](Param p, double a, double b) {
     found(job, p, a);
@@ -185,24 +185,24 @@ TEST_CASE("rules: age, earlier changes, valves, later conversions") {
   CHECK(has(upstream_consequences(found_of(job)), FindingCode::upstream_cam));
   // Valves by practice: 10 psi for drums, 2 psi for calipers above the master, none below (common
   // practice, no source).
-  auto valves = residual_rules(resolve(job, Which::plan));
+  auto valves = residual_rules(resolve(job, As::plan));
   CHECK(has(valves, FindingCode::valves_height));
   CHECK(has(valves, FindingCode::valves_drum));
   found(job, Param::front_above, 1, How::stated);
-  CHECK(has(residual_rules(resolve(job, Which::plan)), FindingCode::valves_add));
+  CHECK(has(residual_rules(resolve(job, As::plan)), FindingCode::valves_add));
   found(job, Param::front_above, 0, How::stated);
   plan(job, Param::valve_residual_front, 13.8e3);
-  CHECK(has(residual_rules(resolve(job, Which::plan)), FindingCode::valves_remove));
+  CHECK(has(residual_rules(resolve(job, As::plan)), FindingCode::valves_remove));
   plan(job, Param::valve_residual_rear, 69e3);
-  CHECK(has(later_consequences(LaterKind::rear_discs, resolve(job, Which::plan)),
+  CHECK(has(later_consequences(LaterKind::rear_discs, resolve(job, As::plan)),
             FindingCode::later_residual));
-  CHECK(has(later_consequences(LaterKind::front_discs, resolve(job, Which::plan)),
+  CHECK(has(later_consequences(LaterKind::front_discs, resolve(job, As::plan)),
             FindingCode::later_already));
   plan(job, Param::assist_kind, 1);
-  CHECK(has(later_consequences(LaterKind::electric_drive, resolve(job, Which::plan)),
+  CHECK(has(later_consequences(LaterKind::electric_drive, resolve(job, As::plan)),
             FindingCode::later_vacuum));
   for (int k = 0; k <= static_cast<int>(LaterKind::bigger_tyres); ++k)
-    CHECK_FALSE(later_consequences(static_cast<LaterKind>(k), resolve(Job{}, Which::plan)).empty());
+    CHECK_FALSE(later_consequences(static_cast<LaterKind>(k), resolve(Job{}, As::plan)).empty());
   job.later = {{LaterKind::rear_discs, "2027-04-01"}};
   const auto findings = find_all(job, foot_strip(job, 8));
   CHECK(std::any_of(findings.begin(), findings.end(), [](const Finding& f) {
@@ -257,9 +257,10 @@ TEST_CASE("symptoms of a known car: the simulated cause explains its own signs")
   CHECK(shoes.ranked[0].cause == Cause::drums_out);
   CHECK(shoes.ranked[0].size == Approx(0.0015).epsilon(0.1));
   Condition air;
-  air.air1_m3 = 4e-6;
+  air.air_primary_m3 = 4e-6;
   const Diagnosis soft = diagnose_symptoms(&sound, {}, signs(sound, air));
-  CHECK((soft.ranked[0].cause == Cause::air_first || soft.ranked[0].cause == Cause::air_second));
+  CHECK(
+      (soft.ranked[0].cause == Cause::air_primary || soft.ranked[0].cause == Cause::air_secondary));
   const Diagnosis pivot = diagnose_symptoms(&sound, {}, signs(sound, {}, 0.020));
   CHECK(pivot.ranked[0].cause == Cause::pivot_wear);
   const Diagnosis fine = diagnose_symptoms(&sound, {}, signs(sound));
@@ -284,28 +285,28 @@ TEST_CASE("the symptoms group tells volumes behind each pump and the sink in cm3
 
 TEST_CASE("measure next: what blocks first, then what narrows most, the key walks the list") {
   Job job = known_job();
-  CHECK(measure_next(job, Which::plan).size() < 20);
+  CHECK(measure_next(job, As::plan).size() < 20);
   job.found.clear(Param::vehicle_mass);
   job.found.clear(Param::master_bore);
-  const auto list = measure_next(job, Which::plan);
+  const auto list = measure_next(job, As::plan);
   REQUIRE(list.size() >= 2);
   CHECK(list[0].param == Param::master_bore);
   CHECK(list[0].blocks);
   CHECK(english(list[0].buys) == "with it: effort at a pressure");
-  auto next = next_to_measure(job, Which::plan, std::nullopt);
+  auto next = next_to_measure(job, As::plan, std::nullopt);
   REQUIRE(next);
   CHECK(next->param == Param::master_bore);
-  next = next_to_measure(job, Which::plan, next->param);
+  next = next_to_measure(job, As::plan, next->param);
   CHECK(next->param == list[1].param);
-  CHECK(next_to_measure(job, Which::plan, list.back().param)->param == list[0].param);
+  CHECK(next_to_measure(job, As::plan, list.back().param)->param == list[0].param);
   // A guessed pin radius stands before a ruled pad arm.
   job = known_job();
   found(job, Param::control_pin_arm, 0.050, How::estimate);
   found(job, Param::control_pad_arm, 0.300, How::tape);
-  const auto narrow = measure_next(job, Which::plan);
+  const auto narrow = measure_next(job, As::plan);
   REQUIRE_FALSE(narrow.empty());
   CHECK(narrow[0].param == Param::control_pin_arm);
-  CHECK(narrow[0].which == Which::found);
+  CHECK(narrow[0].which == As::found);
   CHECK(english(narrow[0].buys).find("narrows effort") == 0);
 }
 
@@ -317,20 +318,20 @@ TEST_CASE("two bores and two ratios alone: what one better measurement buys") {
   plan(job, Param::master_bore, 0.028575);
   plan(job, Param::control_pad_arm, 0.3302);
   plan(job, Param::control_pin_arm, 0.060);
-  const auto list = measure_next(job, Which::plan);
+  const auto list = measure_next(job, As::plan);
   REQUIRE_FALSE(list.empty());
   CHECK(list[0].param == Param::control_pin_arm);
-  CHECK(list[0].which == Which::found);
+  CHECK(list[0].which == As::found);
   CHECK(english(list[0].buys).find("force factor") != std::string::npos);
   CHECK(std::any_of(list.begin(), list.end(), [](const NextMeasure& n) { return n.blocks; }));
 }
 
 TEST_CASE("symptoms, age and gauging are asked of the fitted system only") {
   const Job job;
-  CHECK(relevant(job, Which::found, Param::symptom_first));
-  CHECK_FALSE(relevant(job, Which::plan, Param::symptom_first));
-  CHECK_FALSE(relevant(job, Which::plan, Param::gauge_a1));
-  CHECK(relevant(job, Which::plan, Param::kit_piston));
+  CHECK(relevant(job, As::found, Param::symptom_first));
+  CHECK_FALSE(relevant(job, As::plan, Param::symptom_first));
+  CHECK_FALSE(relevant(job, As::plan, Param::gauge_a1));
+  CHECK(relevant(job, As::plan, Param::kit_piston));
   CHECK_FALSE(pressed_by(Group::symptom));
   CHECK(pressed_by(Group::vehicle));
 }

@@ -79,7 +79,7 @@ TEST_CASE(
   }
   SECTION("the lamp lights on a hard press: one circuit goes further than the other") {
     s.lamp = choice::SymptomLamp::press;
-    check(s, {air_first, air_second, bypass, leak}, {none});
+    check(s, {air_primary, air_secondary, bypass, leak}, {none});
   }
   SECTION("the pad does not drop when the engine starts") {
     s.engine_m = 0.0015;
@@ -137,11 +137,11 @@ TEST_CASE("nothing felt ranks nothing") {
 
 TEST_CASE("what was entered under What is wrong arrives") {
   Job job = known_job();
-  CHECK_FALSE(symptoms_of(resolve(job, Which::found)).any());
+  CHECK_FALSE(symptoms_of(resolve(job, As::found)).any());
   const auto with = [&job](Param p, double si) {
     Job one = job;
     one.found.set(p, {si, How::stated, 0, {}});
-    const Symptoms s = symptoms_of(resolve(one, Which::found));
+    const Symptoms s = symptoms_of(resolve(one, As::found));
     CHECK((s.any() || p == Param::symptom_pin_wear || p == Param::symptom_push ||
            p == Param::symptom_hold));
     return s;

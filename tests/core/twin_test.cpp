@@ -14,7 +14,7 @@ namespace {
 /// Front discs on master 1, rear drums on master 2.
 System twin() {
   System s = car();
-  s.master.kind = MasterKind::twin;
+  s.master.kind = MasterKind::dual;
   s.master.bore = Length{0.01905};
   s.master.bore2 = Length{0.0206375};
   s.master.bar_a = Length{0.030};
@@ -45,7 +45,7 @@ TEST_CASE("balance bar: forces by the lever, pressures by the bores") {
   REQUIRE(m);
   const Master& k = s.master;
   for (const double share : {0.2, 0.5, 0.9}) {
-    const FeelPoint f = m->at(m->end_drive_pa() * share);
+    const FeelPoint f = m->at(m->end_drive() * share);
     const double f1 = f.output_force_n * 34.0 / 64.0;
     const double f2 = f.output_force_n * 30.0 / 64.0;
     CHECK(f.front_pa == Approx(0.95 * (f1 - 25) / circle_area(k.bore).value()));
@@ -76,7 +76,7 @@ TEST_CASE("balance bar: the work at the bar is the work at both masters") {
   FeelPoint before = m->at(0);
   constexpr int n = 4000;
   for (int i = 1; i <= n; ++i) {
-    const FeelPoint f = m->at(m->end_drive_pa() * i / n);
+    const FeelPoint f = m->at(m->end_drive() * i / n);
     foot += 0.5 * (f.pad_force_n + before.pad_force_n) * (f.pad_travel_m - before.pad_travel_m);
     fluid += 0.5 * (f.front_pa + before.front_pa) * a1 * (f.piston1_m - before.piston1_m) +
              0.5 * (f.rear_pa + before.rear_pa) * a2 * (f.piston2_m - before.piston2_m);
@@ -88,7 +88,7 @@ TEST_CASE("balance bar: the work at the bar is the work at both masters") {
 TEST_CASE("balance bar: one circuit lost leans on the limit, then on the dead piston") {
   const System s = twin();
   Condition c;
-  c.lost = LostCircuit::first;
+  c.lost = LostCircuit::primary;
   const auto m = FeelModel::make(s, c);
   REQUIRE(m);
   const double lead = 0.064 * std::tan(s.master.bar_tilt.value());
@@ -97,7 +97,7 @@ TEST_CASE("balance bar: one circuit lost leans on the limit, then on the dead pi
   bool leaning = false;
   bool home = false;
   for (int i = 0; i <= 400; ++i) {
-    const FeelPoint f = m->at(m->end_drive_pa() * i / 400);
+    const FeelPoint f = m->at(m->end_drive() * i / 400);
     CHECK(f.front_pa == 0);
     CHECK(f.rear_pa >= before - 1e-6);
     before = f.rear_pa;
@@ -116,12 +116,12 @@ TEST_CASE("balance bar: one circuit lost leans on the limit, then on the dead pi
   // The sound press is shorter than either failed one. It need not be easier: the bar hands its
   // whole force to the circuit that is left.
   const auto sound = FeelModel::make(s, {});
-  for (const LostCircuit l : {LostCircuit::first, LostCircuit::second}) {
+  for (const LostCircuit l : {LostCircuit::primary, LostCircuit::secondary}) {
     Condition lost;
     lost.lost = l;
     const auto f = FeelModel::make(s, lost);
     REQUIRE(f);
-    const double z = std::min(0.2, f->at(f->end_drive_pa()).z);
+    const double z = std::min(0.2, f->at(f->end_drive()).z);
     CHECK(f->at_z(z).at.pad_travel_m > sound->at_z(z).at.pad_travel_m);
   }
   // A short first master meets its end within the press: then its rod holds.
@@ -130,7 +130,7 @@ TEST_CASE("balance bar: one circuit lost leans on the limit, then on the dead pi
   brief.master.bar_tilt = Angle{0.25};
   const auto stopped = FeelModel::make(brief, c);
   REQUIRE(stopped);
-  const FeelPoint end = stopped->at(stopped->end_drive_pa());
+  const FeelPoint end = stopped->at(stopped->end_drive());
   home = home || end.piston1_m >= 0.020 - 1e-9;
   CHECK(home);
 }
@@ -159,7 +159,7 @@ TEST_CASE("balance bar: leaning too far with all sound is a fault with its findi
 
 TEST_CASE("old against new with a bar: the rod force meets a wider bore") {
   const Job job = twin_job();
-  const Values v = resolve(job, Which::plan);
+  const Values v = resolve(job, As::plan);
   const double share = 0.034 / 0.064;
   CHECK(equivalent_bore(v)->value() == Approx(0.01905 / std::sqrt(share)));
   // The pressure a bar force makes in line 1 is what that bore would make alone.
@@ -169,8 +169,8 @@ TEST_CASE("old against new with a bar: the rod force meets a wider bore") {
         Approx(force * share / circle_area(m.bore).value()));
   Job unknown = job;
   unknown.found.set(Param::master_bar_b, Measured{});
-  CHECK_FALSE(equivalent_bore(resolve(unknown, Which::plan)));
-  CHECK(equivalent_bore(resolve(known_job(), Which::plan))->value() == Approx(0.022225));
+  CHECK_FALSE(equivalent_bore(resolve(unknown, As::plan)));
+  CHECK(equivalent_bore(resolve(known_job(), As::plan))->value() == Approx(0.022225));
 }
 
 TEST_CASE("the map of twin masters is bore by bore at the plan's ratio") {

@@ -168,7 +168,7 @@ TEST_CASE("a stroke moves what its own piston delivers beyond the cut-off") {
   REQUIRE(p.wheels.size() == 4);
   for (const BleedWheel& w : p.wheels) {
     const bool front = axle_of(w.wheel) == Axle::front;
-    CHECK(w.outlet == (front ? Outlet::first : Outlet::second));
+    CHECK(w.outlet == (front ? Outlet::primary : Outlet::secondary));
     // Strokes of 18 and 17 mm, 1 mm of cut-off each.
     CHECK(w.per_stroke.value() == Approx(area * (front ? 0.017 : 0.016)).epsilon(1e-6));
     CHECK(w.strokes == static_cast<int>(std::ceil(1.5 * w.branch.value() / w.per_stroke.value())));
@@ -194,7 +194,7 @@ TEST_CASE("stage words: counts, angles and limits as they are") {
   set(job,
       "control.axis_height=50 mm; control.offset=10 mm; control.rest_angle=0 deg; "
       "control.rod_length=150 mm");
-  const double degrees = angle_report(job, Which::plan).largest_rad * 180 / 3.14159265358979;
+  const double degrees = angle_report(job, As::plan).largest_rad * 180 / 3.14159265358979;
   CHECK(says(Stage::fit) == fmt::format("rod up to {:.1f}° off", degrees));
   CHECK(says(Stage::plumb) == "outlets as intended");
   set(job, "circuit.fr=2");
@@ -247,7 +247,7 @@ TEST_CASE("limits are met at their very value") {
 TEST_CASE("the other outlet, the day of a gate that was undone, and a day that is not past yet") {
   Job job = known_job();
   const auto other = [&job] {
-    return static_cast<int>(other_outlet(job, Which::plan, Wheel::front_left).si);
+    return static_cast<int>(other_outlet(job, As::plan, Wheel::front_left).si);
   };
   CHECK(other() == 1);  // it is on the first
   set(job, "circuit.fl=2");

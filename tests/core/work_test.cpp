@@ -7,7 +7,7 @@
 #include "judge/findings.hpp"
 #include "master/bores.hpp"
 #include "plumbing/outlets.hpp"
-#include "proving/fit.hpp"
+#include "proving/estimate.hpp"
 #include "proving/gates.hpp"
 #include "rod/ends.hpp"
 #include "rod/rod.hpp"
@@ -73,7 +73,7 @@ TEST_CASE("the map names the first failing limit of every cell") {
   REQUIRE(s);
   REQUIRE(s->assists.size() == 2);
   CHECK(s->cells.size() == 2 * s->bores_m.size() * s->ratios.size());
-  const Assembly a = assemble(job, Which::plan);
+  const Assembly a = assemble(job, As::plan);
   for (size_t b = 0; b < s->bores_m.size(); b += 3)
     for (size_t r = 0; r < s->ratios.size(); r += 5) {
       const Cell& c = s->at(b, r);
@@ -85,8 +85,8 @@ TEST_CASE("the map names the first failing limit of every cell") {
         CHECK(c.reserve_share >= 0.25);
         CHECK(c.score > 0);
       }
-      if (c.fails == Limit::effort) CHECK(c.amount == Approx(c.effort_n - 450));
-      if (c.fails == Limit::travel && c.amount > 0.001) CHECK(c.amount >= c.travel_m - 0.12 - 1e-9);
+      if (c.fails == Limit::effort) CHECK(c.by.si == Approx(c.effort_n - 450));
+      if (c.fails == Limit::travel && c.by.si > 0.001) CHECK(c.by.si >= c.travel_m - 0.12 - 1e-9);
     }
   // More bore is harder, more ratio is longer: both kinds of refusal must be on the map.
   const auto any = [&](Limit l) {
@@ -94,7 +94,7 @@ TEST_CASE("the map names the first failing limit of every cell") {
                        [l](const Cell& c) { return c.fails == l; });
   };
   CHECK(any(Limit::effort));
-  CHECK((any(Limit::travel) || any(Limit::first_lost) || any(Limit::reserve)));
+  CHECK((any(Limit::travel) || any(Limit::primary_lost) || any(Limit::reserve)));
   // The plan's own and the fitted cell are always in the list.
   CHECK(std::any_of(s->ratios.begin(), s->ratios.end(),
                     [](double r) { return std::abs(r - 6.0) < 0.07; }));
@@ -105,19 +105,19 @@ TEST_CASE("the map names the first failing limit of every cell") {
 
 TEST_CASE("outlets: entered, not assumed, crossed and doubled are findings") {
   Job job = known_job();
-  CHECK(outlet_report(job, Which::plan).findings.empty());
+  CHECK(outlet_report(job, As::plan).findings.empty());
   plan(job, Param::circuit_fr, 1, How::stated);
-  CHECK(has(outlet_report(job, Which::plan).findings, FindingCode::plumb_crossed));
+  CHECK(has(outlet_report(job, As::plan).findings, FindingCode::plumb_crossed));
   plan(job, Param::circuit_fl, 1, How::stated);
-  CHECK(has(outlet_report(job, Which::plan).findings, FindingCode::plumb_no_separation));
+  CHECK(has(outlet_report(job, As::plan).findings, FindingCode::plumb_no_separation));
   plan(job, Param::circuit_split, 1, How::stated);
   plan(job, Param::circuit_fl, 0, How::stated);
   plan(job, Param::circuit_rr, 0, How::stated);
-  CHECK(outlet_report(job, Which::plan).findings.empty());
+  CHECK(outlet_report(job, As::plan).findings.empty());
   job.plan.set(Param::circuit_rl, Measured{});
-  CHECK(outlet_report(job, Which::plan).untraced.size() == 1);
+  CHECK(outlet_report(job, As::plan).untraced.size() == 1);
   plan(job, Param::master_kind, 0, How::stated);
-  CHECK(has(outlet_report(job, Which::plan).findings, FindingCode::plumb_single));
+  CHECK(has(outlet_report(job, As::plan).findings, FindingCode::plumb_single));
 }
 
 TEST_CASE("steps follow the facts of the job") {
@@ -159,7 +159,7 @@ TEST_CASE("bleeding order (common practice, no source) and strokes") {
     CHECK(w.strokes * per >= 1.5 * w.branch.value());
     CHECK((w.strokes - 1) * per < 1.5 * w.branch.value());
     // The level never reaches the port between refills.
-    CHECK(w.refill_every * per <= value_of(job, Which::plan, Param::master_reservoir).si);
+    CHECK(w.refill_every * per <= value_of(job, As::plan, Param::master_reservoir).si);
   }
   found(job, Param::vehicle_steering, 1, How::stated);
   CHECK(bleed_plan(job).wheels[0].wheel == rear_left);
@@ -182,7 +182,7 @@ TEST_CASE("fit of readings: planted air and slack come back within their doubt")
     REQUIRE(t);
     readings.push_back({f, *t + 0.006, 3, 0.001, false});
   }
-  const FitReport exact = fit_readings(s, readings, false);
+  const ReadingEstimate exact = estimate_from_readings(s, readings, false);
   REQUIRE(exact.air_m3());
   REQUIRE(exact.slack_m());
   CHECK(exact.refusal.empty());
@@ -196,30 +196,30 @@ TEST_CASE("fit of readings: planted air and slack come back within their doubt")
   for (int k = 0; k < 100; ++k) {
     auto noisy = readings;
     for (auto& r : noisy) r.travel_m += noise(rng);
-    const FitReport f = fit_readings(s, noisy, false);
-    if (f.air_m3() && std::abs(f.air_m3()->value - 1.5e-6) <= f.air_m3()->doubt) ++inside;
+    const ReadingEstimate f = estimate_from_readings(s, noisy, false);
+    if (f.air_m3() && std::abs(f.air_m3()->value - 1.5e-6) <= f.air_m3()->uncertainty) ++inside;
   }
   CHECK(inside >= 90);
 }
 
 TEST_CASE("fit of readings: what they cannot tell is refused, with the measurement that would") {
   const System s = car();
-  const FitReport none = fit_readings(s, {}, false);
+  const ReadingEstimate none = estimate_from_readings(s, {}, false);
   CHECK(english(none.refusal).find("cannot tell") != std::string::npos);
   CHECK_FALSE(none.next_measurement.empty());
   std::vector<Reading> firm;
   const auto m = FeelModel::make(s, {});
   for (const double f : {200.0, 300.0, 400.0})
     firm.push_back({f, *predicted_travel_m(*m, f) + 0.004, 5, 0.0015, false});
-  const FitReport r = fit_readings(s, firm, false);
+  const ReadingEstimate r = estimate_from_readings(s, firm, false);
   CHECK_FALSE(r.air_m3());
   REQUIRE(r.slack_m());
   CHECK(r.slack_m()->value == Approx(0.004).margin(1e-5));
   CHECK(english(r.refusal).find("cannot tell air") != std::string::npos);
   System unknown = s;
   unknown.wheels.reset();
-  CHECK_FALSE(fit_readings(unknown, firm, false).slack_m());
-  CHECK(fit_readings(s, firm, true).used == 0);
+  CHECK_FALSE(estimate_from_readings(unknown, firm, false).slack_m());
+  CHECK(estimate_from_readings(s, firm, true).used == 0);
 }
 
 TEST_CASE("pump and sink") {
@@ -284,10 +284,10 @@ TEST_CASE("findings carry code, message and remedy, status lines say the most us
 
 TEST_CASE("only what matters is asked, and the next measurement is what is missing first") {
   Job job = known_job();
-  CHECK_FALSE(relevant(job, Which::plan, Param::front_drum));
-  CHECK(relevant(job, Which::plan, Param::rear_drum));
-  CHECK_FALSE(relevant(job, Which::plan, Param::assist_gain));
-  CHECK(relevant(Job{}, Which::plan, Param::assist_gain));
+  CHECK_FALSE(relevant(job, As::plan, Param::front_drum));
+  CHECK(relevant(job, As::plan, Param::rear_drum));
+  CHECK_FALSE(relevant(job, As::plan, Param::assist_gain));
+  CHECK(relevant(Job{}, As::plan, Param::assist_gain));
 }
 
 TEST_CASE("a nipple is clear by clear strokes in a row alone, and a refill is asked for in time") {

@@ -5,7 +5,7 @@
 #include "cli/commands.hpp"
 #include "doubt/doubt.hpp"
 
-using yoke::kPressFigureCount;
+using yoke::kPressQuantityCount;
 using yoke::cli::run;
 
 namespace {
@@ -71,8 +71,8 @@ TEST_CASE("map and curve as tables") {
 
 TEST_CASE("doubt of all conditions: every reported figure has its band") {
   const auto bands = json_of({"doubt", kDemo, "--condition", "all", "--samples", "200"});
-  CHECK(bands["rows"].size() % kPressFigureCount == 0);
-  CHECK(bands["rows"].size() >= kPressFigureCount * 5);
+  CHECK(bands["rows"].size() % kPressQuantityCount == 0);
+  CHECK(bands["rows"].size() >= kPressQuantityCount * 5);
   for (const auto& row : bands["rows"]) {
     CHECK(row["low_10"].get<double>() <= row["middle"].get<double>());
     CHECK(row["middle"].get<double>() <= row["high_90"].get<double>());

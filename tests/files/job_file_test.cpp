@@ -32,7 +32,7 @@ Job full_job() {
   job.notes = "line one\nline two\ttab";
   job.state = JobState::left_unsafe;
   int n = 0;
-  for (Sheet* sheet : {&job.found, &job.plan, &job.built})
+  for (MeasuredSet* sheet : {&job.found, &job.plan, &job.built})
     for (const ParamInfo& p : all_params()) {
       ++n;
       Measured m;
@@ -40,7 +40,7 @@ Job full_job() {
       m.si = p.kind == Kind::choice
                  ? std::fmod(n, p.max_si + 1)
                  : p.min_si + (p.max_si - p.min_si) * (0.1 + 0.8 * (n % 97) / 97.0);
-      m.doubt_si = most_doubt_si(p.param) * (n % 89) / 89.0;
+      m.uncertainty_si = most_uncertainty_si(p.param) * (n % 89) / 89.0;
       m.note = "note " + std::to_string(n);
       if (n % 11 == 0) m = Measured{0, How::unknown, 0, "not measured " + std::to_string(n)};
       sheet->set(p.param, m);

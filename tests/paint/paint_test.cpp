@@ -38,7 +38,7 @@ LineInput line(const Job& job, double share) {
   in.job = job;
   in.title = "plan";
   in.cannot = "not known";
-  const auto a = assemble(job, Which::plan);
+  const auto a = assemble(job, As::plan);
   in.vehicle_known = a.missing_vehicle.empty();
   if (!a.system) return in;
   const FeelCurve c = FeelModel::make(*a.system, {}).value().curve();
@@ -86,7 +86,7 @@ TEST_CASE("the line of force moves with the pad and touches answer with paramete
   CHECK(rest.said.join(" ").contains("Pivot to pad: 300.0 mm"));
   // A drag of the drawn distance is the travel of the pad, within the arc's curvature.
   const double mm = line_of_force_mm_per_pixel(line(job, 0), {1000, 300});
-  const FeelModel model = FeelModel::make(*assemble(job, Which::plan).system, {}).value();
+  const FeelModel model = FeelModel::make(*assemble(job, As::plan).system, {}).value();
   const double travel = 0.8 * model.curve().points.back().pad_travel_m * 1e3;
   CHECK((spot(pressed, "pad").x() - spot(rest, "pad").x()) * mm == Approx(travel).epsilon(0.06));
   job.found.clear(Param::control_pad_arm);
@@ -129,16 +129,16 @@ TEST_CASE("plots, budgets and sections draw with and without numbers") {
   CHECK(b.said[0].contains("lining take-up"));
   for (const Job& job : {Job{}, known_job()}) {
     CHECK(untouched(drawn(rod_section_picture(job, rod_report(job), {}, {600, 240}))) == 0);
-    CHECK(untouched(
-              drawn(rod_angle_picture(job, angle_report(job, Which::plan), {}, {600, 240}))) == 0);
-    const Picture o = outlets_picture(job, outlet_report(job, Which::plan), {600, 240});
+    CHECK(untouched(drawn(rod_angle_picture(job, angle_report(job, As::plan), {}, {600, 240}))) ==
+          0);
+    const Picture o = outlets_picture(job, outlet_report(job, As::plan), {600, 240});
     CHECK(o.spots.size() == 4);
     const BleedPlan bleed = bleed_plan(job);
     CHECK(bleed_picture(job, bleed, {600, 200}).said.size() ==
           1 + static_cast<qsizetype>(bleed.wheels.size()));
     CHECK(untouched(drawn(o)) == 0);
   }
-  CHECK(outlets_picture(known_job(), outlet_report(known_job(), Which::plan), {600, 240})
+  CHECK(outlets_picture(known_job(), outlet_report(known_job(), As::plan), {600, 240})
             .said.join(" ")
             .contains("rear left: outlet 2"));
 }

@@ -41,7 +41,7 @@ LineInput pressed(const Job& job, double share) {
   in.title = "plan";
   const auto c = condition_report(job, ConditionId::plan, 64);
   REQUIRE(c.curve);
-  if (const auto clutch = assemble_clutch(resolve(job, Which::plan)); clutch.system)
+  if (const auto clutch = assemble_clutch(resolve(job, As::plan)); clutch.system)
     in.clutch = clutch.system->unit;
   in.point = point_at_travel(*c.curve, share * c.curve->points.back().pad_travel_m);
   return in;
@@ -87,7 +87,7 @@ TEST_CASE("bearing travel and load under a clutch's line are the model's own") {
   in.job = job;
   in.style.units = UnitStyle::metric;
   in.point = c.curve->points.back();
-  const auto clutch = assemble_clutch(resolve(job, Which::plan));
+  const auto clutch = assemble_clutch(resolve(job, As::plan));
   REQUIRE(clutch.system);
   in.clutch = clutch.system->unit;
   const Picture p = stations_picture(in, {900, 66});

@@ -1,9 +1,9 @@
 // Choosing a cell, with what it keeps: links, bore pairs, assists.
 #include <catch2/catch.hpp>
 
-#include "session/stage_views.hpp"
 #include "session/choose.hpp"
 #include "session/curves.hpp"
+#include "session/stage_views.hpp"
 #include "support/build.hpp"
 
 using namespace yoke;
@@ -29,8 +29,8 @@ TEST_CASE("a cell's ratio is reached through an intermediate lever") {
   c.bore_m = 0.01905;
   c.ratio = 5.5;
   choose_cell(s, c, nullptr, {});
-  CHECK(*arm_ratio(s.job(), Which::plan) == Approx(5.5));
-  CHECK(value_of(s.job(), Which::plan, Param::control_mid_in).si == 0.08);
+  CHECK(*arm_ratio(s.job(), As::plan) == Approx(5.5));
+  CHECK(value_of(s.job(), As::plan, Param::control_mid_in).si == 0.08);
   CHECK(s.undo_name().contains("3/4 in at 5.50"));
 }
 
@@ -43,8 +43,8 @@ TEST_CASE("a pair of bores and an assist go into the plan in one step") {
   pair.bore2_m = 0.022225;
   pair.ratio = 6;
   choose_cell(s, pair, nullptr, {});
-  CHECK(value_of(s.job(), Which::plan, Param::master_bore2).si == 0.022225);
-  CHECK(*arm_ratio(s.job(), Which::plan) == Approx(6));
+  CHECK(value_of(s.job(), As::plan, Param::master_bore2).si == 0.022225);
+  CHECK(*arm_ratio(s.job(), As::plan) == Approx(6));
   CHECK(s.undo_name().contains(" and 7/8 in"));
   s.undo();
   CHECK(s.job() == before);
@@ -54,8 +54,8 @@ TEST_CASE("a pair of bores and an assist go into the plan in one step") {
   cell.bore_m = 0.022225;
   cell.ratio = 6;
   choose_cell(s, cell, &options[1], {});
-  CHECK(value_of(s.job(), Which::plan, Param::assist_kind).si == 1);
-  CHECK(value_of(s.job(), Which::plan, Param::assist_diaphragm1).si == Approx(kUsualDiaphragm_m));
+  CHECK(value_of(s.job(), As::plan, Param::assist_kind).si == 1);
+  CHECK(value_of(s.job(), As::plan, Param::assist_diaphragm1).si == Approx(kUsualDiaphragm_m));
   CHECK(condition_report(s.job(), ConditionId::plan).target);
 }
 
@@ -74,9 +74,9 @@ TEST_CASE("old against new is said of what can be compared") {
 TEST_CASE("a session that turns to a clutch shows what a clutch has") {
   Session s;
   fill(s, known_job());
-  s.show_condition(ConditionId::second_lost);
+  s.show_condition(ConditionId::secondary_lost);
   s.press(0.02);
-  s.set_value(Which::found, Param::control_use, {1, How::stated, 0, {}});
+  s.set_value(As::found, Param::control_use, {1, How::stated, 0, {}});
   CHECK(s.strip().size() == 4);
   CHECK(s.shown() == ConditionId::plan);
   CHECK_FALSE(s.pressed_point());

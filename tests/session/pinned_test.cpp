@@ -42,7 +42,7 @@ TEST_CASE("a plan that only moves through the map keeps its cells, and ranks the
     CHECK(kept.cells[i].score == fresh->cells[i].score);
   }
   // Anything else judges them anew.
-  s.set_value(Which::plan, Param::vehicle_mass, measured(Param::vehicle_mass, 1900, How::stated));
+  s.set_value(As::plan, Param::vehicle_mass, measured(Param::vehicle_mass, 1900, How::stated));
   CHECK(s.map()->cells[0].effort_n != kept.cells[0].effort_n);
 }
 

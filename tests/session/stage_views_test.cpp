@@ -2,7 +2,7 @@
 #include <catch2/catch.hpp>
 
 #include "judge/findings.hpp"
-#include "proving/fit.hpp"
+#include "proving/estimate.hpp"
 #include "rod/rod.hpp"
 #include "session/entries.hpp"
 #include "session/stage_views.hpp"
@@ -27,7 +27,7 @@ TEST_CASE(
   CHECK(said(plumb_view(job).answer) == "2 of 4 wheels traced.");
   job = known_job();
   // One front wheel on the rear's outlet: a diagonal that nobody intended.
-  const Value left = value_of(job, Which::plan, Param::circuit_fl);
+  const Value left = value_of(job, As::plan, Param::circuit_fl);
   job.plan.set(Param::circuit_fr, measured(Param::circuit_fr, 1 - left.si, How::stated));
   CHECK(said(plumb_view(job).answer) == "The outlets are not as intended.");
   set(job, "master.kind=single");

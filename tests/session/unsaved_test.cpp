@@ -198,7 +198,7 @@ TEST_CASE("an edit that could not be saved is refused with its value and limit, 
   CHECK(refused.count() == 1);
   CHECK(changed.count() == 0);
   CHECK_FALSE(s.can_undo());
-  s.set_value(Which::found, Param::control_pad_arm,
+  s.set_value(As::found, Param::control_pad_arm,
               measured(Param::control_pad_arm, 0.060, How::calliper));
   Cell cell;
   cell.bore_m = 0.019;
@@ -265,7 +265,7 @@ TEST_CASE("whatever is done, what was saved opens again and is the same job", "[
                    all_values<How>()[rng() % 7],
                    u(0, 1.05 * width),
                    {}};
-        s.set_value(rng() % 2 ? Which::found : Which::plan, p.param, m);
+        s.set_value(rng() % 2 ? As::found : As::plan, p.param, m);
       }
     }
     if (i % 20 != 0) continue;

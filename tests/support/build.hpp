@@ -37,7 +37,7 @@ inline WheelBrake drum_wheel(double cylinder_mm = 19.05, double drum_mm = 228.6)
   d.radius = Length{drum_mm * 0.5e-3};
   w.brake = d;
   w.rear = true;
-  w.outlet = Outlet::second;
+  w.outlet = Outlet::secondary;
   w.tyre_radius = Length{0.298};
   w.tube.length = Length{2.6};
   w.hose.length = Length{0.15};
@@ -129,12 +129,12 @@ inline System random_system(unsigned seed) {
   s.master.springs = static_cast<Springs>(rng() % 3);
   if (rng() % 4 == 0) s.master.kind = MasterKind::single;
   if (rng() % 5 == 0) {
-    s.master.kind = MasterKind::stepped;
+    s.master.kind = MasterKind::fast_fill;
     s.master.step_bore = s.master.bore * u(1.1, 1.4);
     s.master.crack = Pressure{u(3e5, 9e5)};
   }
   if (rng() % 6 == 0) {
-    s.master.kind = MasterKind::twin;
+    s.master.kind = MasterKind::dual;
     s.master.bore2 = s.master.bore * u(0.85, 1.15);
     s.master.bar_a = Length{u(0.025, 0.040)};
     s.master.bar_b = Length{u(0.025, 0.040)};
@@ -150,8 +150,8 @@ inline System random_system(unsigned seed) {
     w = rng() % 2 ? disc_wheel(u(30, 60), u(80, 140), u(0.3, 0.5))
                   : drum_wheel(u(14, 28), u(160, 300));
     w.rear = rear;
-    w.outlet = rear ? Outlet::second : Outlet::first;
-    if (s.master.kind == MasterKind::single) w.outlet = Outlet::first;
+    w.outlet = rear ? Outlet::secondary : Outlet::primary;
+    if (s.master.kind == MasterKind::single) w.outlet = Outlet::primary;
     w.tyre_radius = Length{u(0.26, 0.36)};
   }
   if (rng() % 3 == 0) s.rear_valve = Proportioning{Pressure{u(1e6, 5e6)}, u(0.2, 0.9)};

@@ -34,7 +34,7 @@ inline void set(Job& job, std::string_view text) {
     const auto p = find_param(one.substr(0, at));
     INFO(one);
     REQUIRE(p);
-    Sheet& sheet = found || found_only(info(*p).group) ? job.found : job.plan;
+    MeasuredSet& sheet = found || found_only(info(*p).group) ? job.found : job.plan;
     if (one.substr(at + 1) == "?") {
       job.found.clear(*p);
       job.plan.clear(*p);

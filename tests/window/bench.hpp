@@ -63,7 +63,7 @@ struct Bench {
     QTest::mouseClick(window->rail()->button(s), Qt::LeftButton);
     QApplication::processEvents();
   }
-  QLineEdit* entry(ParamPanel* panel, Which w, Param p) {
+  QLineEdit* entry(ParamPanel* panel, As w, Param p) {
     auto* f = qobject_cast<QuantityField*>(panel->field(w, p));
     REQUIRE(f);
     return f->entry();
@@ -75,7 +75,7 @@ struct Bench {
     QTest::keyClick(e, end);
     QApplication::processEvents();
   }
-  void choose(ParamPanel* panel, Which w, Param p, int option) {
+  void choose(ParamPanel* panel, As w, Param p, int option) {
     auto* f = qobject_cast<ChoiceField*>(panel->field(w, p));
     REQUIRE(f);
     f->entry()->setFocus();

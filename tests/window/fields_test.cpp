@@ -18,7 +18,7 @@ constexpr Group kGroups[] = {Group::control, Group::assist,  Group::supply, Grou
 /// A value in the middle of the range that does not contradict the known job.
 double plausible(const Job& job, Param p) {
   const ParamInfo& i = info(p);
-  const Value now = value_of(job, Which::found, p);
+  const Value now = value_of(job, As::found, p);
   if (now.known() && now.si != 0) return std::clamp(now.si * 1.01, i.min_si, i.max_si);
   // Load readings must rise in travel.
   const double share = p == Param::clutch_at2 ? 0.3 : p == Param::clutch_at3 ? 0.4 : 0.2;
@@ -33,23 +33,23 @@ namespace {
 int enter_all(Bench& b, std::span<const Group> groups) {
   auto* survey = b.page<SurveyPage>(Stage::survey);
   b.stage(Stage::survey);
-  survey->show_system(Which::found);
+  survey->show_system(As::found);
   int entered = 0;
   for (const Group g : groups) {
     survey->show_group(g);
     QApplication::processEvents();
-    for (const Param p : relevant_params(b.session.job(), Which::found, g)) {
+    for (const Param p : relevant_params(b.session.job(), As::found, g)) {
       if (info(p).kind == Kind::choice) continue;
-      auto* f = qobject_cast<QuantityField*>(survey->panel()->field(Which::found, p));
+      auto* f = qobject_cast<QuantityField*>(survey->panel()->field(As::found, p));
       INFO(info(p).id);
       REQUIRE(f);
       const double si = plausible(b.session.job(), p);
       const QString typed = QString::fromStdString(format_value(p, si, b.session.style()));
-      const Value before = value_of(b.session.job(), Which::found, p);
+      const Value before = value_of(b.session.job(), As::found, p);
       b.type(f->entry(), typed);
       INFO(typed.toStdString() << " " << f->refusal().toStdString());
       CHECK(f->refusal().isEmpty());
-      const Value after = value_of(b.session.job(), Which::found, p);
+      const Value after = value_of(b.session.job(), As::found, p);
       CHECK(QString::fromStdString(format_value(p, after.si, b.session.style())) == typed);
       CHECK(after.origin == Origin::measured);
       // How it was measured is kept, and a new value gets one.
@@ -112,25 +112,25 @@ TEST_CASE("how it was measured sets the doubt, and unknown empties the value") {
   REQUIRE(b.window->open_path(demo(b.dir)));
   b.stage(Stage::survey);
   auto* survey = b.page<SurveyPage>(Stage::survey);
-  survey->show_system(Which::found);
-  auto* f =
-      qobject_cast<QuantityField*>(survey->panel()->field(Which::found, Param::control_pin_arm));
+  survey->show_system(As::found);
+  auto* f = qobject_cast<QuantityField*>(survey->panel()->field(As::found, Param::control_pin_arm));
   REQUIRE(f);
   const auto pick = [&](How how) {
     f->how()->setCurrentIndex(static_cast<int>(how));
     emit f->how()->activated(static_cast<int>(how));
   };
   pick(How::calliper);
-  CHECK(value_of(b.session.job(), Which::found, Param::control_pin_arm).doubt_si ==
+  CHECK(value_of(b.session.job(), As::found, Param::control_pin_arm).uncertainty_si ==
         Approx(0.05e-3));
   pick(How::estimate);
-  CHECK(value_of(b.session.job(), Which::found, Param::control_pin_arm).doubt_si == Approx(0.0057));
+  CHECK(value_of(b.session.job(), As::found, Param::control_pin_arm).uncertainty_si ==
+        Approx(0.0057));
   CHECK(b.session.status_of(Stage::survey).contains("guess"));
   pick(How::unknown);
-  CHECK_FALSE(value_of(b.session.job(), Which::found, Param::control_pin_arm).known());
+  CHECK_FALSE(value_of(b.session.job(), As::found, Param::control_pin_arm).known());
   CHECK(b.session.strip()[0].verdict == Verdict::unknown);
   b.window->action("undo")->trigger();
-  CHECK(value_of(b.session.job(), Which::found, Param::control_pin_arm).si == Approx(0.057));
+  CHECK(value_of(b.session.job(), As::found, Param::control_pin_arm).si == Approx(0.057));
 }
 
 TEST_CASE("a plan's field shows where its value comes from, and emptying it returns to that") {
@@ -138,22 +138,21 @@ TEST_CASE("a plan's field shows where its value comes from, and emptying it retu
   REQUIRE(b.window->open_path(demo(b.dir)));
   b.stage(Stage::survey);
   auto* survey = b.page<SurveyPage>(Stage::survey);
-  survey->show_system(Which::plan);
+  survey->show_system(As::plan);
   survey->show_group(Group::control);
   QApplication::processEvents();
-  auto* f =
-      qobject_cast<QuantityField*>(survey->panel()->field(Which::plan, Param::control_pad_arm));
+  auto* f = qobject_cast<QuantityField*>(survey->panel()->field(As::plan, Param::control_pad_arm));
   REQUIRE(f);
   CHECK(f->entry()->text().isEmpty());
   CHECK(f->entry()->placeholderText() == "328.0 mm");
   CHECK(f->how()->currentText() == "as found");
   b.type(f->entry(), "300");
-  CHECK(value_of(b.session.job(), Which::plan, Param::control_pad_arm).si == Approx(0.3));
-  CHECK(value_of(b.session.job(), Which::found, Param::control_pad_arm).si == Approx(0.328));
+  CHECK(value_of(b.session.job(), As::plan, Param::control_pad_arm).si == Approx(0.3));
+  CHECK(value_of(b.session.job(), As::found, Param::control_pad_arm).si == Approx(0.328));
   f->entry()->selectAll();
   QTest::keyClick(f->entry(), Qt::Key_Delete);
   QTest::keyClick(f->entry(), Qt::Key_Return);
-  CHECK(value_of(b.session.job(), Which::plan, Param::control_pad_arm).inherited);
+  CHECK(value_of(b.session.job(), As::plan, Param::control_pad_arm).inherited);
   CHECK(f->entry()->placeholderText() == "328.0 mm");
 }
 
@@ -162,10 +161,10 @@ TEST_CASE("Tab goes from field to field down the columns") {
   REQUIRE(b.window->open_path(demo(b.dir)));
   b.stage(Stage::survey);
   auto* survey = b.page<SurveyPage>(Stage::survey);
-  survey->show_system(Which::found);
+  survey->show_system(As::found);
   survey->show_group(Group::vehicle);
   QApplication::processEvents();
-  b.entry(survey->panel(), Which::found, Param::vehicle_mass)->setFocus();
+  b.entry(survey->panel(), As::found, Param::vehicle_mass)->setFocus();
   QStringList walked;
   for (int i = 0; i < 40 && walked.size() < 4; ++i) {
     QTest::keyClick(QApplication::focusWidget(), Qt::Key_Tab);
@@ -215,7 +214,7 @@ TEST_CASE("notes follow undo, and as-built values that cannot be together are re
   CHECK(note->text().isEmpty());
   b.window->action("redo")->trigger();
   CHECK(note->text() == "red caps");
-  b.session.set_value(Which::plan, Param::control_offset,
+  b.session.set_value(As::plan, Param::control_offset,
                       measured(Param::control_offset, 0.05, How::rule));
   auto* rod = find("As built: Push rod length");
   REQUIRE(rod);
@@ -240,7 +239,7 @@ TEST_CASE("proved lapses when something is changed afterwards") {
     if (p->text() == "Proved") QTest::mouseClick(p, Qt::LeftButton);
   REQUIRE(b.session.job().state == JobState::proved);
   CHECK(b.session.status_of(Stage::record) == "proved");
-  b.session.set_value(Which::plan, Param::circuit_fr, Measured{1, How::stated, 0, {}});
+  b.session.set_value(As::plan, Param::circuit_fr, Measured{1, How::stated, 0, {}});
   CHECK(b.session.status_of(Stage::record) == "PROVED NO LONGER");
   CHECK(record->findChild<QTextBrowser*>()->toPlainText().contains("PROVED NO LONGER"));
   b.window->action("undo")->trigger();

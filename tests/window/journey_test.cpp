@@ -17,41 +17,41 @@ TEST_CASE(
   auto* size = b.page<SizePage>(Stage::size);
   REQUIRE(size);
   CHECK(size->map_face()->sentence()->text().contains("two bores"));
-  b.type(b.entry(size->map_face()->panel(), Which::found, Param::master_bore), "7/8 in");
-  b.type(b.entry(size->map_face()->panel(), Which::found, Param::control_pad_arm), "300 mm");
-  b.type(b.entry(size->map_face()->panel(), Which::found, Param::control_pin_arm), "50mm");
-  b.type(b.entry(size->map_face()->panel(), Which::plan, Param::master_bore), "25,4 mm");
+  b.type(b.entry(size->map_face()->panel(), As::found, Param::master_bore), "7/8 in");
+  b.type(b.entry(size->map_face()->panel(), As::found, Param::control_pad_arm), "300 mm");
+  b.type(b.entry(size->map_face()->panel(), As::found, Param::control_pin_arm), "50mm");
+  b.type(b.entry(size->map_face()->panel(), As::plan, Param::master_bore), "25,4 mm");
   CHECK(size->map_face()->sentence()->text().contains("31 % harder, 23 % shorter"));
   CHECK(english(b.session.map().error().reason).find("not known") != std::string::npos);
 
   // Brakes, circuits and vehicle in the survey.
   b.stage(Stage::survey);
   auto* survey = b.page<SurveyPage>(Stage::survey);
-  survey->show_system(Which::found);
+  survey->show_system(As::found);
   const auto group = [&](Group g) {
     survey->show_group(g);
     QApplication::processEvents();
     return survey->panel();
   };
-  b.choose(group(Group::assist), Which::found, Param::assist_kind, 0);
-  b.choose(group(Group::master), Which::found, Param::master_kind, 1);
-  b.type(b.entry(group(Group::master), Which::found, Param::master_stroke1), "18 mm");
-  b.type(b.entry(group(Group::master), Which::found, Param::master_stroke2), "17 mm");
-  b.choose(group(Group::front), Which::found, Param::front_kind, 0);
-  CHECK(survey->panel()->field(Which::found, Param::front_drum) == nullptr);
-  b.type(b.entry(group(Group::front), Which::found, Param::front_piston), "48 mm");
-  b.type(b.entry(group(Group::front), Which::found, Param::front_radius), "101 mm");
-  b.type(b.entry(group(Group::front), Which::found, Param::front_tyre), "298 mm");
-  b.choose(group(Group::rear), Which::found, Param::rear_kind, 2);
-  b.type(b.entry(group(Group::rear), Which::found, Param::rear_cylinder), "3/4 in");
-  b.type(b.entry(group(Group::rear), Which::found, Param::rear_drum), "9 in");
-  b.type(b.entry(group(Group::rear), Which::found, Param::rear_tyre), "298 mm");
+  b.choose(group(Group::assist), As::found, Param::assist_kind, 0);
+  b.choose(group(Group::master), As::found, Param::master_kind, 1);
+  b.type(b.entry(group(Group::master), As::found, Param::master_stroke1), "18 mm");
+  b.type(b.entry(group(Group::master), As::found, Param::master_stroke2), "17 mm");
+  b.choose(group(Group::front), As::found, Param::front_kind, 0);
+  CHECK(survey->panel()->field(As::found, Param::front_drum) == nullptr);
+  b.type(b.entry(group(Group::front), As::found, Param::front_piston), "48 mm");
+  b.type(b.entry(group(Group::front), As::found, Param::front_radius), "101 mm");
+  b.type(b.entry(group(Group::front), As::found, Param::front_tyre), "298 mm");
+  b.choose(group(Group::rear), As::found, Param::rear_kind, 2);
+  b.type(b.entry(group(Group::rear), As::found, Param::rear_cylinder), "3/4 in");
+  b.type(b.entry(group(Group::rear), As::found, Param::rear_drum), "9 in");
+  b.type(b.entry(group(Group::rear), As::found, Param::rear_tyre), "298 mm");
   for (const Wheel w : kWheels)
-    b.choose(group(Group::circuit), Which::found, circuit_of(w), axle_of(w) == Axle::front ? 0 : 1);
-  b.type(b.entry(group(Group::vehicle), Which::found, Param::vehicle_mass), "1260 kg");
-  b.type(b.entry(group(Group::vehicle), Which::found, Param::vehicle_wheelbase), "100 in");
-  b.type(b.entry(group(Group::vehicle), Which::found, Param::vehicle_front_share), "53");
-  b.choose(group(Group::vehicle), Which::found, Param::vehicle_steering, 0);
+    b.choose(group(Group::circuit), As::found, circuit_of(w), axle_of(w) == Axle::front ? 0 : 1);
+  b.type(b.entry(group(Group::vehicle), As::found, Param::vehicle_mass), "1260 kg");
+  b.type(b.entry(group(Group::vehicle), As::found, Param::vehicle_wheelbase), "100 in");
+  b.type(b.entry(group(Group::vehicle), As::found, Param::vehicle_front_share), "53");
+  b.choose(group(Group::vehicle), As::found, Param::vehicle_steering, 0);
   REQUIRE(b.session.strip()[0].target);
   CHECK(b.session.strip()[0].target->reached);
 
@@ -62,7 +62,7 @@ TEST_CASE(
   const Spot cell = size->map_face()->map()->picture().spots[3];
   QTest::mouseClick(size->map_face()->map(), Qt::LeftButton, {}, cell.area.center().toPoint());
   QApplication::processEvents();
-  const double bore = value_of(b.session.job(), Which::plan, Param::master_bore).si;
+  const double bore = value_of(b.session.job(), As::plan, Param::master_bore).si;
   CHECK(bore == b.session.map()->bores_m[0]);
   CHECK(b.session.strip()[1].target->at.pad_force_n != before);
   CHECK(b.session.undo_name().startsWith("bore "));
@@ -70,19 +70,19 @@ TEST_CASE(
   // The rod.
   b.stage(Stage::rod);
   auto* rod = b.page<RodPage>(Stage::rod);
-  b.type(b.entry(rod->length_face()->panel(), Which::found, Param::rod_snout), "0.560in");
-  b.type(b.entry(rod->length_face()->panel(), Which::found, Param::rod_socket), "1.010in");
-  b.type(b.entry(rod->length_face()->panel(), Which::found, Param::rod_stack), "1 mm");
+  b.type(b.entry(rod->length_face()->panel(), As::found, Param::rod_snout), "0.560in");
+  b.type(b.entry(rod->length_face()->panel(), As::found, Param::rod_socket), "1.010in");
+  b.type(b.entry(rod->length_face()->panel(), As::found, Param::rod_stack), "1 mm");
   CHECK(rod->length_face()->answer()->text().contains("not known"));
-  b.type(b.entry(rod->length_face()->panel(), Which::plan, Param::rod_snout), "1.730in");
-  b.type(b.entry(rod->length_face()->panel(), Which::plan, Param::rod_socket), "1.010in");
-  b.type(b.entry(rod->length_face()->panel(), Which::plan, Param::rod_stack), "1 mm");
+  b.type(b.entry(rod->length_face()->panel(), As::plan, Param::rod_snout), "1.730in");
+  b.type(b.entry(rod->length_face()->panel(), As::plan, Param::rod_socket), "1.010in");
+  b.type(b.entry(rod->length_face()->panel(), As::plan, Param::rod_stack), "1 mm");
   CHECK(rod->length_face()->answer()->text().startsWith("Shorten by 29.72 mm (1.170 in) ± "));
 
   // Readings.
   b.stage(Stage::prove);
   auto* prove = b.page<ProvePage>(Stage::prove);
-  const auto model = FeelModel::make(*assemble(b.session.job(), Which::plan).system, {});
+  const auto model = FeelModel::make(*assemble(b.session.job(), As::plan).system, {});
   for (const double f : {40.0, 52.0, 66.0, 120.0, 250.0}) {
     const double s = model->at(model->drive_for_force(f)).pad_travel_m;
     prove->force()->setFocus();
@@ -124,7 +124,7 @@ TEST_CASE("a second journey by keyboard alone") {
   CHECK(QApplication::focusWidget()->accessibleName() == "Pivot to pad");
   words("13 in");
   key(Qt::Key_Return);
-  CHECK(value_of(b.session.job(), Which::found, Param::control_pad_arm).si == Approx(0.3302));
+  CHECK(value_of(b.session.job(), As::found, Param::control_pad_arm).si == Approx(0.3302));
   key(Qt::Key_F9);
   CHECK(QApplication::focusWidget()->accessibleName() == "Pivot to rod pin");
   words("2 in");
@@ -135,7 +135,7 @@ TEST_CASE("a second journey by keyboard alone") {
   key(Qt::Key_Z, Qt::ControlModifier);
   CHECK_FALSE(b.session.job().found.at(Param::control_pin_arm));
   key(Qt::Key_Z, Qt::ControlModifier | Qt::ShiftModifier);
-  CHECK(value_of(b.session.job(), Which::found, Param::control_pin_arm).si == Approx(0.0508));
+  CHECK(value_of(b.session.job(), As::found, Param::control_pin_arm).si == Approx(0.0508));
   // Open the demo job, go through all stages by their keys.
   b.next_file = demo(b.dir);
   key(Qt::Key_O, Qt::ControlModifier);
@@ -164,12 +164,12 @@ TEST_CASE("a second journey by keyboard alone") {
   key(Qt::Key_2, Qt::ControlModifier);
   auto* map = b.page<SizePage>(Stage::size)->map_face()->map();
   map->setFocus(Qt::TabFocusReason);
-  const double bore = value_of(b.session.job(), Which::plan, Param::master_bore).si;
+  const double bore = value_of(b.session.job(), As::plan, Param::master_bore).si;
   key(Qt::Key_Up);
   INFO(map->cursor_words().toStdString());
   CHECK(map->cursor_words().contains("15/16 in"));
   key(Qt::Key_Return);
-  CHECK(value_of(b.session.job(), Which::plan, Param::master_bore).si > bore);
+  CHECK(value_of(b.session.job(), As::plan, Param::master_bore).si > bore);
   // Tick a step, count a stroke, pass a gate: Space on what has the focus.
   key(Qt::Key_6, Qt::ControlModifier);
   auto* step = b.window->page(Stage::install)->findChild<QCheckBox*>("step:rod.pin");

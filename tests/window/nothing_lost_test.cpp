@@ -185,10 +185,10 @@ TEST_CASE("a value typed but not entered counts as unsaved work") {
   REQUIRE(b.window->open_path(demo(b.dir)));
   b.stage(Stage::survey);
   auto* survey = b.page<SurveyPage>(Stage::survey);
-  survey->show_system(Which::found);
+  survey->show_system(As::found);
   survey->show_group(Group::master);
   QApplication::processEvents();
-  QLineEdit* bore = b.entry(survey->panel(), Which::found, Param::master_bore);
+  QLineEdit* bore = b.entry(survey->panel(), As::found, Param::master_bore);
   bore->setFocus();
   bore->selectAll();
   QTest::keyClicks(bore, "24 mm");
@@ -197,7 +197,7 @@ TEST_CASE("a value typed but not entered counts as unsaved work") {
   // Leaving enters it first, so that it is asked about as any other change.
   b.keep = -1;
   CHECK_FALSE(b.window->close());
-  CHECK(value_of(b.session.job(), Which::found, Param::master_bore).si == Approx(0.024));
+  CHECK(value_of(b.session.job(), As::found, Param::master_bore).si == Approx(0.024));
   CHECK(b.session.dirty());
   REQUIRE(b.window->action("save"));
   b.window->action("save")->trigger();
@@ -269,7 +269,7 @@ Job marked_up(Job job) {
   job.boxes.resize(1);
   spoil(job.boxes[0].name);
   job.boxes[0].dx_m = job.boxes[0].dy_m = job.boxes[0].dz_m = 0.1;
-  for (Sheet* sheet : {&job.found, &job.plan})
+  for (MeasuredSet* sheet : {&job.found, &job.plan})
     for (const ParamInfo& p : all_params())
       if (auto m = sheet->at(p.param)) {
         spoil(m->note);

@@ -29,10 +29,10 @@ TEST_CASE("units change everywhere and leave the job as it is") {
   REQUIRE(b.window->open_path(demo(b.dir)));
   b.stage(Stage::survey);
   auto* survey = b.page<SurveyPage>(Stage::survey);
-  survey->show_system(Which::found);
+  survey->show_system(As::found);
   survey->show_group(Group::master);
   QApplication::processEvents();
-  auto* bore = b.entry(survey->panel(), Which::found, Param::master_bore);
+  auto* bore = b.entry(survey->panel(), As::found, Param::master_bore);
   CHECK(bore->text() == "25.40 mm");
   b.window->action("imperial")->trigger();
   CHECK(bore->text() == "1 in");
@@ -40,7 +40,7 @@ TEST_CASE("units change everywhere and leave the job as it is") {
   CHECK_FALSE(b.session.dirty());
   // A bare number is now an inch.
   b.type(bore, "15/16");
-  CHECK(value_of(b.session.job(), Which::found, Param::master_bore).si == Approx(0.0238125));
+  CHECK(value_of(b.session.job(), As::found, Param::master_bore).si == Approx(0.0238125));
   b.window->action("metric")->trigger();
   CHECK(bore->text() == "23.81 mm");
 }
@@ -72,7 +72,11 @@ TEST_CASE("the second demo answers from two bores and says what it lacks elsewhe
   Bench b;
   REQUIRE(b.window->open_path(demo(b.dir, "pickup-two-bores")));
   b.stage(Stage::size);
-  CHECK(b.page<SizePage>(Stage::size)->map_face()->sentence()->text().contains("27 % harder, 21 % shorter"));
+  CHECK(b.page<SizePage>(Stage::size)
+            ->map_face()
+            ->sentence()
+            ->text()
+            .contains("27 % harder, 21 % shorter"));
   b.stage(Stage::fit);
   CHECK(says(b.window->page(Stage::fit), "unknown, not zero"));
   b.stage(Stage::bleed);
@@ -100,13 +104,13 @@ TEST_CASE("another booster asks its own questions and gives its own steps") {
   REQUIRE(b.window->open_path(demo(b.dir)));
   b.stage(Stage::survey);
   auto* survey = b.page<SurveyPage>(Stage::survey);
-  survey->show_system(Which::plan);
+  survey->show_system(As::plan);
   survey->show_group(Group::assist);
   QApplication::processEvents();
-  CHECK(survey->panel()->field(Which::plan, Param::assist_vacuum));
-  b.choose(survey->panel(), Which::plan, Param::assist_kind, 3);
-  CHECK_FALSE(survey->panel()->field(Which::plan, Param::assist_vacuum));
-  CHECK(survey->panel()->field(Which::plan, Param::assist_electric_force));
+  CHECK(survey->panel()->field(As::plan, Param::assist_vacuum));
+  b.choose(survey->panel(), As::plan, Param::assist_kind, 3);
+  CHECK_FALSE(survey->panel()->field(As::plan, Param::assist_vacuum));
+  CHECK(survey->panel()->field(As::plan, Param::assist_electric_force));
   b.stage(Stage::install);
   CHECK(b.window->page(Stage::install)->findChild<QCheckBox*>("step:assist.feeds"));
   CHECK_FALSE(b.window->page(Stage::install)->findChild<QCheckBox*>("step:assist.hose"));

@@ -67,9 +67,9 @@ TEST_CASE("a part is found by its bore, pinned, compared, taken into the plan, a
   QTest::keyClick(units->list(), Qt::Key_Return);
   CHECK(b.session.job().candidates.size() == 1);
   QTest::mouseClick(button(units, "Take into the plan"), Qt::LeftButton);
-  CHECK(value_of(b.session.job(), Which::plan, Param::master_bore).si == Approx(0.0206375));
+  CHECK(value_of(b.session.job(), As::plan, Param::master_bore).si == Approx(0.0206375));
   b.session.undo();
-  CHECK(value_of(b.session.job(), Which::plan, Param::master_bore).si == Approx(0.022225));
+  CHECK(value_of(b.session.job(), As::plan, Param::master_bore).si == Approx(0.022225));
   page->show_face(0);
   QApplication::processEvents();
   const QString said = page->map_face()->map()->picture().said.join("; ");
@@ -121,7 +121,7 @@ TEST_CASE("assist by type: the first is chosen by key, and the engine's leaving 
   AssistFace* assist = page->assist();
   REQUIRE(assist->table()->rowCount() == 7);
   const QStringList before = column(assist->table(), 1);
-  b.choose(assist->panel(), Which::found, Param::room_engine, 1);
+  b.choose(assist->panel(), As::found, Param::room_engine, 1);
   const QStringList after = column(assist->table(), 1);
   CHECK(after.filter("not possible").size() > before.filter("not possible").size());
   int electric = -1;
@@ -132,10 +132,10 @@ TEST_CASE("assist by type: the first is chosen by key, and the engine's leaving 
   assist->table()->setCurrentCell(electric, 0);
   QTest::keyClick(assist->table(), Qt::Key_Return);
   QApplication::processEvents();
-  CHECK(value_of(b.session.job(), Which::plan, Param::assist_kind).si == 3);
+  CHECK(value_of(b.session.job(), As::plan, Param::assist_kind).si == 3);
   CHECK(b.session.undo_name().contains("Electro"));
   b.session.undo();
-  CHECK(value_of(b.session.job(), Which::plan, Param::assist_kind).si == 1);
+  CHECK(value_of(b.session.job(), As::plan, Param::assist_kind).si == 1);
 }
 
 TEST_CASE("parts in hand: listed, ticked by keyboard, and the sentence says when it may start") {

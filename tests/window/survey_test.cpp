@@ -31,7 +31,7 @@ TEST_CASE(
   Bench b;
   b.stage(Stage::survey);
   auto* page = b.page<SurveyPage>(Stage::survey);
-  page->show_system(Which::found);
+  page->show_system(As::found);
   const auto said = page->line()->picture().said.join("; ");
   CHECK(said.contains("Bore: unknown"));
   QTest::mouseClick(page->line(), Qt::LeftButton, {}, spot_of(page->line(), "param:master.bore"));
@@ -43,14 +43,14 @@ TEST_CASE(
   b.type(callout_entry(page), "7/8 in");
   QTest::qWait(1);
   CHECK_FALSE(page->line()->editor()->isVisible());
-  CHECK(value_of(b.session.job(), Which::found, Param::master_bore).si == Approx(0.022225));
+  CHECK(value_of(b.session.job(), As::found, Param::master_bore).si == Approx(0.022225));
   CHECK(page->line()->picture().said.join("; ").contains("Bore: 22.2"));
   // How it was measured is asked in the same card.
   QTest::mouseClick(page->line(), Qt::LeftButton, {}, spot_of(page->line(), "param:master.bore"));
   auto* f = qobject_cast<QuantityField*>(page->line()->editor()->field());
   f->how()->setCurrentIndex(static_cast<int>(How::estimate));
   emit f->how()->activated(static_cast<int>(How::estimate));
-  CHECK(value_of(b.session.job(), Which::found, Param::master_bore).how == How::estimate);
+  CHECK(value_of(b.session.job(), As::found, Param::master_bore).how == How::estimate);
   QTest::keyClick(callout_entry(page), Qt::Key_Escape);
   CHECK_FALSE(page->line()->editor()->isVisible());
 }
@@ -59,7 +59,7 @@ TEST_CASE("keys alone walk the scribed dimensions, open one and enter it") {
   Bench b;
   b.stage(Stage::survey);
   auto* page = b.page<SurveyPage>(Stage::survey);
-  page->show_system(Which::found);
+  page->show_system(As::found);
   page->line()->setFocus();
   QTest::keyClick(page->line(), Qt::Key_Right);
   QTest::keyClick(page->line(), Qt::Key_Return);
@@ -68,7 +68,7 @@ TEST_CASE("keys alone walk the scribed dimensions, open one and enter it") {
   CHECK(first == Param::control_pad_arm);
   b.type(callout_entry(page), "13 in");
   QTest::qWait(1);
-  CHECK(value_of(b.session.job(), Which::found, Param::control_pad_arm).si == Approx(0.3302));
+  CHECK(value_of(b.session.job(), As::found, Param::control_pad_arm).si == Approx(0.3302));
   CHECK(page->line()->hasFocus());
   QTest::keyClick(page->line(), Qt::Key_Right);
   QTest::keyClick(page->line(), Qt::Key_Space);
@@ -115,21 +115,21 @@ TEST_CASE(
   QApplication::processEvents();
   CHECK(page->face() == 1);
   auto* panel = page->panel();
-  b.type(b.entry(panel, Which::found, Param::symptom_first), "110 mm");
-  b.type(b.entry(panel, Which::found, Param::symptom_third), "60 mm");
-  b.type(b.entry(panel, Which::found, Param::symptom_sink), "0 mm");
-  b.choose(panel, Which::found, Param::symptom_leak, 0);
+  b.type(b.entry(panel, As::found, Param::symptom_first), "110 mm");
+  b.type(b.entry(panel, As::found, Param::symptom_third), "60 mm");
+  b.type(b.entry(panel, As::found, Param::symptom_sink), "0 mm");
+  b.choose(panel, As::found, Param::symptom_leak, 0);
   const QString said = page->wrong()->figures()->text();
   INFO(said.toStdString());
   CHECK(said.contains("1. shoes out of adjustment"));
   CHECK(said.contains("Bleeding would not help"));
   CHECK(said.contains("Cheapest next test"));
   CHECK(said.contains("bore and both pedal arms"));  // for cubic centimetres
-  b.session.set_value(Which::found, Param::master_bore,
+  b.session.set_value(As::found, Param::master_bore,
                       measured(Param::master_bore, 0.0254, How::calliper));
-  b.session.set_value(Which::found, Param::control_pad_arm,
+  b.session.set_value(As::found, Param::control_pad_arm,
                       measured(Param::control_pad_arm, 0.33, How::tape));
-  b.session.set_value(Which::found, Param::control_pin_arm,
+  b.session.set_value(As::found, Param::control_pin_arm,
                       measured(Param::control_pin_arm, 0.055, How::rule));
   CHECK(page->wrong()->figures()->text().contains("cm³"));
 }
@@ -169,34 +169,33 @@ TEST_CASE("the unit, its age and its bore: a card, an order list, a verdict or w
   Bench b;
   b.stage(Stage::survey);
   auto* page = b.page<SurveyPage>(Stage::survey);
-  page->show_system(Which::found);
+  page->show_system(As::found);
   page->show_group(Group::unit);
   CHECK(page->face() == 2);
-  b.type(b.entry(page->panel(), Which::found, Param::unit_cast_mark), "1");
-  CHECK(value_of(b.session.job(), Which::found, Param::unit_cast_mark).si ==
-        Approx(0.001).margin(1));
-  b.type(b.entry(page->panel(), Which::found, Param::unit_cast_mark), "1 in");
-  b.session.set_value(Which::found, Param::master_bore,
+  b.type(b.entry(page->panel(), As::found, Param::unit_cast_mark), "1");
+  CHECK(value_of(b.session.job(), As::found, Param::unit_cast_mark).si == Approx(0.001).margin(1));
+  b.type(b.entry(page->panel(), As::found, Param::unit_cast_mark), "1 in");
+  b.session.set_value(As::found, Param::master_bore,
                       measured(Param::master_bore, 0.022225, How::calliper));
   CHECK(page->unit()->figures()->text().contains("two bores, a sleeve, or another body"));
   page->show_group(Group::gauge);
   CHECK(page->face() == 3);
-  b.type(b.entry(page->panel(), Which::found, Param::gauge_a1), "22.23 mm");
+  b.type(b.entry(page->panel(), As::found, Param::gauge_a1), "22.23 mm");
   CHECK(page->state()->figures()->text().contains("Not enough measured"));
   for (const Param p :
        {Param::gauge_a2, Param::gauge_b1, Param::gauge_b2, Param::gauge_c1, Param::gauge_c2})
-    b.type(b.entry(page->panel(), Which::found, p), "22.23 mm");
-  b.type(b.entry(page->panel(), Which::found, Param::gauge_piston), "22.15 mm");
+    b.type(b.entry(page->panel(), As::found, p), "22.23 mm");
+  b.type(b.entry(page->panel(), As::found, Param::gauge_piston), "22.15 mm");
   CHECK(page->state()->figures()->text().contains("Rebuild: clean, new rubber"));
   page->show_group(Group::kit);
-  b.type(b.entry(page->panel(), Which::found, Param::kit_socket), "10 mm");
-  b.type(b.entry(page->panel(), Which::plan, Param::kit_socket), "11.5 mm");
+  b.type(b.entry(page->panel(), As::found, Param::kit_socket), "10 mm");
+  b.type(b.entry(page->panel(), As::plan, Param::kit_socket), "11.5 mm");
   CHECK(page->state()->figures()->text().contains("the rod must be 1.50 mm longer"));
   page->show_group(Group::ageing);
-  b.type(b.entry(page->panel(), Which::found, Param::age_hoses), "12");
+  b.type(b.entry(page->panel(), As::found, Param::age_hoses), "12");
   CHECK(page->state()->figures()->text().contains("Renew all of them"));
   page->show_group(Group::changed);
-  b.choose(page->panel(), Which::found, Param::changed_cam, 1);
+  b.choose(page->panel(), As::found, Param::changed_cam, 1);
   CHECK(page->state()->figures()->text().contains("Less vacuum at idle"));
 }
 

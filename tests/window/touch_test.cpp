@@ -12,7 +12,7 @@ TEST_CASE("a field refuses what cannot be, keeps the old value, and Escape resto
   Bench b;
   REQUIRE(b.window->open_path(demo(b.dir)));
   auto* survey = b.page<SurveyPage>(Stage::survey);
-  survey->show_system(Which::found);
+  survey->show_system(As::found);
   struct Bad {
     Group group;
     Param param;
@@ -29,7 +29,7 @@ TEST_CASE("a field refuses what cannot be, keeps the old value, and Escape resto
     INFO(t.typed);
     survey->show_group(t.group);
     QApplication::processEvents();
-    auto* f = qobject_cast<QuantityField*>(survey->panel()->field(Which::found, t.param));
+    auto* f = qobject_cast<QuantityField*>(survey->panel()->field(As::found, t.param));
     REQUIRE(f);
     const QString shown = f->entry()->text();
     const Job before = b.session.job();
@@ -45,17 +45,16 @@ TEST_CASE("a field refuses what cannot be, keeps the old value, and Escape resto
   // A rod shorter than its offset: each value is possible, together they are not.
   survey->show_group(Group::control);
   QApplication::processEvents();
-  b.type(b.entry(survey->panel(), Which::found, Param::control_offset), "60 mm");
+  b.type(b.entry(survey->panel(), As::found, Param::control_offset), "60 mm");
   auto* rod =
-      qobject_cast<QuantityField*>(survey->panel()->field(Which::found, Param::control_rod_length));
+      qobject_cast<QuantityField*>(survey->panel()->field(As::found, Param::control_rod_length));
   b.type(rod->entry(), "50 mm");
   CHECK(rod->refusal().contains("shorter than its offset"));
   CHECK(rod->refusal().contains("rod longer than 60.0 mm"));
-  CHECK(value_of(b.session.job(), Which::found, Param::control_rod_length).si == Approx(0.152));
+  CHECK(value_of(b.session.job(), As::found, Param::control_rod_length).si == Approx(0.152));
   QTest::keyClick(rod->entry(), Qt::Key_Escape);
   survey->show_group(Group::lines);
-  auto* fluid =
-      qobject_cast<ChoiceField*>(survey->panel()->field(Which::found, Param::fluid_grade));
+  auto* fluid = qobject_cast<ChoiceField*>(survey->panel()->field(As::found, Param::fluid_grade));
   REQUIRE(fluid);
   const Job before = b.session.job();
   b.type(fluid->entry()->lineEdit(), "5.2");
@@ -64,9 +63,9 @@ TEST_CASE("a field refuses what cannot be, keeps the old value, and Escape resto
   // Empty means not entered, a question mark unknown on purpose.
   survey->show_group(Group::master);
   QApplication::processEvents();
-  auto* bore = b.entry(survey->panel(), Which::found, Param::master_bore);
+  auto* bore = b.entry(survey->panel(), As::found, Param::master_bore);
   b.type(bore, "?");
-  CHECK_FALSE(value_of(b.session.job(), Which::found, Param::master_bore).known());
+  CHECK_FALSE(value_of(b.session.job(), As::found, Param::master_bore).known());
   CHECK(bore->placeholderText() == "unknown");
 }
 
@@ -164,11 +163,11 @@ TEST_CASE("as-built values replace planned ones") {
     if (e->accessibleName() == "As built: Rod clearance") entry = e;
   REQUIRE(entry);
   b.type(entry, "-0.1 mm");
-  CHECK(value_of(b.session.job(), Which::plan, Param::control_rod_clearance).as_built);
+  CHECK(value_of(b.session.job(), As::plan, Param::control_rod_clearance).as_built);
   CHECK(std::any_of(b.session.findings().begin(), b.session.findings().end(),
                     [](const Finding& f) { return f.code == FindingCode::rod_preload; }));
   b.type(entry, "9 km");
-  CHECK(value_of(b.session.job(), Which::plan, Param::control_rod_clearance).si == Approx(-0.0001));
+  CHECK(value_of(b.session.job(), As::plan, Param::control_rod_clearance).si == Approx(-0.0001));
 }
 
 TEST_CASE(

@@ -200,7 +200,7 @@ TEST_CASE(
     if (e->accessibleName() == "As built: Rod clearance") entry = e;
   REQUIRE(entry);
   b.type(entry, "0.9 mm");
-  CHECK(value_of(b.session.job(), Which::plan, Param::control_rod_clearance).as_built);
+  CHECK(value_of(b.session.job(), As::plan, Param::control_rod_clearance).as_built);
   CHECK(stale_as_built(b.session.job()).empty());
   const auto button = [page] {
     for (auto* p : page->findChildren<QPushButton*>())
@@ -209,19 +209,19 @@ TEST_CASE(
   };
   CHECK_FALSE(button());
   // Other brakes do not move the rod; another unit does.
-  b.session.set_value(Which::plan, Param::front_mu, {0.42, How::stated, 0, {}});
+  b.session.set_value(As::plan, Param::front_mu, {0.42, How::stated, 0, {}});
   CHECK(stale_as_built(b.session.job()).empty());
-  b.session.set_value(Which::plan, Param::master_bore, {0.0238, How::stated, 0, {}});
+  b.session.set_value(As::plan, Param::master_bore, {0.0238, How::stated, 0, {}});
   CHECK(stale_as_built(b.session.job()) == std::vector{Param::control_rod_clearance});
   QApplication::processEvents();
   CHECK(said_on(b, Stage::install).contains("Measured as built before the plan was changed"));
   REQUIRE(button());
   CHECK(button()->isVisible());
   QTest::mouseClick(button(), Qt::LeftButton);
-  CHECK_FALSE(value_of(b.session.job(), Which::plan, Param::control_rod_clearance).as_built);
+  CHECK_FALSE(value_of(b.session.job(), As::plan, Param::control_rod_clearance).as_built);
   CHECK_FALSE(said_on(b, Stage::install).contains("Measured as built"));
   b.session.undo();
-  CHECK(value_of(b.session.job(), Which::plan, Param::control_rod_clearance).as_built);
+  CHECK(value_of(b.session.job(), As::plan, Param::control_rod_clearance).as_built);
 }
 
 TEST_CASE("pictures are walked with the keys and read by assistive programs, place by place") {
@@ -259,11 +259,11 @@ TEST_CASE("pictures are walked with the keys and read by assistive programs, pla
   QTest::keyClick(outlets, Qt::Key_Right);
   REQUIRE(outlets->walked());
   const auto wheel = static_cast<Wheel>(outlets->walked()->id.section(':', 1).toInt());
-  const double before = value_of(b.session.job(), Which::plan, circuit_of(wheel)).si;
+  const double before = value_of(b.session.job(), As::plan, circuit_of(wheel)).si;
   QTest::keyClick(outlets, Qt::Key_Return);
-  CHECK(value_of(b.session.job(), Which::plan, circuit_of(wheel)).si != before);
+  CHECK(value_of(b.session.job(), As::plan, circuit_of(wheel)).si != before);
   QTest::keyClick(outlets, Qt::Key_Space);
-  CHECK(value_of(b.session.job(), Which::plan, circuit_of(wheel)).si == before);
+  CHECK(value_of(b.session.job(), As::plan, circuit_of(wheel)).si == before);
   QTest::keyClick(outlets, Qt::Key_Left);  // around the end
   REQUIRE(outlets->walked());
   CHECK(outlets->walked()->id == outlets->picture().spots.back().id);
@@ -280,14 +280,14 @@ TEST_CASE("pictures are walked with the keys and read by assistive programs, pla
 TEST_CASE("what becomes dangerous by an edit is announced, what was dangerous before is not") {
   Bench b;
   open(b, known_job());
-  b.session.set_value(Which::plan, Param::circuit_fr, chosen(choice::WheelOutlet::n2));
+  b.session.set_value(As::plan, Param::circuit_fr, chosen(choice::WheelOutlet::n2));
   QLabel* notice = nullptr;
   for (auto* l : b.window->findChildren<QLabel*>())
     if (l->accessibleName() == "New hard finding") notice = l;
   REQUIRE(notice);
   CHECK(notice->isVisible());
   CHECK(notice->text().contains("front right are on different outlets"));
-  b.session.set_value(Which::plan, Param::front_mu, {0.4, How::stated, 0, {}});
+  b.session.set_value(As::plan, Param::front_mu, {0.4, How::stated, 0, {}});
   CHECK_FALSE(notice->isVisible());
   b.session.undo();
   b.session.undo();

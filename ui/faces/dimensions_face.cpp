@@ -54,7 +54,7 @@ DimensionsFace::DimensionsFace(Session& session, QWidget* parent)
   show_group(group_);
 }
 
-void DimensionsFace::show_system(Which which) {
+void DimensionsFace::show_system(As which) {
   which_ = which;
   show_group(group_);
 }

@@ -16,7 +16,7 @@ class DimensionsFace : public Face {
  public:
   DimensionsFace(Session& session, QWidget* parent);
   void refresh() override;
-  void show_system(Which which);
+  void show_system(As which);
   void show_group(Group group);
   [[nodiscard]] Group group() const { return group_; }
   [[nodiscard]] LineView* line() const { return line_; }
@@ -24,7 +24,7 @@ class DimensionsFace : public Face {
 
  private:
   Session& session_;
-  Which which_ = Which::found;
+  As which_ = As::found;
   Group group_ = Group::control;
   LineView* line_;
   ParamPanel* panel_;

@@ -25,14 +25,14 @@ LengthFace::LengthFace(Session& session, QWidget* parent) : Face(parent), sessio
   heads->addWidget(label(tr("New unit, measured, never carried over"), "heading", this), 1);
   body->addLayout(heads);
   panel_ = new ParamPanel(session_, 2, this);
-  panel_->show_params({{Which::found, Param::rod_snout},
-                       {Which::found, Param::rod_socket},
-                       {Which::found, Param::rod_stack},
-                       {Which::found, Param::control_rod_length},
-                       {Which::plan, Param::rod_snout},
-                       {Which::plan, Param::rod_socket},
-                       {Which::plan, Param::rod_stack},
-                       {Which::plan, Param::control_rod_clearance}});
+  panel_->show_params({{As::found, Param::rod_snout},
+                       {As::found, Param::rod_socket},
+                       {As::found, Param::rod_stack},
+                       {As::found, Param::control_rod_length},
+                       {As::plan, Param::rod_snout},
+                       {As::plan, Param::rod_socket},
+                       {As::plan, Param::rod_stack},
+                       {As::plan, Param::control_rod_clearance}});
   panel_->setFixedHeight(154);
   body->addWidget(panel_);
   auto* row = new QHBoxLayout;
@@ -45,8 +45,7 @@ LengthFace::LengthFace(Session& session, QWidget* parent) : Face(parent), sessio
   auto* side = new QVBoxLayout;
   side->addWidget(label(tr("Wishes"), "heading", this));
   auto* wishes = new ParamPanel(session_, 1, this);
-  wishes->show_params(
-      {{Which::plan, Param::rod_height_wish}, {Which::plan, Param::rod_clearance_more}});
+  wishes->show_params({{As::plan, Param::rod_height_wish}, {As::plan, Param::rod_clearance_more}});
   wishes->setMinimumWidth(452);
   wishes->setFixedHeight(88);
   side->addWidget(wishes);

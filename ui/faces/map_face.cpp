@@ -61,8 +61,8 @@ MapView::MapView(Session& session, QWidget* parent)
     const auto& map = session_.map();
     if (!map) return no_map(error_text(map.error(), session_.style()), size);
     const Sweep one = map->slice(assist_);
-    const Values found = resolve(session_.job(), Which::found);
-    const Values plan = resolve(session_.job(), Which::plan);
+    const Values found = resolve(session_.job(), As::found);
+    const Values plan = resolve(session_.job(), As::plan);
     MapMarks m;
     m.plan_bore_m = plan.si(Param::master_bore);
     m.plan_ratio = arm_ratio(plan).value_or(0.0);
@@ -156,7 +156,7 @@ void MapView::keyPressEvent(QKeyEvent* e) {
   };
   const std::vector<double>& columns = map->pairs() ? map->bores2_m : map->ratios;
   if (!cursor_) {
-    const Values plan = resolve(session_.job(), Which::plan);
+    const Values plan = resolve(session_.job(), As::plan);
     const double column =
         map->pairs() ? plan.si(Param::master_bore2) : arm_ratio(plan).value_or(0.0);
     cursor_ =
@@ -217,12 +217,12 @@ void MapFace::build() {
   panel_ = new ParamPanel(session_, 3, this);
   panel_->set_compact();
   // Down the columns: each shows one dimension as found above the plan's.
-  panel_->show_params({{Which::found, Param::master_bore},
-                       {Which::plan, Param::master_bore},
-                       {Which::found, Param::control_pad_arm},
-                       {Which::plan, Param::control_pad_arm},
-                       {Which::found, Param::control_pin_arm},
-                       {Which::plan, Param::control_pin_arm}});
+  panel_->show_params({{As::found, Param::master_bore},
+                       {As::plan, Param::master_bore},
+                       {As::found, Param::control_pad_arm},
+                       {As::plan, Param::control_pad_arm},
+                       {As::found, Param::control_pin_arm},
+                       {As::plan, Param::control_pin_arm}});
   panel_->setFixedHeight(80);
   body->addWidget(panel_);
   auto* pictures = new QHBoxLayout;
@@ -283,7 +283,7 @@ QLayout* MapFace::build_wishes() {
       wishes_.push_back(b);
       row->addWidget(b);
       connect(b, &QPushButton::clicked, this, [this, p, i] {
-        session_.set_value(Which::plan, p, {static_cast<double>(i), How::stated, 0, {}});
+        session_.set_value(As::plan, p, {static_cast<double>(i), How::stated, 0, {}});
       });
     }
   }
@@ -317,7 +317,7 @@ void MapFace::refresh_assists() {
 void MapFace::refresh() {
   refresh_assists();
   sentence_->setText(relative_sentence(session_.job(), session_.style()));
-  const Values plan = resolve(session_.job(), Which::plan);
+  const Values plan = resolve(session_.job(), As::plan);
   wishes_[static_cast<std::size_t>(
               plan.choice<Param::target_preference>().value_or(choice::TargetPreference::light))]
       ->setChecked(true);

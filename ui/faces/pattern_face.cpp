@@ -15,14 +15,14 @@ namespace yoke {
 namespace {
 
 /// The new unit, the old one, then the sheet between them.
-std::vector<std::pair<Which, Param>> asked() {
+std::vector<std::pair<As, Param>> asked() {
   using P = Param;
-  std::vector<std::pair<Which, Param>> all =
+  std::vector<std::pair<As, Param>> all =
       of_plan({P::unit_studs, P::unit_stud_pitch, P::unit_stud_pitch2, P::unit_stud_size,
                P::unit_pilot, P::fit_turn});
   for (const Param p : {P::unit_studs, P::unit_stud_pitch, P::unit_stud_pitch2, P::unit_stud_size,
                         P::unit_pilot, P::fit_turn_old})
-    all.emplace_back(Which::found, p);
+    all.emplace_back(As::found, p);
   for (const auto& sheet :
        of_plan({P::fit_edge_left, P::fit_edge_right, P::fit_edge_up, P::fit_edge_down, P::fit_plate,
                 P::fit_plate_width, P::fit_plate_height, P::fit_opening}))

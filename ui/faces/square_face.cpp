@@ -24,12 +24,12 @@ SquareFace::SquareFace(Session& session, QWidget* parent) : Face(parent), sessio
   auto* left = new QVBoxLayout;
   left->addWidget(label(tr("Geometry of the plan"), "heading", this));
   auto* panel = new ParamPanel(session_, 1, this);
-  panel->show_params({{Which::plan, Param::control_pad_arm},
-                      {Which::plan, Param::control_pin_arm},
-                      {Which::plan, Param::control_axis_height},
-                      {Which::plan, Param::control_offset},
-                      {Which::plan, Param::control_rest_angle},
-                      {Which::plan, Param::control_rod_length}});
+  panel->show_params({{As::plan, Param::control_pad_arm},
+                      {As::plan, Param::control_pin_arm},
+                      {As::plan, Param::control_axis_height},
+                      {As::plan, Param::control_offset},
+                      {As::plan, Param::control_rest_angle},
+                      {As::plan, Param::control_rod_length}});
   left->addWidget(panel, 1);
   left->addWidget(label(tr("In-plane and sideways offset count alike: a rod that pushes across "
                            "wears the bore on one side."),
@@ -38,7 +38,7 @@ SquareFace::SquareFace(Session& session, QWidget* parent) : Face(parent), sessio
   auto* right = new QVBoxLayout;
   drawing_ = new PictureView(tr("Rod and bore"), this);
   drawing_->set_maker([this](QSizeF size) {
-    return rod_angle_picture(session_.job(), angle_report(session_.job(), Which::plan),
+    return rod_angle_picture(session_.job(), angle_report(session_.job(), As::plan),
                              session_.style(), size);
   });
   plot_ = new PictureView(tr("Rod angle over the stroke"), this);

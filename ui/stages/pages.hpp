@@ -35,11 +35,11 @@ class SurveyPage : public StagePage {
   Q_OBJECT
  public:
   SurveyPage(Session& session, QWidget* parent = nullptr);
-  void show_system(Which which);
+  void show_system(As which);
   /// Shows the system whose condition is chosen.
   void follow_condition();
   void show_group(Group group);
-  void focus_param(Which which, Param param);
+  void focus_param(As which, Param param);
   /// The questions of the face that is shown.
   [[nodiscard]] ParamPanel* panel();
   [[nodiscard]] DimensionsFace* dimensions() { return face_as<DimensionsFace>("dimensions"); }
@@ -54,7 +54,7 @@ class SurveyPage : public StagePage {
   void refresh() override;
 
  private:
-  Which which_ = Which::found;
+  As which_ = As::found;
   QPushButton* found_;
   QPushButton* plan_;
 };

@@ -14,16 +14,15 @@ RodPage::RodPage(Session& session, QWidget* parent)
     return rod_section_picture(session.job(), rod_report(session.job()), session.style(), size);
   };
   const auto gap = [&session, section](QSizeF size) {
-    return has_assist(session.job(), Which::plan)
-               ? gap_picture(session.job(), session.style(), size)
-               : section(size);
+    return has_assist(session.job(), As::plan) ? gap_picture(session.job(), session.style(), size)
+                                               : section(size);
   };
   const auto heights = [&session](QSizeF size) {
     return heights_picture(session.job(), session.style(), size);
   };
   auto asked =
       of_plan({P::rod_height_wish, P::rod_pedal_stop, P::rod_accelerator, P::rod_lamp_travel});
-  asked.insert(asked.begin(), {Which::found, P::control_rest_height});
+  asked.insert(asked.begin(), {As::found, P::control_rest_height});
   register_faces(
       {{"length", tr("Length"), [&](QWidget* p) { return new LengthFace(session, p); }},
        {"ends", tr("Ends and turns"),

@@ -44,19 +44,19 @@ SurveyPage::SurveyPage(Session& session, QWidget* parent)
     systems->addButton(b);
     heading()->addWidget(b);
   }
-  connect(found_, &QPushButton::clicked, this, [this] { show_system(Which::found); });
-  connect(plan_, &QPushButton::clicked, this, [this] { show_system(Which::plan); });
+  connect(found_, &QPushButton::clicked, this, [this] { show_system(As::found); });
+  connect(plan_, &QPushButton::clicked, this, [this] { show_system(As::plan); });
   found_->setChecked(true);
 }
 
-void SurveyPage::show_system(Which which) {
+void SurveyPage::show_system(As which) {
   which_ = which;
-  (which == Which::found ? found_ : plan_)->setChecked(true);
+  (which == As::found ? found_ : plan_)->setChecked(true);
   dimensions()->show_system(which);
   unit()->show_system(which);
   state()->show_system(which);
-  if (which_of(session_.shown()) != which)
-    session_.show_condition(which == Which::found ? ConditionId::found : ConditionId::plan);
+  if (as_of(session_.shown()) != which)
+    session_.show_condition(which == As::found ? ConditionId::found : ConditionId::plan);
 }
 
 void SurveyPage::show_group(Group group) {
@@ -75,7 +75,7 @@ ParamPanel* SurveyPage::panel() {
   return dimensions()->panel();
 }
 
-void SurveyPage::focus_param(Which which, Param param) {
+void SurveyPage::focus_param(As which, Param param) {
   const Group group = info(param).group;
   if (group == Group::rod || group == Group::room) return;
   if (which != which_ && !found_only(group)) show_system(which);
@@ -83,7 +83,7 @@ void SurveyPage::focus_param(Which which, Param param) {
   if (!topic && !shows("dimensions")) show_face("dimensions");
   if (topic || dimensions()->group() != group || !dimensions()->panel()->field(which, param))
     show_group(group);
-  if (auto* f = panel()->field(found_only(group) ? Which::found : which, param)) f->focus_entry();
+  if (auto* f = panel()->field(found_only(group) ? As::found : which, param)) f->focus_entry();
 }
 
 void SurveyPage::refresh() {
@@ -93,10 +93,10 @@ void SurveyPage::refresh() {
 }
 
 void SurveyPage::follow_condition() {
-  const Which shown = which_of(session_.shown());
+  const As shown = as_of(session_.shown());
   if (shown == which_) return;
   which_ = shown;
-  (which_ == Which::found ? found_ : plan_)->setChecked(true);
+  (which_ == As::found ? found_ : plan_)->setChecked(true);
   dimensions()->show_system(which_);
   unit()->show_system(which_);
   state()->show_system(which_);

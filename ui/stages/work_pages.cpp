@@ -19,33 +19,33 @@ PlumbPage::PlumbPage(Session& session, QWidget* parent)
   body()->addWidget(answer_);
   drawing_ = new PictureView(tr("Outlets and wheels"), this);
   drawing_->set_maker([this](QSizeF size) {
-    return outlets_picture(session_.job(), outlet_report(session_.job(), Which::plan), size);
+    return outlets_picture(session_.job(), outlet_report(session_.job(), As::plan), size);
   });
   drawing_->set_walkable();
   drawing_->setMinimumHeight(220);
   body()->addWidget(drawing_, 3);
   connect(drawing_, &PictureView::spot_clicked, this, [this](const QString& id) {
     const auto w = static_cast<Wheel>(id.section(QLatin1Char(':'), 1).toInt());
-    session_.set_value(Which::plan, circuit_of(w), other_outlet(session_.job(), Which::plan, w));
+    session_.set_value(As::plan, circuit_of(w), other_outlet(session_.job(), As::plan, w));
   });
   panel_ = new ParamPanel(session, 2, this);
-  panel_->show_params({{Which::plan, Param::circuit_split},
-                       {Which::plan, Param::circuit_fl},
-                       {Which::plan, Param::circuit_fr},
-                       {Which::plan, Param::valve_kind},
-                       {Which::plan, Param::circuit_rl},
-                       {Which::plan, Param::circuit_rr}});
+  panel_->show_params({{As::plan, Param::circuit_split},
+                       {As::plan, Param::circuit_fl},
+                       {As::plan, Param::circuit_fr},
+                       {As::plan, Param::valve_kind},
+                       {As::plan, Param::circuit_rl},
+                       {As::plan, Param::circuit_rr}});
   panel_->setFixedHeight(128);
   body()->addWidget(panel_);
   line_ = new ParamPanel(session, 2, this);
-  line_->show_params({{Which::plan, Param::clutch_tube},
-                      {Which::plan, Param::lines_tube_outside},
-                      {Which::plan, Param::lines_tube_wall},
-                      {Which::plan, Param::lines_tube_material},
-                      {Which::plan, Param::clutch_hose},
-                      {Which::plan, Param::clutch_hose_kind},
-                      {Which::plan, Param::lines_hose_bore},
-                      {Which::plan, Param::fluid_grade}});
+  line_->show_params({{As::plan, Param::clutch_tube},
+                      {As::plan, Param::lines_tube_outside},
+                      {As::plan, Param::lines_tube_wall},
+                      {As::plan, Param::lines_tube_material},
+                      {As::plan, Param::clutch_hose},
+                      {As::plan, Param::clutch_hose_kind},
+                      {As::plan, Param::lines_hose_bore},
+                      {As::plan, Param::fluid_grade}});
   body()->addWidget(line_, 1);
   caution_ = label({}, "caution", this);
   body()->addWidget(caution_);

@@ -17,7 +17,7 @@ namespace yoke {
 
 struct Estimate {
   double value = 0;
-  double doubt = 0;  ///< twice the standard error
+  double uncertainty = 0;  ///< expanded, k = 2: twice the standard error
 };
 
 /// What may be fitted, in the order in which it is tried.
@@ -37,7 +37,7 @@ struct Bounds {
 };
 [[nodiscard]] Bounds unknown_bounds(Unknown u);
 
-struct FitReport {
+struct ReadingEstimate {
   Message refusal;           ///< why nothing, or not all, can be told; empty when all can
   Message next_measurement;  ///< what would help
   std::array<std::optional<Estimate>, kUnknownCount> of;
@@ -57,15 +57,16 @@ inline constexpr double kMostSlack_m = 0.060;
 
 /// Fits readings of one assist state to a system.
 /// What was told and what could not be, a sentence each.
-[[nodiscard]] std::vector<Message> fit_words(const FitReport& report);
-[[nodiscard]] FitReport fit_readings(const System& system, const std::vector<Reading>& readings,
-                                     bool assist_alive);
+[[nodiscard]] std::vector<Message> estimate_words(const ReadingEstimate& report);
+[[nodiscard]] ReadingEstimate estimate_from_readings(const System& system,
+                                                     const std::vector<Reading>& readings,
+                                                     bool assist_alive);
 
 /// Pad travel the model predicts for a force, nothing when out of its range.
 [[nodiscard]] std::optional<double> predicted_travel_m(const FeelModel& model, double pad_force_n);
 
 /// A reading as least squares sees it.
-struct FitRow {
+struct ReadingRow {
   double force_n = 0;
   double travel_m = 0;
   double sigma_m = 0;  ///< standard uncertainty of the travel, the force's carried over
@@ -74,15 +75,15 @@ struct FitRow {
   bool hoses_clamped = false;
 };
 /// The readings that lie within the press of a model, with their standard uncertainty.
-[[nodiscard]] std::vector<FitRow> usable_rows(const System& system,
-                                              const std::vector<Reading>& readings,
-                                              std::optional<bool> assist_alive,
-                                              std::size_t& below_1_mpa);
+[[nodiscard]] std::vector<ReadingRow> usable_rows(const System& system,
+                                                  const std::vector<Reading>& readings,
+                                                  std::optional<bool> assist_alive,
+                                                  std::size_t& below_1_mpa);
 /// Weighted miss of a reading against a model. A force beyond the press counts as its end, and the
 /// excess as more of a miss: a search then finds its way back into range.
-[[nodiscard]] double row_miss(const FeelModel& model, const FitRow& row, double slack_m);
+[[nodiscard]] double row_miss(const FeelModel& model, const ReadingRow& row, double slack_m);
 /// The condition in which a reading was taken, on top of another.
-[[nodiscard]] Condition row_condition(Condition base, const FitRow& row);
+[[nodiscard]] Condition row_condition(Condition base, const ReadingRow& row);
 
 /// What the pump and sink test says.
 struct PumpReport {

@@ -1,4 +1,4 @@
-#include "proving/fit.hpp"
+#include "proving/estimate.hpp"
 
 #include <ceres/ceres.h>
 
@@ -56,14 +56,14 @@ Condition with_unknowns(const std::vector<Unknown>& unknowns, const double* x, d
 /// Weighted residuals of all rows.
 struct Residuals {
   const System* system;
-  const std::vector<FitRow>* rows;
+  const std::vector<ReadingRow>* rows;
   std::vector<Unknown> unknowns;
 
   bool operator()(double const* const* parameters, double* residuals) const {
     double slack_m = 0;
     const Condition base = with_unknowns(unknowns, parameters[0], slack_m);
     for (std::size_t i = 0; i < rows->size(); ++i) {
-      const FitRow& row = (*rows)[i];
+      const ReadingRow& row = (*rows)[i];
       const auto m = FeelModel::make(*system, row_condition(base, row));
       if (!m) return false;
       residuals[i] = row_miss(*m, row, slack_m);
@@ -106,7 +106,7 @@ void read_jacobian(ceres::Problem& problem, Solution& s) {
   s.ok = s.standard_error.allFinite();
 }
 
-Solution solve(const System& system, const std::vector<FitRow>& rows,
+Solution solve(const System& system, const std::vector<ReadingRow>& rows,
                const std::vector<Unknown>& unknowns) {
   Solution s;
   if (rows.size() < unknowns.size()) return s;
@@ -149,18 +149,18 @@ bool told_apart(const Solution& s, const std::vector<Unknown>& unknowns) {
 }
 
 /// What these readings might tell, by where they lie and how they were taken.
-std::vector<Unknown> candidates(const System& system, const std::vector<FitRow>& rows,
+std::vector<Unknown> candidates(const System& system, const std::vector<ReadingRow>& rows,
                                 std::size_t low) {
   const auto count = [&rows](auto test) {
     return static_cast<std::size_t>(std::count_if(rows.begin(), rows.end(), test));
   };
-  const std::size_t second = count([](const FitRow& r) { return r.second_apply; });
-  const std::size_t clamped = count([](const FitRow& r) { return r.hoses_clamped; });
+  const std::size_t second = count([](const ReadingRow& r) { return r.second_apply; });
+  const std::size_t clamped = count([](const ReadingRow& r) { return r.hoses_clamped; });
   std::vector<Unknown> list{Unknown::slack};
   if (low >= 3) list.push_back(Unknown::air);
   if (second >= 1 && second < rows.size()) list.push_back(Unknown::clearance);
   std::size_t firm = 0;
-  for (const FitRow& r : rows) {
+  for (const ReadingRow& r : rows) {
     const auto m = FeelModel::make(system, row_condition({}, r));
     if (m && m->at(m->drive_for_force(r.force_n)).pressure_pa > 2e6) ++firm;
   }
@@ -185,13 +185,13 @@ const char* help_for(Unknown dropped) {
   }
 }
 
-void finish(FitReport& r, const Solution& s, const std::vector<Unknown>& unknowns,
-            const std::vector<FitRow>& rows) {
+void finish(ReadingEstimate& r, const Solution& s, const std::vector<Unknown>& unknowns,
+            const std::vector<ReadingRow>& rows) {
   r.condition = s.condition;
   for (std::size_t i = 0; i < unknowns.size(); ++i) {
     const auto u = static_cast<std::size_t>(unknowns[i]);
     r.of[u] = Estimate{from_scaled(unknowns[i], s.x[i]),
-                       2 * s.standard_error[static_cast<Eigen::Index>(i)] * kScale[u]};
+                       kCoverage * s.standard_error[static_cast<Eigen::Index>(i)] * kScale[u]};
   }
   double sum = 0;
   for (std::size_t i = 0; i < rows.size(); ++i) {
@@ -215,7 +215,7 @@ Bounds unknown_bounds(Unknown u) {
   return b[static_cast<std::size_t>(u)];
 }
 
-Condition row_condition(Condition c, const FitRow& row) {
+Condition row_condition(Condition c, const ReadingRow& row) {
   c.assist_alive = row.assist_alive;
   if (row.second_apply) c.take_up_scale = 0;
   if (row.hoses_clamped) {
@@ -227,13 +227,13 @@ Condition row_condition(Condition c, const FitRow& row) {
 
 std::optional<double> predicted_travel_m(const FeelModel& model, double pad_force_n) {
   const double lowest = model.at(0.0).pad_force_n;
-  const double highest = model.at(model.end_drive_pa()).pad_force_n;
+  const double highest = model.at(model.end_drive()).pad_force_n;
   if (pad_force_n <= lowest || pad_force_n > highest) return std::nullopt;
   return model.at(model.drive_for_force(pad_force_n)).pad_travel_m;
 }
 
-double row_miss(const FeelModel& m, const FitRow& row, double slack_m) {
-  const double most_n = m.at(m.end_drive_pa()).pad_force_n;
+double row_miss(const FeelModel& m, const ReadingRow& row, double slack_m) {
+  const double most_n = m.at(m.end_drive()).pad_force_n;
   const double least_n = m.at(0.0).pad_force_n;
   const double force_n = std::clamp(row.force_n, std::min(least_n, most_n), most_n);
   const double t = m.at(m.drive_for_force(force_n)).pad_travel_m;
@@ -242,13 +242,13 @@ double row_miss(const FeelModel& m, const FitRow& row, double slack_m) {
   return miss < 0 ? miss - beyond : miss + beyond;
 }
 
-std::vector<FitRow> usable_rows(const System& system, const std::vector<Reading>& readings,
-                                std::optional<bool> alive, std::size_t& low) {
-  std::vector<FitRow> rows;
+std::vector<ReadingRow> usable_rows(const System& system, const std::vector<Reading>& readings,
+                                    std::optional<bool> alive, std::size_t& low) {
+  std::vector<ReadingRow> rows;
   low = 0;
   for (const Reading& r : readings) {
     if (alive && r.assist_alive != *alive) continue;
-    FitRow row{r.force_n, r.travel_m, 0, r.assist_alive, r.second_apply, r.hoses_clamped};
+    ReadingRow row{r.force_n, r.travel_m, 0, r.assist_alive, r.second_apply, r.hoses_clamped};
     const auto m = FeelModel::make(system, row_condition({}, row));
     if (!m) continue;
     const auto t = predicted_travel_m(*m, r.force_n);
@@ -257,16 +257,17 @@ std::vector<FitRow> usable_rows(const System& system, const std::vector<Reading>
     const double step = std::max(2.0, r.force_n * 0.02);
     const auto beside = predicted_travel_m(*m, r.force_n + step);
     const double slope = beside ? (*beside - *t) / step : 0.0;
-    // A doubt is twice the standard uncertainty.
-    row.sigma_m = std::hypot(std::max(1e-4, r.travel_doubt_m) / 2, slope * r.force_doubt_n / 2);
+    row.sigma_m =
+        std::hypot(std::max(1e-4, r.travel_uncertainty_m), slope * r.force_uncertainty_n) /
+        kCoverage;
     rows.push_back(row);
   }
   return rows;
 }
 
-FitReport fit_readings(const System& system, const std::vector<Reading>& readings,
-                       bool assist_alive) {
-  FitReport r;
+ReadingEstimate estimate_from_readings(const System& system, const std::vector<Reading>& readings,
+                                       bool assist_alive) {
+  ReadingEstimate r;
   Condition c;
   c.assist_alive = assist_alive;
   const auto m = FeelModel::make(system, c);
@@ -276,7 +277,7 @@ FitReport fit_readings(const System& system, const std::vector<Reading>& reading
     return r;
   }
   std::size_t low = 0;
-  const std::vector<FitRow> rows = usable_rows(system, readings, assist_alive, low);
+  const std::vector<ReadingRow> rows = usable_rows(system, readings, assist_alive, low);
   r.used = rows.size();
   if (rows.size() < 2) {
     r.refusal = "These readings cannot tell: fewer than two of them lie where fluid moves";
@@ -313,19 +314,19 @@ FitReport fit_readings(const System& system, const std::vector<Reading>& reading
   return r;
 }
 
-std::vector<Message> fit_words(const FitReport& f) {
+std::vector<Message> estimate_words(const ReadingEstimate& f) {
   std::vector<Message> parts;
   if (const auto& air = f.air_m3())
     parts.push_back(say("air {} ± {}", amount(air->value, Kind::volume, 1),
-                        amount(air->doubt, Kind::volume, 1)));
+                        amount(air->uncertainty, Kind::volume, 1)));
   for (const Unknown u : {Unknown::clearance, Unknown::growth, Unknown::hose})
     if (const auto& e = f.at(u))
       parts.push_back(say("{} × {} ± {}", Message::of_table(unknown_words(u)), Plain{e->value, 2},
-                          Plain{e->doubt, 2}));
+                          Plain{e->uncertainty, 2}));
   std::vector<Message> words;
   if (const auto& slack = f.slack_m()) {
     parts.push_back(say("slack {} ± {} at the pad; readings within {}", length(slack->value, 1),
-                        length(slack->doubt, 1), length(f.misfit_m, 1)));
+                        length(slack->uncertainty, 1), length(f.misfit_m, 1)));
     words.push_back(joined(parts, "; "));
   }
   if (!f.refusal.empty()) words.push_back(say("{}. {}.", f.refusal, f.next_measurement));
