@@ -40,6 +40,7 @@ const std::map<std::string, Shape>& shapes() {
       {"catalogue", {1, 1, false, {"--kind", "--words", "--bore"}}},
       {"next", {1, 1, true, {"--system"}}},
       {"parts", {1, 1, true, {"--today"}}},
+      {"records", {1, 1, true, {"--list"}}},
       {"template", {1, 1, true, {"--kind", "--as", "--scale"}}},
       {"check", {1, 1, true, {}}},
       {"schema", {}},
@@ -84,7 +85,7 @@ Expected<Arguments> read_arguments(const std::vector<std::string>& words) {
   if (known == shapes().end())
     return fail(wrong(a.command, say("There is no command “{}”", a.command),
                       "Commands: solve, relative, rod, doubt, figures, curve, map, calc, compare, "
-                      "catalogue, next, parts, template, params, check, schema, help"));
+                      "catalogue, next, parts, records, template, params, check, schema, help"));
   for (size_t i = 1; i < words.size(); ++i) {
     const std::string& w = words[i];
     if (w.rfind("--", 0) != 0) {

@@ -4,6 +4,7 @@
 #include "cli/options.hpp"
 #include "doubt/measure_next.hpp"
 #include "files/catalogue.hpp"
+#include "files/record_table.hpp"
 #include "files/store.hpp"
 #include "fitting/template.hpp"
 #include "survey/rules.hpp"
@@ -164,6 +165,22 @@ Expected<Table> parts_table(const Arguments& a) {
   for (const std::size_t i : due_reminders(*job, today, 30))
     t.notes.push_back("Due: " + std::string(words_of_value(job->later[i].what)) + ", " +
                       job->later[i].date);
+  return t;
+}
+
+Expected<Table> records_table(const Arguments& a) {
+  const auto job = job_of(a);
+  if (!job) return fail(job.error());
+  const auto records = record_table(*job, option_of(a, "--list"));
+  if (!records) return fail(records.error());
+  Table t;
+  t.keys = records->keys;
+  for (const auto& row : records->rows) {
+    std::vector<Cell> cells;
+    for (const RecordCell& c : row)
+      cells.push_back(c.numeric ? number(c.number, fmt::format("{:g}", c.number)) : text(c.text));
+    t.rows.push_back(std::move(cells));
+  }
   return t;
 }
 

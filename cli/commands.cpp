@@ -41,6 +41,8 @@ constexpr const char* kHelp =
     "  next JOB [--system plan|found]\n"
     "                            what is worth measuring next, and what it buys\n"
     "  parts JOB --today DAY     parts in hand: may it come apart, and what it waits for\n"
+    "  records JOB --list NAME   readings, before, candidates, later, boxes, parts, steps,\n"
+    "                            bleeding or gates as they stand in the file, in SI\n"
     "  template JOB [--kind drilling|plate] [--as svg|dxf]\n"
     "                            full-size template, 1:1 only, to standard output\n"
     "  params                    every parameter: id, words, kind, range, typical, source\n"
@@ -238,6 +240,7 @@ Outcome run(const std::vector<std::string>& words) {
                             : a->command == "catalogue" ? catalogue_table(*a)
                             : a->command == "next"      ? next_table(*a)
                             : a->command == "parts"     ? parts_table(*a)
+                            : a->command == "records"   ? records_table(*a)
                             : a->command == "params"    ? Expected<Table>(params_table(*a))
                                                         : check_table(*a, hard);
   if (!t) return {"", english(t.error().text(), a->style) + "\n", 2};

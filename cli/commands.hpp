@@ -53,6 +53,8 @@ struct Outcome {
 [[nodiscard]] Expected<Table> next_table(const Arguments& a);
 /// What the work waits for.
 [[nodiscard]] Expected<Table> parts_table(const Arguments& a);
+/// The records of one of the job's lists, a column for each member.
+[[nodiscard]] Expected<Table> records_table(const Arguments& a);
 /// A full-size template as SVG or DXF.
 [[nodiscard]] Expected<std::string> template_text(const Arguments& a);
 [[nodiscard]] Table params_table(const Arguments& a);

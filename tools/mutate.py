@@ -24,15 +24,15 @@ COPY = os.path.join(WORK, "src")
 BUILD = os.path.join(WORK, "build")
 TESTS = ("test_core", "test_session", "test_files")
 FOLDERS = ("core/judge", "core/proving", "core/work", "core/plumbing", "core/strip", "core/rod",
-           "core/survey", "core/sizing", "session/sheet.cpp")
+           "core/survey", "core/sizing", "session/sheet.cpp", "session/stage_views.cpp")
 
 SWAPS = [
     (r"(?<![<>=!\-])<(?![<=])(?= )", ["<=", ">"]), (r"<=", ["<", ">"]), (r"(?<![->=<])>(?![>=])(?= )", [">=", "<"]),
     (r">=", [">", "<"]), (r"==", ["!="]), (r"!=", ["=="]), (r"&&", ["||"]), (r"\|\|", ["&&"]),
     (r"\btrue\b", ["false"]), (r"\bfalse\b", ["true"]), (r" \+ (?=[\w(])", [" - "]), (r" - (?=[\w(])", [" + "]),
-    (r"\bOutlet::first\b", ["Outlet::second"]), (r"\bOutlet::second\b", ["Outlet::first"]),
+    (r"\bOutlet::primary\b", ["Outlet::secondary"]), (r"\bOutlet::secondary\b", ["Outlet::primary"]),
     (r"\bAxle::front\b", ["Axle::rear"]), (r"\bAxle::rear\b", ["Axle::front"]),
-    (r"\bWhich::plan\b", ["Which::found"]), (r"\bWhich::found\b", ["Which::plan"]),
+    (r"\bAs::plan\b", ["As::found"]), (r"\bAs::found\b", ["As::plan"]),
     (r"\bSeverity::hard\b", ["Severity::warning"]), (r"\bGateState::(passed|failed|open)\b", None),
     (r"\bVerdict::(pass|fail)\b", None), (r"(?<=if \()(?=[^;]*\)$)", ["!"]),
     (r"(?<![\w.])(\d+)(?![\w.])", "number"),

@@ -4,6 +4,16 @@
 
 namespace yoke {
 
+// Here, where an argument is a complete type: a message may stand in a message.
+Message::Message() = default;
+Message::~Message() = default;
+Message::Message(const Message& other) = default;
+Message::Message(Message&& other) noexcept = default;
+Message& Message::operator=(const Message& other) = default;
+Message& Message::operator=(Message&& other) noexcept = default;
+
+Message::Message(const char* text) : text_(text) {}
+
 Message Message::of_table(std::string_view text) {
   Message m;
   m.text_ = text;

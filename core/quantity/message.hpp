@@ -35,11 +35,16 @@ struct Argument;
 
 class Message {
  public:
-  Message() = default;
+  Message();
+  ~Message();
+  Message(const Message& other);
+  Message(Message&& other) noexcept;
+  Message& operator=(const Message& other);
+  Message& operator=(Message&& other) noexcept;
   /// A text of the program itself: its English words are its id. "{}" and "{0}", "{1}" … stand
   /// where arguments go. Only for literals and tables of the program: the text must live as long as
   /// the program.
-  Message(const char* text) : text_(text) {}  // NOLINT(google-explicit-constructor)
+  Message(const char* text);  // NOLINT(google-explicit-constructor)
   /// A text of a table of the program: it lives as long as the program.
   static Message of_table(std::string_view text);
   /// What is nobody's language: a name the builder gave, a key, a number as it was typed.

@@ -45,7 +45,7 @@ TEST_CASE("every example of docs/cli.md prints what stands there", "[comma]") {
       CHECK(split(got) == split(want));
     }
   }
-  CHECK(examples == 17);
+  CHECK(examples == 18);
 }
 
 TEST_CASE("solve, overrides and formats") {
