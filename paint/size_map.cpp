@@ -72,6 +72,14 @@ void draw_shape(QPainter& p, QPointF c, double s, Limit limit) {
       p.drawPath(path);
       break;
     }
+    case Limit::hot:  // rising waves
+      p.drawArc(QRectF(c.x() - s, c.y() - s * 0.5, s, s), 0, 180 * 16);
+      p.drawArc(QRectF(c.x(), c.y() - s * 0.5, s, s), 180 * 16, 180 * 16);
+      break;
+    case Limit::air_left:  // bubbles
+      p.drawEllipse(c + QPointF(-s * 0.4, s * 0.3), s * 0.35, s * 0.35);
+      p.drawEllipse(c + QPointF(s * 0.45, -s * 0.35), s * 0.45, s * 0.45);
+      break;
     case Limit::release:  // a gap that stays closed
       p.drawLine(c + QPointF(-s * 0.2, -s), c + QPointF(-s * 0.2, s));
       p.drawLine(c + QPointF(s * 0.2, -s), c + QPointF(s * 0.2, s));
@@ -241,8 +249,7 @@ void draw_key(QPainter& p, const Sweep& s, QSizeF size) {
   std::sort(used.begin(), used.end());
   double x = 14;
   for (const Limit l : used) {
-    const QString word =
-        QString::fromUtf8(limit_words(l).data(), static_cast<qsizetype>(limit_words(l).size()));
+    const QString word = words_of(limit_words(l));
     draw_shape(p, QPointF(x + 8, size.height() - 15), 7, l);
     p.setPen(theme::kScribe);
     const double w = QFontMetricsF(p.font()).horizontalAdvance(word);

@@ -135,6 +135,7 @@ bool asked_of_clutch(const Job& job, As which, Param p) {
                         Param::fluid_grade, Param::fluid_temperature, Param::air_left});
     case Group::target:
       return one_of(p, {Param::limit_effort, Param::limit_travel, Param::limit_reserve,
+                        Param::limit_reserve_failed, Param::limit_reserve_failed_m,
                         Param::target_preference, Param::target_sizes});
     case Group::vehicle:
       return one_of(p, {Param::vehicle_altitude, Param::vehicle_steering});

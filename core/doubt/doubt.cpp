@@ -81,7 +81,7 @@ Figures press_figures(const StripInputs& in, ConditionId id) {
   if (!model) return f;
   const TargetReport r = condition_target(id, *model, in.limits);
   f.ok = true;
-  f.pass = condition_fault(id, r, in.limits, !a.system->vehicle).empty();
+  f.pass = press_faults(id, *model, r, in.limits).empty();
   f[PressQuantity::effort] = r.at.pad_force_n;
   f[PressQuantity::travel] = r.at.pad_travel_m;
   f[PressQuantity::reserve_share] = r.reserve_share;

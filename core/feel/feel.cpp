@@ -343,6 +343,10 @@ double FeelModel::drive_for(const std::function<double(double)>& rising) const {
 
 std::optional<double> FeelModel::drive_for_z(double z) const {
   if (!system_.vehicle || braking_at(end_drive_).z < z) return std::nullopt;
+  // Once every wheel locks the deceleration stands still: it is read where it is first reached.
+  constexpr double kSame = 1e-9;
+  if (braking_at(end_drive_).z - z < kSame)
+    return first_true(0.0, end_drive_, [&](double p) { return braking_at(p).z >= z - kSame; });
   return rising_root(0.0, end_drive_, [&](double p) { return braking_at(p).z - z; });
 }
 

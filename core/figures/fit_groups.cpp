@@ -15,7 +15,7 @@ namespace yoke::groups {
 
 namespace {
 
-Figure verdict_words(Message words, Message note, Verdict verdict) {
+Figure verdict_words(const Message& words, Message note, Verdict verdict) {
   Figure f = words_only(words, std::move(note));
   f.judged = true;
   f.verdict = verdict;

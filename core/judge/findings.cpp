@@ -189,9 +189,19 @@ std::vector<Finding> strip_findings(const Job& job, const std::vector<ConditionR
   std::vector<Finding> f;
   for (const auto& c : strip) {
     if (c.verdict != Verdict::fail || c.id == ConditionId::found) continue;
+    // However hard the pedal is: the order in which the axles lock stands on its own.
+    for (const PressFault& fault : c.faults)
+      if (fault.rule == PressRule::lock_order)
+        f.push_back({Severity::hard, Stage::size, FindingCode::size_rear_locks,
+                     say("{}: {}", c.title, fault.says),
+                     say("front first up to {} g", Plain{kRearLock_g, 1}),
+                     "A knee in the rear line, other rear cylinders, or front brakes that do more",
+                     "ECE R13-H, from memory"});
+    if (!c.faults.empty() && c.faults.front().rule == PressRule::lock_order) continue;
     // A plan short of its comfort wishes is a warning; one that cannot stop the car is hard.
     const bool hard = c.id == ConditionId::primary_lost || c.id == ConditionId::secondary_lost ||
-                      c.id == ConditionId::assist_lost || (c.target && !c.target->reached);
+                      c.id == ConditionId::assist_lost || (c.target && !c.target->reached) ||
+                      (c.target && c.target->reserve_m <= 0);
     f.push_back({hard ? Severity::hard : Severity::warning, Stage::size, failure_code(c.id),
                  say("{}: {}", c.title, c.reason), "the limits under Size",
                  "Change bore, ratio or assist; the map shows which cells pass", ""});
@@ -253,11 +263,17 @@ Message survey_status(const Job& job) {
 Message size_status(const Job& job, const std::vector<ConditionReport>& strip) {
   const auto* plan = report_of(strip, ConditionId::plan);
   if (plan && plan->target && plan->verdict == Verdict::pass) {
-    const auto failing = std::count_if(strip.begin(), strip.end(), [](const auto& c) {
-      return c.verdict == Verdict::fail && c.id != ConditionId::found;
-    });
-    if (failing == 0) return "passes in all conditions";
-    return plural(failing, "{} condition fails", "{} conditions fail");
+    const auto counted = [&strip](Verdict v) {
+      return std::count_if(strip.begin(), strip.end(), [v](const auto& c) {
+        return c.verdict == v && c.id != ConditionId::found;
+      });
+    };
+    // The worst of them is said.
+    if (const auto failing = counted(Verdict::fail); failing > 0)
+      return plural(failing, "{} condition fails", "{} conditions fail");
+    if (const auto unsaid = counted(Verdict::unknown); unsaid > 0)
+      return plural(unsaid, "{} condition cannot be said", "{} conditions cannot be said");
+    return "passes in all conditions";
   }
   if (plan && plan->target) return say("plan {}", plan->reason);
   const Values found = resolve(job, As::found);

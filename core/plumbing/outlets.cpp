@@ -1,5 +1,7 @@
 #include "plumbing/outlets.hpp"
 
+#include "plumbing/residual.hpp"
+
 namespace yoke {
 
 namespace {
@@ -25,7 +27,7 @@ std::vector<Rule> rules_of(Split split) {
   return {};
 }
 
-Finding hard(FindingCode code, Message message, Message limit, Message remedy) {
+Finding hard(FindingCode code, Message message, const Message& limit, const Message& remedy) {
   return {Severity::hard,
           Stage::plumb,
           code,
@@ -51,38 +53,32 @@ void check_split(const Job& job, As which, Split split, OutletReport& r) {
   }
 }
 
-}  // namespace
-
-namespace {
-
-/// 2 psi holds a high-mounted caliper's fluid back; more keeps its pads on. Common practice, no
-/// source.
-constexpr double kDiscResidual_pa = 20e3;
-
-void check_residual(const Job& job, As which, OutletReport& r) {
+void check_residual(const Values& v, OutletReport& r) {
   for (const Axle axle : {Axle::front, Axle::rear}) {
-    const Value kind = value_of(job, which, of_axle(Param::front_kind, axle));
-    const Param p = axle == Axle::front ? Param::valve_residual_front : Param::valve_residual_rear;
-    const double pressure = value_of(job, which, p).si;
-    for (const Wheel w : kWheels) {
-      const auto o = outlet_of(job, which, w);
-      if (!o || axle_of(w) != axle || pressure <= 0) continue;
-      const Param inside =
-          *o == Outlet::primary ? Param::master_residual1 : Param::master_residual2;
-      if (!is(job, which, inside, choice::MasterResidual::residual)) continue;
-      r.findings.push_back(
-          hard(FindingCode::plumb_residual_twice,
-               axle == Axle::front ? "Two residual valves in series feed the front brakes"
-                                   : "Two residual valves in series feed the rear brakes",
-               "one at most", "Take one out: the one in the line, or the one inside the outlet"));
-      break;
-    }
-    if (!kind.known() || kind.is(choice::BrakeKind::drum) || pressure <= kDiscResidual_pa) continue;
-    r.findings.push_back(hard(FindingCode::plumb_residual_disc,
-                              axle == Axle::front ? "A drum residual valve feeds the front discs"
-                                                  : "A drum residual valve feeds the rear discs",
-                              "2 psi at most, and only for calipers above the master",
-                              "Take it out: it keeps the pads on, they heat and may lock"));
+    const bool front = axle == Axle::front;
+    const Param kind = of_axle(Param::front_kind, axle);
+    const ResidualOfAxle residual = residual_of(v, axle);
+    if (residual.two_in_series())
+      r.findings.push_back(hard(FindingCode::plumb_residual_twice,
+                                front ? "Two residual valves in series feed the front brakes"
+                                      : "Two residual valves in series feed the rear brakes",
+                                "one at most",
+                                "Take one out: the one in the line, or the one inside the outlet"));
+    const bool discs = v.known(kind) && !v.is(kind, choice::BrakeKind::drum);
+    if (discs && residual.of_a_drum())
+      r.findings.push_back(hard(FindingCode::plumb_residual_disc,
+                                front ? "A drum residual valve feeds the front discs"
+                                      : "A drum residual valve feeds the rear discs",
+                                "2 psi at most, and only for calipers above the master",
+                                "Take it out: it keeps the pads on, they heat and may lock"));
+    else if (discs && residual.untraced)
+      r.findings.push_back({Severity::warning, Stage::plumb, FindingCode::plumb_residual_untraced,
+                            front ? "An outlet holds a residual valve, and it is not known whether "
+                                    "it feeds the front discs"
+                                  : "An outlet holds a residual valve, and it is not known whether "
+                                    "it feeds the rear discs",
+                            "no drum valve before discs", "Trace the wheels to their outlets",
+                            "common practice, no source"});
   }
 }
 
@@ -91,7 +87,7 @@ void check_residual(const Job& job, As which, OutletReport& r) {
 OutletReport outlet_report(const Job& job, As which) {
   OutletReport r;
   if (value_of(job, which, Param::control_use).is(choice::ControlUse::clutch)) return r;
-  check_residual(job, which, r);
+  check_residual(resolve(job, which), r);
   const Value kind = value_of(job, which, Param::master_kind);
   for (const Wheel w : kWheels) {
     const auto o = outlet_of(job, which, w);

@@ -29,6 +29,11 @@ bool brakes(const Job& job) {
 bool twin(const Job& job) {
   return brakes(job) && value_of(job, As::plan, Param::master_kind).is(choice::MasterKind::twin);
 }
+/// A hand lever works one brake of two: the order of its axles is not its own.
+bool two_axles(const Job& job) {
+  const Values v = resolve(job, As::plan);
+  return brakes(job) && v.known(Param::front_kind) && v.known(Param::rear_kind);
+}
 bool tandem(const Job& job) {
   return has_two_circuits(job, As::plan);
 }
@@ -57,6 +62,9 @@ constexpr GateText kGates[] = {
     {GateId::sink, "The pad does not sink", "Steady firm foot for 60 s, engine off and on", always},
     {GateId::reserve, "Reserve is kept, sound", "Firm press: what is left before the floor",
      brakes},
+    {GateId::lock_order, "The rear axle does not lock first",
+     "On loose ground at walking pace, clear of people: somebody beside the car watches the wheels",
+     two_axles},
     {GateId::bar, "The balance bar does not bind",
      "Firm press, then with either circuit open: look at it", twin},
     {GateId::release, "The clutch releases cleanly",
@@ -98,6 +106,7 @@ constexpr std::pair<FindingCode, GateId> kHolds[] = {
     {FindingCode::plumb_no_separation, GateId::circuits},
     {FindingCode::prove_sinking, GateId::sink},
     {FindingCode::size_reserve, GateId::reserve},
+    {FindingCode::size_rear_locks, GateId::lock_order},
     {FindingCode::size_failed_circuit, GateId::failed_circuit},
     {FindingCode::size_no_assist, GateId::no_assist},
     {FindingCode::plumb_residual_twice, GateId::residual},

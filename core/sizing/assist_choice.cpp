@@ -203,6 +203,9 @@ AssistNeed assist_need(const Job& job) {
   n.reached = r.target && r.target->reached;
   if (r.target) n.effort_n = r.target->at.pad_force_n;
   n.needed = !n.reached || r.verdict != Verdict::pass;
+  // Hot linings ask for more, air for more travel: the same leg must do it.
+  for (const ConditionId id : {ConditionId::hot, ConditionId::air_left})
+    n.needed = n.needed || condition_report(in, id, 0).verdict != Verdict::pass;
   if (!n.needed) return n;
   SweepRequest q = default_request(bare);
   q.assists.clear();

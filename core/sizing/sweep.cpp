@@ -13,89 +13,109 @@ namespace yoke {
 
 namespace {
 
-struct Fault {
-  Limit limit = Limit::none;
-  Amount by;
-  Message reason;
+/// A condition of the job and what the model is told of it.
+struct Pressed {
+  ConditionId id;
+  Condition condition;
 };
+using Conditions = std::vector<Pressed>;
 
-Amount in_g(double z) {
-  return amount(z, Kind::number, 2);
+/// All conditions of the plan; as found has a system of its own.
+Conditions conditions_of(const Values& plan) {
+  Conditions list;
+  for (const ConditionId id : conditions_for(works_clutch(plan)))
+    if (id != ConditionId::found) list.push_back({id, condition_of(plan, id)});
+  return list;
 }
 
-Fault judge_sound(const TargetReport& r, const Limits& l) {
-  if (!r.reached && r.prevented_by == Stop::locked)
-    return {Limit::lock_order, in_g(l.z - r.at.z),
-            say("locks at {} g, before the wanted stop", Plain{r.at.z, 2})};
-  if (!r.reached) {
-    const bool stroke =
-        r.prevented_by == Stop::primary_stroke || r.prevented_by == Stop::secondary_stroke;
-    return {
-        stroke ? Limit::strokes : Limit::travel, in_g(l.z - r.at.z),
-        say("stops at {} g: {}", Plain{r.at.z, 2}, Message::of_table(stop_words(r.prevented_by)))};
+/// The mark that a fault gets on the map.
+Limit limit_of(ConditionId id, const PressFault& f) {
+  switch (id) {
+    case ConditionId::assist_lost:
+      return Limit::effort_no_assist;
+    case ConditionId::primary_lost:
+      return Limit::primary_lost;
+    case ConditionId::secondary_lost:
+      return Limit::secondary_lost;
+    case ConditionId::hot:
+      return Limit::hot;
+    case ConditionId::air_left:
+      return Limit::air_left;
+    case ConditionId::found:
+    case ConditionId::plan:
+      break;
   }
-  if (r.at.pad_force_n > l.effort_n)
-    return {Limit::effort, force(r.at.pad_force_n - l.effort_n),
-            say("{} too hard", force(r.at.pad_force_n - l.effort_n))};
-  return {};
-}
-
-Fault judge_travel(const TargetReport& r, const Limits& l) {
-  if (r.at.pad_travel_m > l.travel_m)
-    return {Limit::travel, length(r.at.pad_travel_m - l.travel_m, 0),
-            say("{} too long", length(r.at.pad_travel_m - l.travel_m, 0))};
-  if (r.reserve_share < l.reserve_share)
-    return {Limit::reserve, amount(l.reserve_share - r.reserve_share, Kind::fraction, 0),
-            say("reserve {} %, wanted {} %", Plain{r.reserve_share * 100, 0},
-                Plain{l.reserve_share * 100, 0})};
-  return {};
-}
-
-Fault judge_failure(const System& s, const Condition& c, Limit limit, const Message& what,
-                    const Limits& l) {
-  const auto m = FeelModel::make(s, c);
-  if (!m) return {limit, {}, say("{}: {}", what, m.error().reason)};
-  const TargetReport r = m->at_z(l.z_failed);
-  if (!r.reached)
-    return {limit, in_g(l.z_failed - r.at.z),
-            say("{}: only {} g, {}", what, Plain{r.at.z, 2},
-                Message::of_table(stop_words(r.prevented_by)))};
-  if (r.at.pad_force_n > l.effort_failed_n)
-    return {limit, force(r.at.pad_force_n - l.effort_failed_n),
-            say("{}: {} too hard", what, force(r.at.pad_force_n - l.effort_failed_n))};
-  if (r.reserve_m <= 0) return {limit, length(-r.reserve_m, 0), say("{}: on the floor", what)};
-  return {};
-}
-
-Fault judge_lock(const FeelModel& m) {
-  const auto p = m.first_lock_drive();
-  if (!p) return {};
-  const FeelPoint f = m.at(*p * (1 + 1e-6));
-  if (f.lock == Lock::rear && f.z < 0.8)
-    return {Limit::lock_order, in_g(0.8 - f.z), say("rear locks first, at {} g", Plain{f.z, 2})};
-  return {};
-}
-
-Fault first_fault(const System& s, const FeelModel& sound, const TargetReport& r, const Limits& l) {
-  if (auto f = judge_sound(r, l); f.limit != Limit::none) return f;
-  Condition dead;
-  dead.assist_alive = false;
-  if (auto f = judge_failure(s, dead, Limit::effort_no_assist, "no assist", l);
-      f.limit != Limit::none)
-    return f;
-  if (auto f = judge_travel(r, l); f.limit != Limit::none) return f;
-  if (two_circuits(s.master) && s.strokes_known) {
-    Condition lost;
-    lost.lost = LostCircuit::primary;
-    if (auto f = judge_failure(s, lost, Limit::primary_lost, "outlet 1 lost", l);
-        f.limit != Limit::none)
-      return f;
-    lost.lost = LostCircuit::secondary;
-    if (auto f = judge_failure(s, lost, Limit::secondary_lost, "outlet 2 lost", l);
-        f.limit != Limit::none)
-      return f;
+  switch (f.rule) {
+    case PressRule::reached:
+      return f.stop == Stop::primary_stroke || f.stop == Stop::secondary_stroke ? Limit::strokes
+             : f.stop == Stop::locked                                           ? Limit::lock_order
+                                                                                : Limit::travel;
+    case PressRule::bar:
+    case PressRule::returns:
+      return Limit::impossible;
+    case PressRule::effort:
+      return Limit::effort;
+    case PressRule::travel:
+      return Limit::travel;
+    case PressRule::reserve:
+    case PressRule::reserve_failed:
+      return Limit::reserve;
+    case PressRule::lock_order:
+      return Limit::lock_order;
+    case PressRule::release:  // of a clutch: clutch_limit
+    case PressRule::over_travel:
+    case PressRule::wear:
+    case PressRule::none:
+      break;
   }
-  return judge_lock(sound);
+  return Limit::none;
+}
+
+Message lost_words(ConditionId id) {
+  switch (id) {
+    case ConditionId::assist_lost:
+      return "no assist";
+    case ConditionId::primary_lost:
+      return "outlet 1 lost";
+    case ConditionId::secondary_lost:
+      return "outlet 2 lost";
+    case ConditionId::hot:
+      return "hot";
+    case ConditionId::air_left:
+      return "air left";
+    default:
+      return {};
+  }
+}
+
+void fails(Cell& c, ConditionId id, Limit limit, const PressFault& f) {
+  c.fails = limit;
+  c.by = f.by;
+  const Message who = lost_words(id);
+  c.reason = who.empty() ? f.says : say("{}: {}", who, f.says);
+}
+
+/// Every other condition, until one fails. A single circuit has none to lose, whatever the bore:
+/// that is judged under Plumb.
+void judge_others(Cell& c, const System& s, const Conditions& conditions, const Limits& l) {
+  for (const auto& [id, condition] : conditions) {
+    if (id == ConditionId::plan) continue;
+    if (condition.lost != LostCircuit::none) {
+      if (!two_circuits(s.master)) continue;
+      if (!s.strokes_known) {
+        ++c.cannot_say;
+        continue;
+      }
+    }
+    const auto m = FeelModel::make(s, condition);
+    if (!m) {
+      PressFault f;
+      f.says = m.error().reason;
+      return fails(c, id, limit_of(id, f), f);
+    }
+    const auto faults = press_faults(id, *m, condition_target(id, *m, l), l);
+    if (!faults.empty()) return fails(c, id, limit_of(id, faults.front()), faults.front());
+  }
 }
 
 double plan_ratio_of(const System& plan) {
@@ -120,92 +140,150 @@ double score(const Cell& c, const SweepRequest& q, const System& plan) {
 
 }  // namespace
 
-std::string_view limit_words(Limit limit) {
-  switch (limit) {
-    case Limit::none:
-      return "inside";
-    case Limit::effort:
-      return "too hard";
-    case Limit::effort_no_assist:
-      return "no assist";
-    case Limit::travel:
-      return "too long";
-    case Limit::reserve:
-      return "reserve";
-    case Limit::primary_lost:
-      return "outlet 1 lost";
-    case Limit::secondary_lost:
-      return "outlet 2 lost";
-    case Limit::strokes:
-      return "stroke ends";
-    case Limit::lock_order:
-      return "rear locks";
-    case Limit::release:
-      return "no release";
-    case Limit::over_travel:
-      return "over-travel or wear";
-    case Limit::impossible:
-      return "impossible";
-  }
-  return "";
+namespace {
+
+bool same(double a, double b, double gap) {
+  return std::abs(a - b) < gap;
 }
 
-Cell judge(const System& plan, double bore_m, double ratio, const SweepRequest& q) {
-  return judge(plan, bore_m, 0.0, ratio, 0, q);
+/// The plan's own bore, ratio and assist: its geometry is the one that is measured.
+bool is_own(const System& plan, const Cell& c) {
+  return c.assist == 0 && same(c.bore_m, plan.master.bore.value(), 3e-5) &&
+         (c.bore2_m <= 0 || same(c.bore2_m, plan.master.bore2.value(), 3e-5)) &&
+         same(c.ratio, plan_ratio_of(plan), 0.01);
 }
 
-Cell judge(const System& plan, double bore_m, double bore2_m, double ratio, std::size_t assist,
-           const SweepRequest& q) {
+System system_of(const System& plan, const Cell& c, const SweepRequest& q) {
+  if (c.own) return plan;
   System s = plan;
-  s.master.bore = Length{bore_m};
-  if (bore2_m > 0) s.master.bore2 = Length{bore2_m};
-  s.control.pin_arm = s.control.pad_arm / ratio;
+  s.master.bore = Length{c.bore_m};
+  if (c.bore2_m > 0) s.master.bore2 = Length{c.bore2_m};
+  s.control.pin_arm = s.control.pad_arm / c.ratio;
   s.control.geometry.reset();
   s.control.mid.reset();
-  if (assist < q.assists.size()) {
-    s.assist = q.assists[assist].assist;
-    s.servo = q.assists[assist].servo;
-    s.booster_stroke = q.assists[assist].stroke;
+  if (c.assist < q.assists.size()) {
+    s.assist = q.assists[c.assist].assist;
+    s.servo = q.assists[c.assist].servo;
+    s.booster_stroke = q.assists[c.assist].stroke;
   }
-  Cell c;
-  c.bore_m = bore_m;
-  c.bore2_m = bore2_m;
-  c.ratio = ratio;
-  c.assist = assist;
+  return s;
+}
+
+void judge_cell(Cell& c, const System& plan, const SweepRequest& q, const Conditions& conditions) {
+  c.own = is_own(plan, c);
+  const System s = system_of(plan, c, q);
   const auto m = FeelModel::make(s, {});
   if (!m) {
     c.fails = Limit::impossible;
     c.reason = m.error().reason;
-    return c;
+    return;
   }
-  const TargetReport r = m->at_z(q.limits.z);
+  const TargetReport r = condition_target(ConditionId::plan, *m, q.limits);
   c.effort_n = r.at.pad_force_n;
   c.travel_m = r.at.pad_travel_m;
   c.reserve_share = r.reserve_share;
   c.stiffness_n_m = r.stiffness_n_m;
-  const Fault f = first_fault(s, *m, r, q.limits);
-  c.fails = f.limit;
-  c.by = f.by;
-  c.reason = f.limit == Limit::none ? Message("inside") : f.reason;
-  if (f.limit == Limit::none) c.score = score(c, q, plan);
-  return c;
+  if (const auto faults = press_faults(ConditionId::plan, *m, r, q.limits); !faults.empty())
+    fails(c, ConditionId::plan, limit_of(ConditionId::plan, faults.front()), faults.front());
+  else
+    judge_others(c, s, conditions, q.limits);
+  if (c.fails != Limit::none) return;
+  c.reason = c.cannot_say == 0
+                 ? Message("inside")
+                 : plural(static_cast<long>(c.cannot_say), "inside, {} condition cannot be said",
+                          "inside, {} conditions cannot be said");
+  c.score = score(c, q, plan);
 }
 
-namespace {
-
-bool judge_all(const System& plan, const SweepRequest& q, Sweep& s) {
+bool judge_all(const System& plan, const SweepRequest& q, const Conditions& conditions, Sweep& s) {
   const std::size_t columns = s.columns();
   const std::size_t rows = s.bores_m.size() * s.assists.size();
   s.cells.resize(rows * columns);
   std::atomic<std::size_t> next{0};
   const auto work = [&](bool) {
     for (std::size_t row = next++; row < rows; row = next++)
-      for (std::size_t c = 0; c < columns; ++c)
-        s.cells[row * columns + c] =
-            judge(plan, s.bores_m[row % s.bores_m.size()], s.pairs() ? s.bores2_m[c] : 0.0,
-                  s.pairs() ? s.ratios.front() : s.ratios[c], row / s.bores_m.size(), q);
+      for (std::size_t c = 0; c < columns; ++c) {
+        Cell& cell = s.cells[row * columns + c];
+        cell.bore_m = s.bores_m[row % s.bores_m.size()];
+        cell.bore2_m = s.pairs() ? s.bores2_m[c] : 0.0;
+        cell.ratio = s.pairs() ? s.ratios.front() : s.ratios[c];
+        cell.assist = row / s.bores_m.size();
+        judge_cell(cell, plan, q, conditions);
+      }
   };
   return run_workers(rows > 1 ? q.threads : 1, work);
+}
+
+/// A clutch in one of its conditions; as planned first.
+struct PressedClutch {
+  ConditionId id;
+  ClutchSystem system;
+};
+
+/// Empty when the clutch contradicts itself.
+std::vector<PressedClutch> clutches_of(const Values& plan) {
+  std::vector<PressedClutch> list;
+  for (const auto& [id, condition] : conditions_of(plan)) {
+    const ClutchAssembly a = assemble_clutch(
+        plan, condition.air_m3, id == ConditionId::hot ? std::optional(kHot_C) : std::nullopt);
+    if (!a.system) return {};
+    list.push_back({id, *a.system});
+  }
+  return list;
+}
+
+Limit clutch_limit(ConditionId id, PressRule rule) {
+  if (id == ConditionId::hot) return Limit::hot;
+  if (id == ConditionId::air_left) return Limit::air_left;
+  return rule == PressRule::release  ? Limit::release
+         : rule == PressRule::effort ? Limit::effort
+                                     : Limit::over_travel;
+}
+
+double clutch_score(const Cell& c, const SweepRequest& q) {
+  const double effort = c.effort_n / q.limits.effort_n;
+  const double travel = c.travel_m / q.limits.travel_m;
+  const bool light = q.preference == Preference::light;
+  return (light ? 1.0 : 0.3) * effort * effort + (light ? 0.3 : 1.0) * travel * travel;
+}
+
+Cell judge_clutch(const std::vector<PressedClutch>& clutches, double bore_m, double ratio,
+                  const SweepRequest& q) {
+  Cell c;
+  c.bore_m = bore_m;
+  c.ratio = ratio;
+  const Control& planned = clutches.front().system.control;
+  c.own = same(bore_m, clutches.front().system.master.bore.value(), 3e-5) &&
+          same(ratio, planned.pad_arm.value() / planned.pin_arm.value(), 0.01);
+  for (const auto& [id, clutch] : clutches) {
+    ClutchSystem s = clutch;
+    if (!c.own) {
+      s.master.bore = Length{bore_m};
+      s.control.pin_arm = s.control.pad_arm / ratio;
+      s.control.geometry.reset();
+      s.control.mid.reset();
+    }
+    const auto r = clutch_report(s);
+    if (!r) {
+      c.fails = Limit::impossible;
+      c.reason = r.error().reason;
+      return c;
+    }
+    if (id == ConditionId::plan) {
+      c.effort_n = r->peak_n;
+      c.travel_m = r->release.pad_travel_m;
+      c.reserve_share = r->end.pad_travel_m > 0
+                            ? (r->end.pad_travel_m - r->release.pad_travel_m) / r->end.pad_travel_m
+                            : 0;
+    }
+    if (const PressFault f = clutch_fault(id, *r, s.unit, q.limits); !f.none()) {
+      fails(c, id, clutch_limit(id, f.rule), f);
+      return c;
+    }
+  }
+  c.reason = "inside";
+  c.score = clutch_score(c, q);
+  return c;
 }
 
 }  // namespace
@@ -234,147 +312,39 @@ Expected<Sweep> sweep(const Job& job, const SweepRequest& q) {
                  .remedy = "Use fewer bores or ratios"});
   const Values plan = resolve(job, As::plan);
   if (!works_clutch(plan)) {
-    if (!judge_all(*a.system, q, s))
+    if (!judge_all(*a.system, q, conditions_of(plan), s))
       return fail({"sweep", "", "", "The map could not be computed: the machine has no memory left",
                    "Close something else, then try again"});
     return s;
   }
-  const ClutchAssembly clutch = assemble_clutch(plan);
-  if (!clutch.system)
+  const std::vector<PressedClutch> clutches = clutches_of(plan);
+  if (clutches.empty())
     return fail({"clutch.kind", "", "", "The clutch contradicts itself", "Look under Survey"});
   for (const double bore : s.bores_m)
-    for (const double ratio : s.ratios)
-      s.cells.push_back(judge_clutch(*clutch.system, bore, ratio, q));
+    for (const double ratio : s.ratios) s.cells.push_back(judge_clutch(clutches, bore, ratio, q));
   return s;
 }
 
 bool score_again(const Job& job, const SweepRequest& q, Sweep& s) {
   const Assembly a = assemble(job, As::plan);
   if (!a.impossible.empty() || !a.system) return false;
-  if (works_clutch(resolve(job, As::plan))) return true;  // its score counts no parts
-  for (Cell& c : s.cells)
-    if (c.fails == Limit::none) c.score = score(c, q, *a.system);
-  return true;
-}
-
-Cell judge_clutch(const ClutchSystem& plan, double bore_m, double ratio, const SweepRequest& q) {
-  ClutchSystem s = plan;
-  s.master.bore = Length{bore_m};
-  s.control.pin_arm = s.control.pad_arm / ratio;
-  s.control.geometry.reset();
-  s.control.mid.reset();
-  Cell c;
-  c.bore_m = bore_m;
-  c.ratio = ratio;
-  const auto r = clutch_report(s);
-  if (!r) {
-    c.fails = Limit::impossible;
-    c.reason = r.error().reason;
-    return c;
-  }
-  c.effort_n = r->peak_n;
-  c.travel_m = r->release.pad_travel_m;
-  c.reserve_share = r->end.pad_travel_m > 0
-                        ? (r->end.pad_travel_m - r->release.pad_travel_m) / r->end.pad_travel_m
-                        : 0;
-  c.reason = clutch_fault(*r, s.unit, q.limits);
-  if (c.reason.empty()) {
-    c.reason = "inside";
-    const double effort = c.effort_n / q.limits.effort_n;
-    const double travel = c.travel_m / q.limits.travel_m;
-    const bool light = q.preference == Preference::light;
-    c.score = (light ? 1.0 : 0.3) * effort * effort + (light ? 0.3 : 1.0) * travel * travel;
-  } else if (!r->releases) {
-    c.fails = Limit::release;
-    c.by = length(s.unit.release.value() - r->end.bearing_m, 1);
-  } else if (c.effort_n > q.limits.effort_n) {
-    c.fails = Limit::effort;
-    c.by = force(c.effort_n - q.limits.effort_n);
-  } else {
-    c.fails = Limit::over_travel;
-    c.by = length(r->over_travel_m.value_or(0.0), 1);
-  }
-  return c;
-}
-
-Sweep Sweep::slice(std::size_t assist) const {
-  Sweep one{bores_m, bores2_m, ratios, {}, {}};
-  const std::size_t n = bores_m.size() * columns();
-  if (assist >= assists.size() || cells.size() < (assist + 1) * n) return one;
-  one.assists = {assists[assist]};
-  const auto from = cells.begin() + static_cast<std::ptrdiff_t>(assist * n);
-  one.cells.assign(from, from + static_cast<std::ptrdiff_t>(n));
-  return one;
-}
-
-std::vector<Cell> ranking(const Sweep& sweep) {
-  std::vector<Cell> list;
-  for (const Cell& c : sweep.cells)
-    if (c.fails == Limit::none) list.push_back(c);
-  std::stable_sort(list.begin(), list.end(),
-                   [](const Cell& a, const Cell& b) { return a.score < b.score; });
-  return list;
-}
-
-Message ranking_words(const std::vector<Cell>& ranked, Preference preference) {
-  if (ranked.empty()) return "No cell is inside: each says which limit it fails";
-  const Cell& c = ranked.front();
-  const char* wish = preference == Preference::light          ? "a light pedal"
-                     : preference == Preference::short_travel ? "a short pedal"
-                                                              : "a firm pedal";
-  const Message first = say("First for {}: {} at {}, {} over {}", wish, length(c.bore_m, 2),
-                            Plain{c.ratio, 2}, force(c.effort_n), length(c.travel_m, 0));
-  if (ranked.size() < 2) return first;
-  const Cell& n = ranked[1];
-  return say("{}; next {} at {}: {}, {}", first, length(n.bore_m, 2), Plain{n.ratio, 2},
-             more_or_less(n.effort_n - c.effort_n, Kind::force, 0),
-             more_or_less(n.travel_m - c.travel_m, Kind::length, 0));
-}
-
-std::string_view preference_words(Preference preference) {
-  switch (preference) {
-    case Preference::light:
-      return "Effort counts most, then travel; each part to change counts against.";
-    case Preference::short_travel:
-      return "Travel counts most, then effort; each part to change counts against.";
-    case Preference::firm:
-      return "Stiffness counts most, then effort and travel; each part to change counts against.";
-  }
-  return "";
-}
-
-std::vector<Feasible> feasible(const Sweep& s) {
-  std::vector<Feasible> list;
-  const std::size_t columns = s.columns();
-  for (std::size_t row = 0; columns > 0 && row < s.cells.size() / columns; ++row) {
-    Feasible f;
-    const Cell* closest = nullptr;
-    for (std::size_t c = 0; c < columns; ++c) {
-      const Cell& cell = s.cells[row * columns + c];
-      f.assist = cell.assist;
-      f.bore_m = cell.bore_m;
-      if (cell.fails == Limit::none) {
-        if (!f.any) f.least_ratio = cell.ratio;
-        f.most_ratio = cell.ratio;
-        f.any = true;
-      }
-      // The later a limit is tested, the closer the cell comes.
-      if (!closest || cell.fails > closest->fails) closest = &cell;
+  const Values plan = resolve(job, As::plan);
+  if (works_clutch(plan)) return true;  // its score counts no parts
+  const Conditions conditions = conditions_of(plan);
+  for (Cell& c : s.cells) {
+    // The plan's own cell is judged with its geometry: it moves when the plan does.
+    if (c.own || is_own(*a.system, c)) {
+      Cell fresh;
+      fresh.bore_m = c.bore_m;
+      fresh.bore2_m = c.bore2_m;
+      fresh.ratio = c.ratio;
+      fresh.assist = c.assist;
+      judge_cell(fresh, *a.system, q, conditions);
+      c = std::move(fresh);
     }
-    if (!f.any && closest) f.nearest = say("at {}: {}", Plain{closest->ratio, 2}, closest->reason);
-    list.push_back(f);
+    if (c.fails == Limit::none) c.score = score(c, q, *a.system);
   }
-  return list;
-}
-
-std::optional<double> least_ratio(const Control& control, const Assist& assist,
-                                  const Master& master, Pressure wanted, Force limit) {
-  const double in_n = assist_input(assist, piston_force(master, wanted)).value();
-  const double net_n = (limit - control.return_force).value() * control.efficiency;
-  if (net_n <= 0) return std::nullopt;
-  const double ratio = in_n / net_n;
-  if (ratio > 12) return std::nullopt;
-  return std::max(1.0, ratio);
+  return true;
 }
 
 }  // namespace yoke

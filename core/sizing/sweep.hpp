@@ -1,7 +1,7 @@
 // The map: bore x ratio for each assist option, or bore x bore for twin masters; each cell judged
-// in all conditions, the first failing limit named with its amount. Limits are tested in the order
-// of `Limit`. Cells inside are ranked by sum of w (value/limit)^2 over effort, travel and
-// 1/stiffness, plus 0.1 for each part that must change.
+// in all conditions by the rules of the foot strip, the first that fails named with its amount.
+// Cells inside are ranked by sum of w (value/limit)^2 over effort, travel and 1/stiffness, plus 0.1
+// for each part that must change.
 #pragma once
 
 #include <string>
@@ -23,6 +23,8 @@ enum class Limit {
   secondary_lost,
   strokes,
   lock_order,
+  hot,
+  air_left,
   release,      ///< of a clutch: does not release
   over_travel,  ///< of a clutch: beyond the cover's limit, or no room for wear
   impossible,
@@ -33,7 +35,9 @@ struct Cell {
   double bore_m = 0;
   double bore2_m = 0;  ///< second master's; 0 unless the columns are second bores
   double ratio = 1;
-  std::size_t assist = 0;  ///< which option
+  std::size_t assist = 0;      ///< which option
+  bool own = false;            ///< the plan's own bore, ratio and assist: judged with its geometry
+  std::size_t cannot_say = 0;  ///< conditions that cannot be said; the cell passes the others
   Limit fails = Limit::none;
   Amount by;       ///< how far it fails, a quantity of the limit's own kind
   Message reason;  ///< "12 mm too long", or "inside"
@@ -108,20 +112,14 @@ struct Feasible {
 [[nodiscard]] std::optional<double> least_ratio(const Control& control, const Assist& assist,
                                                 const Master& master, Pressure wanted, Force limit);
 
-/// Judges one bore and ratio: keeps the pad arm and sets the pin arm L/ratio with a constant ratio;
-/// the rod's angle is not judged.
-[[nodiscard]] Cell judge(const System& plan, double bore_m, double ratio,
-                         const SweepRequest& request);
-/// The same with a second master's bore (0 keeps it) and an assist option.
-[[nodiscard]] Cell judge(const System& plan, double bore_m, double bore2_m, double ratio,
-                         std::size_t assist, const SweepRequest& request);
-/// One bore and ratio of a clutch, judged by release, peak effort, over-travel and wear.
-[[nodiscard]] Cell judge_clutch(const ClutchSystem& plan, double bore_m, double ratio,
-                                const SweepRequest& request);
-/// Needs brakes and vehicle, or the clutch; otherwise an error that says what is missing.
+/// Every cell keeps the pad arm and takes the pin arm L/ratio with a constant ratio, the rod's
+/// angle not judged; the plan's own cell is judged with its geometry, as the foot strip is. Every
+/// condition is judged by the rules of the foot strip (strip/press_rules.hpp). Needs brakes and
+/// vehicle, or the clutch; otherwise an error that says what is missing.
 [[nodiscard]] Expected<Sweep> sweep(const Job& job, const SweepRequest& request);
-/// Ranks a map anew for a plan that only moved through it: no cell's press depends on the plan's
-/// own bores and pin arm, the count of parts to change does. False when the plan became impossible.
+/// Ranks a map anew for a plan that only moved through it: of the cells only the plan's own hangs
+/// on its bores and pin arm, of the ranks the count of parts to change does. False when the plan
+/// became impossible.
 [[nodiscard]] bool score_again(const Job& job, const SweepRequest& request, Sweep& sweep);
 /// The standard bores and ratios around this plan, plus the plan's and the fitted own values; the
 /// plan's assist first, then none, or a usual vacuum booster where there is none.

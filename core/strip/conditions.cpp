@@ -8,11 +8,6 @@ namespace yoke {
 
 namespace {
 
-bool is_failure(ConditionId id) {
-  return id == ConditionId::assist_lost || id == ConditionId::primary_lost ||
-         id == ConditionId::secondary_lost;
-}
-
 Message fed_by(const Values& plan, Outlet outlet) {
   bool fed[4] = {false, false, false, false};
   for (const Wheel w : kWheels) {
@@ -28,20 +23,19 @@ Message fed_by(const Values& plan, Outlet outlet) {
   return outlet == Outlet::primary ? "outlet 1" : "outlet 2";
 }
 
-Message not_reached(const TargetReport& r, bool by_pressure) {
-  if (by_pressure)
-    return say("only {}: {}", Amount{r.at.pressure_pa, Kind::pressure, 2},
-               Message::of_table(stop_words(r.prevented_by)));
-  return say("only {} g: {}", Plain{r.at.z, 2}, Message::of_table(stop_words(r.prevented_by)));
-}
-
 }  // namespace
 
 Limits limits_of(const Values& plan) {
   const auto get = [&plan](Param p) { return plan.si(p); };
-  return {get(Param::target_z),      get(Param::target_pressure), get(Param::limit_effort),
-          get(Param::limit_travel),  get(Param::limit_reserve),   get(Param::limit_effort_failed),
-          get(Param::limit_z_failed)};
+  return {get(Param::target_z),
+          get(Param::target_pressure),
+          get(Param::limit_effort),
+          get(Param::limit_travel),
+          get(Param::limit_reserve),
+          get(Param::limit_effort_failed),
+          get(Param::limit_z_failed),
+          get(Param::limit_reserve_failed),
+          get(Param::limit_reserve_failed_m)};
 }
 
 Limits limits_of(const Job& job) {
@@ -133,28 +127,6 @@ Message condition_title(const Job& job, ConditionId id) {
   return title_of(resolve(job, As::plan), id);
 }
 
-Message sound_fault(const TargetReport& r, const Limits& l, bool by_pressure) {
-  if (!r.reached) return not_reached(r, by_pressure);
-  if (r.at.bar_binds) return "the balance bar leans on its limit";
-  if (r.at.pad_force_n < 0) return "the pedal would stay down";
-  if (r.at.pad_force_n > l.effort_n)
-    return say("{} too hard", force(r.at.pad_force_n - l.effort_n));
-  if (r.at.pad_travel_m > l.travel_m)
-    return say("{} too long", length(r.at.pad_travel_m - l.travel_m, 0));
-  if (r.reserve_share < l.reserve_share)
-    return say("reserve {} %, wanted {} %", Plain{r.reserve_share * 100, 0},
-               Plain{l.reserve_share * 100, 0});
-  return {};
-}
-
-Message failed_fault(const TargetReport& r, const Limits& l, bool by_pressure) {
-  if (!r.reached) return not_reached(r, by_pressure);
-  if (r.at.pad_force_n > l.effort_failed_n)
-    return say("{} too hard", force(r.at.pad_force_n - l.effort_failed_n));
-  if (r.reserve_m <= 0) return "on the floor";
-  return {};
-}
-
 namespace {
 
 /// What can still be said when no curve can be computed.
@@ -178,39 +150,6 @@ void say_what_can_be_said(ConditionReport& c, const Assembly& a, const Condition
 }
 
 }  // namespace
-
-Message condition_fault(ConditionId id, const TargetReport& r, Limits l, bool by_pressure) {
-  switch (id) {
-    case ConditionId::found:
-    case ConditionId::plan:
-      return sound_fault(r, l, by_pressure);
-    case ConditionId::air_left:
-      // Air shows how much is at stake; only a pad on the floor is a fault of the plan.
-      l.travel_m = 1.0;
-      l.reserve_share = 0.0;
-      return sound_fault(r, l, by_pressure);
-    default:
-      return failed_fault(r, l, by_pressure);
-  }
-}
-
-TargetReport condition_target(ConditionId id, const FeelModel& model, const Limits& l) {
-  // Without a vehicle a failure has no deceleration of its own: the wanted pressure stands in.
-  if (!model.system().vehicle) return model.at_pressure(l.pressure_pa);
-  return model.at_z(is_failure(id) ? l.z_failed : l.z);
-}
-
-Message clutch_fault(const ClutchReport& r, const ClutchUnit& unit, const Limits& l) {
-  if (!r.releases)
-    return say("only {} of {} at the bearing: {}", length(r.end.bearing_m, 1),
-               length(unit.release.value(), 1), Message::of_table(clutch_stop_words(r.stop)));
-  if (r.peak_n > l.effort_n) return say("{} too hard", force(r.peak_n - l.effort_n));
-  if (r.over_travel_m && *r.over_travel_m > 0)
-    return say("{} beyond the cover's limit", length(*r.over_travel_m, 1));
-  if (r.wear_left_m && *r.wear_left_m < unit.wear.value())
-    return say("room for {} of wear only", length(*r.wear_left_m, 1));
-  return {};
-}
 
 namespace {
 
@@ -254,7 +193,7 @@ ConditionReport clutch_condition(const StripInputs& in, ConditionReport c, std::
   c.by_pressure = true;
   const ClutchAssembly a =
       assemble_clutch(in.values(c.id), condition.air_m3,
-                      c.id == ConditionId::hot ? std::optional(120.0) : std::nullopt);
+                      c.id == ConditionId::hot ? std::optional(kHot_C) : std::nullopt);
   if (!a.system) {
     c.reason = a.missing.empty() ? Message("The clutch contradicts itself")
                                  : Message(cannot_say(a.missing));
@@ -282,8 +221,11 @@ ConditionReport clutch_condition(const StripInputs& in, ConditionReport c, std::
   layer(TravelLayer::fluid) = b.fluid_m;
   layer(TravelLayer::air) = b.air_m;
   if (points > 0) c.curve = clutch_curve(*model, points);
-  c.reason = clutch_fault(*report, a.system->unit, in.limits);
-  c.verdict = c.reason.empty() ? Verdict::pass : Verdict::fail;
+  if (PressFault f = clutch_fault(c.id, *report, a.system->unit, in.limits); !f.none()) {
+    c.reason = f.says;
+    c.faults.push_back(std::move(f));
+  }
+  c.verdict = c.faults.empty() ? Verdict::pass : Verdict::fail;
   return c;
 }
 
@@ -315,8 +257,9 @@ ConditionReport condition_report(const StripInputs& in, ConditionId id, std::siz
   c.by_pressure = !a.system->vehicle;
   if (points > 0) c.curve = model->curve(points);
   c.target = condition_target(id, *model, l);
-  c.reason = condition_fault(id, *c.target, l, c.by_pressure);
-  c.verdict = c.reason.empty() ? Verdict::pass : Verdict::fail;
+  c.faults = press_faults(id, *model, *c.target, l);
+  if (!c.faults.empty()) c.reason = c.faults.front().says;
+  c.verdict = c.faults.empty() ? Verdict::pass : Verdict::fail;
   if (c.reason.empty() && !a.system->strokes_known) c.reason = "passes, strokes unknown";
   const bool assisted = !std::holds_alternative<NoAssist>(a.system->assist) || a.system->servo;
   if (id == ConditionId::assist_lost && !assisted && c.reason.empty())

@@ -8,39 +8,13 @@
 #include "assembly/assemble.hpp"
 #include "clutch/clutch.hpp"
 #include "feel/feel.hpp"
+#include "strip/press_rules.hpp"
 
 namespace yoke {
 
-enum class ConditionId { found, plan, assist_lost, primary_lost, secondary_lost, hot, air_left };
-template <>
-struct EnumWords<ConditionId> {
-  static constexpr std::array all{EnumWord{"found", "As found"},
-                                  EnumWord{"plan", "Plan"},
-                                  EnumWord{"assist_lost", "No assist"},
-                                  EnumWord{"first_lost", "First circuit lost"},
-                                  EnumWord{"second_lost", "Second circuit lost"},
-                                  EnumWord{"hot", "Hot"},
-                                  EnumWord{"air_left", "Air left in it"}};
-};
-inline constexpr ConditionId kConditions[] = {
-    ConditionId::found,        ConditionId::plan,           ConditionId::assist_lost,
-    ConditionId::primary_lost, ConditionId::secondary_lost, ConditionId::hot,
-    ConditionId::air_left};
-
 enum class Verdict { pass, fail, unknown };
 
-/// The limits a press is judged by.
-struct Limits {
-  double z = 0.6;
-  double pressure_pa = 2757903;  ///< used when the brakes are unknown
-  double effort_n = 330;
-  double travel_m = 0.100;
-  double reserve_share = 0.25;
-  double effort_failed_n = 500;
-  double z_failed = 0.249;
-};
 [[nodiscard]] Limits limits_of(const Job& job);
-[[nodiscard]] Limits limits_of(const Values& plan);
 
 struct ConditionReport {
   ConditionId id = ConditionId::found;
@@ -48,6 +22,7 @@ struct ConditionReport {
   Verdict verdict = Verdict::unknown;
   Message reason;                       ///< one line: why it fails, or what cannot be said
   Message brief;                        ///< the same in a few words, for a narrow column
+  std::vector<PressFault> faults;       ///< every rule that fails, the first is the reason
   std::optional<TargetReport> target;   ///< absent: no travel can be said
   std::optional<FeelCurve> curve;       ///< absent likewise
   std::optional<double> effort_only_n;  ///< at the rule-of-thumb pressure, when travel is unknown
@@ -82,17 +57,6 @@ struct StripInputs {
 /// "front lost", "diagonal 1 lost": named by what the outlet feeds.
 [[nodiscard]] Message condition_title(const Job& job, ConditionId id);
 
-/// The state by which a condition is judged: the wanted stop, or the one to reach with a failure.
-[[nodiscard]] TargetReport condition_target(ConditionId id, const FeelModel& model,
-                                            const Limits& limits);
-/// The first limit a condition fails, in words, or empty.
-[[nodiscard]] Message condition_fault(ConditionId id, const TargetReport& report, Limits limits,
-                                      bool by_pressure);
-
-/// The first limit a clutch fails, in words, or empty.
-[[nodiscard]] Message clutch_fault(const ClutchReport& report, const ClutchUnit& unit,
-                                   const Limits& limits);
-
 /// Computes one condition. `points` of the curve; 0 leaves it out.
 [[nodiscard]] ConditionReport condition_report(const StripInputs& inputs, ConditionId id,
                                                std::size_t points = 256);
@@ -100,10 +64,5 @@ struct StripInputs {
                                                std::size_t points = 256);
 /// All of them, in order.
 [[nodiscard]] std::vector<ConditionReport> foot_strip(const Job& job, std::size_t points = 256);
-
-/// A first limit that a sound press fails, in words, or empty.
-[[nodiscard]] Message sound_fault(const TargetReport& r, const Limits& l, bool by_pressure);
-/// The same for a press with a failure.
-[[nodiscard]] Message failed_fault(const TargetReport& r, const Limits& l, bool by_pressure);
 
 }  // namespace yoke

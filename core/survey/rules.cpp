@@ -1,5 +1,7 @@
 #include "survey/rules.hpp"
+
 #include "assembly/assemble.hpp"
+#include "plumbing/residual.hpp"
 
 #include <fmt/format.h>
 
@@ -123,23 +125,14 @@ bool drums(const Values& plan, Axle axle) {
 }
 
 void axle_becomes_discs(std::vector<Consequence>& list, const Values& plan, Axle axle) {
-  const Param valve =
-      axle == Axle::front ? Param::valve_residual_front : Param::valve_residual_rear;
   const Message words = axle == Axle::front ? "front" : "rear";
   if (!drums(plan, axle)) {
     list.push_back(follows(FindingCode::later_already, say("The {} has discs already", words),
                            "Take this reminder out"));
     return;
   }
-  bool inside = false;
-  for (const Wheel w : kWheels) {
-    const auto o = outlet_of(plan, w);
-    if (!o || axle_of(w) != axle) continue;
-    inside =
-        inside || plan.is(*o == Outlet::primary ? Param::master_residual1 : Param::master_residual2,
-                          choice::MasterResidual::residual);
-  }
-  if (plan.si(valve) > 0 || inside)
+  const bool inside = residual_of(plan, axle).inside.has_value();
+  if (residual_of(plan, axle).any())
     list.push_back(
         follows(FindingCode::later_residual,
                 inside ? say("The {} residual valve inside the master keeps disc pads on", words)
@@ -237,47 +230,55 @@ std::vector<Consequence> later_consequences(LaterKind what, const Values& plan) 
   return list;
 }
 
+namespace {
+
+Consequence valve_rule(const Values& v, Axle axle) {
+  const Message words = axle == Axle::front ? "Front" : "Rear";
+  const Param kind = of_axle(Param::front_kind, axle);
+  if (!v.known(kind))
+    return follows(FindingCode::valves_unknown, say("{}: cannot say, drums or discs?", words),
+                   "Enter the brakes");
+  const ResidualOfAxle residual = residual_of(v, axle);
+  if (residual.two_in_series())
+    return follows(FindingCode::valves_remove, say("{}: two residual valves in series", words),
+                   "Take one out: the one in the line, or the one inside the outlet",
+                   Severity::warning);
+  if (residual.untraced && !residual.inside)
+    return follows(FindingCode::valves_unknown,
+                   say("{}: cannot say, an outlet holds a residual valve and the wheels are not "
+                       "traced",
+                       words),
+                   "Trace them under Plumb");
+  if (v.is(kind, choice::BrakeKind::drum))
+    return residual.any()
+               ? follows(FindingCode::valves_fits,
+                         say("{} drums: a residual valve is right", words), "leave it")
+               : follows(FindingCode::valves_drum, say("{} drums have no residual pressure", words),
+                         "10 psi (0.07 MPa) is usual for cups without expanders");
+  if (residual.of_a_drum())
+    return follows(FindingCode::valves_remove,
+                   say("{} discs are fed through a drum residual valve", words),
+                   "Take it out: it keeps the pads on, they heat and may lock", Severity::warning);
+  const Param above = of_axle(Param::front_above, axle);
+  if (!v.known(above))
+    return follows(FindingCode::valves_height,
+                   say("{} discs: do the calipers stand above the master?", words),
+                   "Above: 2 psi (0.014 MPa); below: none");
+  const bool stands_above = v.is(above, choice::BrakeAbove::above);
+  if (stands_above && !residual.any())
+    return follows(FindingCode::valves_add, say("{} calipers stand above the master", words),
+                   "Fit 2 psi (0.014 MPa), or the pedal drops after a night", Severity::warning);
+  if (!stands_above && residual.any())
+    return follows(FindingCode::valves_remove, say("{} calipers stand below the master", words),
+                   "Take the residual valve out: pads would drag", Severity::warning);
+  return follows(FindingCode::valves_fits, say("{} discs: as it should be", words),
+                 "nothing to fit, nothing to take out");
+}
+
+}  // namespace
+
 std::vector<Consequence> residual_rules(const Values& v) {
-  std::vector<Consequence> list;
-  for (const Axle axle : {Axle::front, Axle::rear}) {
-    const Message words = axle == Axle::front ? "Front" : "Rear";
-    const Param kind = of_axle(Param::front_kind, axle);
-    const Param valve =
-        axle == Axle::front ? Param::valve_residual_front : Param::valve_residual_rear;
-    if (!v.known(kind)) {
-      list.push_back(follows(FindingCode::valves_unknown,
-                             say("{}: cannot say, drums or discs?", words), "Enter the brakes"));
-      continue;
-    }
-    const double has = v.si(valve);
-    if (v.is(kind, choice::BrakeKind::drum)) {
-      if (has <= 0)
-        list.push_back(follows(FindingCode::valves_drum,
-                               say("{} drums have no residual pressure", words),
-                               "10 psi (0.07 MPa) is usual for cups without expanders"));
-      else
-        list.push_back(follows(FindingCode::valves_fits,
-                               say("{} drums: a residual valve is right", words), "leave it"));
-      continue;
-    }
-    const Param above = of_axle(Param::front_above, axle);
-    if (!v.known(above))
-      list.push_back(follows(FindingCode::valves_height,
-                             say("{} discs: do the calipers stand above the master?", words),
-                             "Above: 2 psi (0.014 MPa); below: none"));
-    else if (v.is(above, choice::BrakeAbove::above) && has <= 0)
-      list.push_back(
-          follows(FindingCode::valves_add, say("{} calipers stand above the master", words),
-                  "Fit 2 psi (0.014 MPa), or the pedal drops after a night", Severity::warning));
-    else if (v.is(above, choice::BrakeAbove::below) && has > 0)
-      list.push_back(follows(FindingCode::valves_remove,
-                             say("{} calipers stand below the master", words),
-                             "Take the residual valve out: pads would drag", Severity::warning));
-    else
-      list.push_back(follows(FindingCode::valves_fits, say("{} discs: as it should be", words),
-                             "nothing to fit, nothing to take out"));
-  }
-  return list;
+  return {valve_rule(v, Axle::front), valve_rule(v, Axle::rear)};
 }
 
 }  // namespace yoke

@@ -119,13 +119,21 @@ TEST_CASE("assist by type: all are judged, the engine's leaving rules two out") 
 TEST_CASE("is assist needed: no, or the smallest change that avoids it") {
   Job job = known_job();
   CHECK_FALSE(assist_need(Job{}).because.empty());
+  job.found.set(Param::limit_reserve_failed, measured(Param::limit_reserve_failed, 0, How::stated));
+  job.found.set(Param::limit_reserve_failed_m,
+                measured(Param::limit_reserve_failed_m, 0, How::stated));
   AssistNeed n = assist_need(job);
   CHECK(n.because.empty());
-  const double alone = n.effort_n;
-  CHECK(alone > 50);
-  job.found.set(Param::limit_effort, measured(Param::limit_effort, alone + 1, How::stated));
+  CHECK(n.effort_n > 50);
+  // The hot press is the harder one: the same leg must do it.
+  const double hot = condition_report(job, ConditionId::hot, 0).target->at.pad_force_n;
+  CHECK(hot > n.effort_n);
+  job.found.set(Param::limit_travel, measured(Param::limit_travel, 0.3, How::stated));
+  job.found.set(Param::limit_effort, measured(Param::limit_effort, hot + 1, How::stated));
   CHECK_FALSE(assist_need(job).needed);
-  job.found.set(Param::limit_effort, measured(Param::limit_effort, alone * 0.9, How::stated));
+  job.found.set(Param::limit_effort, measured(Param::limit_effort, hot - 1, How::stated));
+  CHECK(assist_need(job).needed);
+  job.found.set(Param::limit_effort, measured(Param::limit_effort, hot * 0.9, How::stated));
   n = assist_need(job);
   CHECK(n.needed);
   REQUIRE((n.ratio || n.bore_m || n.both));

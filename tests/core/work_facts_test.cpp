@@ -210,8 +210,8 @@ TEST_CASE("stage words: counts, angles and limits as they are") {
   CHECK(says(Stage::plumb) == "outlets as intended");
   set(job,
       "found:limit.effort=900 N; found:limit.travel=300 mm; found:limit.reserve=0; "
-      "found:limit.effort_failed=1500 N; "
-      "found:limit.z_failed=0.05; found:target.z=0.3");
+      "found:limit.effort_failed=1500 N; found:limit.reserve_failed=0 %; "
+      "found:limit.reserve_failed_m=0 mm; found:limit.z_failed=0.05; found:target.z=0.3");
   CHECK(says(Stage::size) == "passes in all conditions");
   set(job, "found:limit.effort_failed=50 N");
   const auto strip = foot_strip(job, 12);

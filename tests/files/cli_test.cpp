@@ -70,7 +70,9 @@ TEST_CASE("solve, overrides and formats") {
 
 TEST_CASE("check: exit status 1 when a hard finding stands, 0 when none does") {
   CHECK(run({"check", kDemo}).status == 1);
-  const auto eased = run({"check", kDemo, "--set", "limit.z_failed=0.15"});
+  const auto eased =
+      run({"check", kDemo, "--set", "limit.z_failed=0.15", "--set", "limit.reserve_failed=2 %",
+           "--set", "limit.reserve_failed_m=3 mm", "--set", "limit.effort=450 N"});
   INFO(eased.out);
   CHECK(eased.status == 0);
 }

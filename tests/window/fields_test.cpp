@@ -229,6 +229,8 @@ TEST_CASE("proved lapses when something is changed afterwards") {
   REQUIRE(b.window->open_path(demo(b.dir)));
   b.session.edit("ready", [&](Job& j) {
     j.found.set(Param::limit_z_failed, {0.1, How::stated, 0, {}});
+    j.found.set(Param::limit_reserve_failed, {0, How::stated, 0, {}});
+    j.found.set(Param::limit_reserve_failed_m, {0, How::stated, 0, {}});
     const auto strip = foot_strip(j, 16);
     for (const Gate& g : gates_of(j, strip, find_all(j, strip)))
       record_for(j, g.id).state = GateState::passed;

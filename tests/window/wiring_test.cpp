@@ -300,5 +300,5 @@ TEST_CASE("the rail counts in words that fit the count") {
   CHECK(b.window->rail()
             ->button(Stage::size)
             ->accessibleDescription()
-            .startsWith("1 condition fails"));
+            .startsWith("3 conditions fail"));
 }

@@ -1,0 +1,89 @@
+// What one press of one condition is judged by: one list of rules, in the order in which they are
+// told. The foot strip, every cell of the map, the draws of the doubt run and the findings ask
+// here; none of them judges a press by itself.
+#pragma once
+
+#include "clutch/clutch.hpp"
+#include "document/enum_words.hpp"
+#include "document/values.hpp"
+#include "feel/feel.hpp"
+#include "quantity/message.hpp"
+
+namespace yoke {
+
+enum class ConditionId { found, plan, assist_lost, primary_lost, secondary_lost, hot, air_left };
+template <>
+struct EnumWords<ConditionId> {
+  static constexpr std::array all{EnumWord{"found", "As found"},
+                                  EnumWord{"plan", "Plan"},
+                                  EnumWord{"assist_lost", "No assist"},
+                                  EnumWord{"first_lost", "First circuit lost"},
+                                  EnumWord{"second_lost", "Second circuit lost"},
+                                  EnumWord{"hot", "Hot"},
+                                  EnumWord{"air_left", "Air left in it"}};
+};
+inline constexpr ConditionId kConditions[] = {
+    ConditionId::found,        ConditionId::plan,           ConditionId::assist_lost,
+    ConditionId::primary_lost, ConditionId::secondary_lost, ConditionId::hot,
+    ConditionId::air_left};
+
+/// The limits a press is judged by.
+struct Limits {
+  double z = 0.6;
+  double pressure_pa = 2757903;  ///< used when the brakes are unknown
+  double effort_n = 330;
+  double travel_m = 0.100;
+  double reserve_share = 0.25;
+  double effort_failed_n = 500;
+  double z_failed = 0.249;
+  /// Left of the pad's travel with one failure, hot, or with air: both must be kept.
+  double reserve_failed_share = 0.10;
+  double reserve_failed_m = 0.010;
+};
+[[nodiscard]] Limits limits_of(const Values& plan);
+
+/// Fluid of the hot condition, °C.
+inline constexpr double kHot_C = 120.0;
+
+/// Rear first below this deceleration is unstable: ECE R13-H holds the order from 0.15 to 0.8 g,
+/// from memory.
+inline constexpr double kRearLock_g = 0.8;
+
+enum class PressRule {
+  none,
+  reached,  ///< the wanted stop, or the pressure that stands for it
+  bar,      ///< the balance bar leans on its limit with both circuits sound
+  returns,  ///< the pedal comes back by itself
+  effort,
+  travel,
+  reserve,         ///< sound: a share of the pad's travel
+  reserve_failed,  ///< with one failure, hot or with air: a share and a length
+  lock_order,      ///< the rear axle does not lock first
+  release,         ///< of a clutch: it releases cleanly
+  over_travel,     ///< of a clutch: not beyond the cover's limit
+  wear             ///< of a clutch: the slave can follow the lining
+};
+
+/// The first rule that a press fails.
+struct PressFault {
+  PressRule rule = PressRule::none;
+  Amount by;                   ///< how far, a quantity of the rule's own kind
+  Message says;                ///< "23 N too hard"
+  Stop stop = Stop::pad_stop;  ///< of `reached`: what prevented it
+  [[nodiscard]] bool none() const { return rule == PressRule::none; }
+};
+
+/// The state by which a condition is judged: the wanted stop, or the one to reach with a failure.
+/// Without a vehicle the wanted pressure stands in.
+[[nodiscard]] TargetReport condition_target(ConditionId id, const FeelModel& model,
+                                            const Limits& limits);
+/// The same for a clutch: effort, over-travel and wear as planned; hot or with air what is left
+/// before the floor as well.
+[[nodiscard]] PressFault clutch_fault(ConditionId id, const ClutchReport& report,
+                                      const ClutchUnit& unit, const Limits& limits);
+/// Every rule that a press fails, the one to tell first in front.
+[[nodiscard]] std::vector<PressFault> press_faults(ConditionId id, const FeelModel& model,
+                                                   const TargetReport& target,
+                                                   const Limits& limits);
+
+}  // namespace yoke

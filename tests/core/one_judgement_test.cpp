@@ -1,0 +1,190 @@
+// One judgement of a press: strip, map, findings, gates and the stage's line say the same of any
+// job.
+#include <catch2/catch.hpp>
+
+#include "judge/findings.hpp"
+#include "proving/gates.hpp"
+#include "sizing/sweep.hpp"
+#include "support/every_code.hpp"
+#include "support/random_job.hpp"
+
+using namespace yoke;
+using namespace yoke::test;
+
+namespace {
+
+/// The map of the plan's own bore and ratio alone.
+std::optional<Cell> own_cell(const Job& job) {
+  const Values plan = resolve(job, As::plan);
+  const auto ratio = arm_ratio(plan);
+  if (!ratio) return std::nullopt;
+  SweepRequest q;
+  q.limits = limits_of(plan);
+  q.bores_m = {plan.si(Param::master_bore)};
+  if (plan.is(choice::MasterKind::twin)) q.bores2_m = {plan.si(Param::master_bore2)};
+  q.ratios = {*ratio};
+  const auto map = sweep(job, q);
+  if (!map || map->cells.empty()) return std::nullopt;
+  return map->cells.front();
+}
+
+PressFault first(ConditionId id, const FeelModel& m, const TargetReport& r, const Limits& l) {
+  const auto faults = press_faults(id, m, r, l);
+  return faults.empty() ? PressFault{} : faults.front();
+}
+
+bool lost_of_a_single(const Job& job, ConditionId id) {
+  return (id == ConditionId::primary_lost || id == ConditionId::secondary_lost) &&
+         !has_two_circuits(job, As::plan);
+}
+
+void check_cell(const Job& job, const std::vector<ConditionReport>& strip, const Cell& cell) {
+  bool fails = false;
+  bool told = false;
+  std::size_t unsaid = 0;
+  for (const ConditionReport& c : strip) {
+    if (c.id == ConditionId::found || lost_of_a_single(job, c.id)) continue;
+    fails = fails || c.verdict == Verdict::fail;
+    unsaid += c.verdict == Verdict::unknown ? 1 : 0;
+    const std::string said = english(cell.reason);
+    const std::string reason = english(c.reason);
+    if (c.verdict == Verdict::fail && said.size() >= reason.size() &&
+        said.compare(said.size() - reason.size(), reason.size(), reason) == 0)
+      told = true;
+  }
+  INFO(cell.reason);
+  CHECK(cell.own);
+  CHECK((cell.fails != Limit::none) == fails);
+  if (fails)
+    CHECK(told);
+  else
+    CHECK(cell.cannot_say == unsaid);
+}
+
+/// What findings, gates and the line of Size say of the strip's verdicts.
+void check_words(const Job& job, const std::vector<ConditionReport>& strip) {
+  const auto findings = find_all(job, strip);
+  bool all_pass = true;
+  for (const ConditionReport& c : strip) {
+    if (c.id == ConditionId::found) continue;
+    all_pass = all_pass && c.verdict == Verdict::pass;
+    const std::string wanted = english(say("{}: {}", c.title, c.reason));
+    const auto n = std::count_if(findings.begin(), findings.end(), [&](const Finding& f) {
+      return f.stage == Stage::size && english(f.message) == wanted;
+    });
+    CHECK(n == (c.verdict == Verdict::fail ? 1 : 0));
+  }
+  const std::string status = english(stage_status(job, Stage::size, strip, findings));
+  CHECK((status == "passes in all conditions") == all_pass);
+  const auto hard = [&](FindingCode code) {
+    return std::any_of(findings.begin(), findings.end(), [code](const Finding& f) {
+      return f.code == code && f.severity == Severity::hard;
+    });
+  };
+  for (const Gate& g : gates_of(job, strip, findings))
+    if (g.id == GateId::lock_order) CHECK(g.held == hard(FindingCode::size_rear_locks));
+}
+
+}  // namespace
+
+TEST_CASE("10,000 random jobs: the map's own cell and the foot strip say the same") {
+  std::size_t compared = 0;
+  std::size_t inside = 0;
+  for (unsigned seed = 0; seed < 10000; ++seed) {
+    Job job = random_job(seed, 0.005 + 0.0001 * (seed % 400));
+    // Half of them with limits that many pass.
+    if (seed % 2 == 1)
+      set(job,
+          "found:limit.effort=900 N; found:limit.travel=300 mm; found:limit.reserve=10 %; "
+          "found:limit.reserve_failed=0 %; found:limit.reserve_failed_m=0 mm; "
+          "found:limit.effort_failed=1500 N; found:limit.z_failed=0.1; found:target.z=0.4");
+    const auto cell = own_cell(job);
+    if (!cell) continue;
+    INFO("seed " << seed);
+    check_cell(job, foot_strip(job, 0), *cell);
+    ++compared;
+    if (cell->fails == Limit::none) ++inside;
+  }
+  CHECK(compared > 2000);
+  CHECK(inside > 300);
+}
+
+TEST_CASE("600 random jobs: findings, gates and the line of Size follow the foot strip") {
+  for (unsigned seed = 20000; seed < 20600; ++seed) {
+    const Job job = random_job(seed, 0.005 + 0.0002 * (seed % 200));
+    INFO("seed " << seed);
+    check_words(job, foot_strip(job, 0));
+  }
+}
+
+TEST_CASE(
+    "with one failure, hot or with air, a tenth of the travel and 10 mm stay before the floor") {
+  Limits l;
+  const auto m = FeelModel::make(car(), {});
+  REQUIRE(m);
+  TargetReport r = m->at_z(0.2);
+  REQUIRE(r.reached);
+  r.at.pad_force_n = 100;
+  r.reserve_m = 0.012;
+  r.reserve_share = 0.11;
+  for (const ConditionId id :
+       {ConditionId::assist_lost, ConditionId::primary_lost, ConditionId::secondary_lost,
+        ConditionId::hot, ConditionId::air_left})
+    CHECK(first(id, *m, r, l).none());
+  r.reserve_share = 0.0999;
+  CHECK(english(first(ConditionId::hot, *m, r, l).says) == "reserve 10.0 %, wanted 10.0 %");
+  r.reserve_share = 0.04;
+  CHECK(english(first(ConditionId::primary_lost, *m, r, l).says) == "reserve 4 %, wanted 10 %");
+  r.reserve_share = 0.2;
+  r.reserve_m = 0.009;
+  const PressFault short_of = first(ConditionId::air_left, *m, r, l);
+  CHECK(short_of.rule == PressRule::reserve_failed);
+  CHECK(short_of.by.si == Approx(0.001));
+  r.reserve_m = 0;
+  CHECK(english(first(ConditionId::assist_lost, *m, r, l).says) == "on the floor");
+  l.reserve_failed_m = 0;
+  l.reserve_failed_share = 0;
+  r.reserve_m = 8e-6;
+  CHECK(first(ConditionId::assist_lost, *m, r, l).none());
+  // The effort of a hot press is held to the sound limit, of a failure to its own.
+  r.at.pad_force_n = 400;
+  CHECK(first(ConditionId::hot, *m, r, l).rule == PressRule::effort);
+  CHECK(first(ConditionId::assist_lost, *m, r, l).none());
+}
+
+TEST_CASE("a wanted stop on the plateau of grip is read where it is first reached") {
+  System s = car();
+  s.vehicle->tyre_mu = 0.9;
+  const auto m = FeelModel::make(s, {});
+  REQUIRE(m);
+  if (m->stop() != Stop::locked) return;
+  const auto drive = m->drive_for_z(0.9);
+  REQUIRE(drive);
+  CHECK(m->at(*drive * 1.0001).z == Approx(0.9));
+  CHECK(m->at(*drive * 0.99).z < 0.9 - 1e-6);
+  CHECK(*drive < 0.9 * m->end_drive());  // the press ends at 1.2 times that
+}
+
+TEST_CASE("a drum valve inside the outlet of discs is a hard finding, wherever it is looked at") {
+  Job job = known_job();
+  set(job,
+      "front.kind=sliding; front.above=below; valve.residual_front=0 MPa; "
+      "master.residual1=none; master.residual2=none");
+  const auto outlet = outlet_of(job, As::plan, Wheel::front_left);
+  REQUIRE(outlet);
+  const auto codes = [](const Job& j) {
+    std::vector<FindingCode> list;
+    for (const Finding& f : find_all(j, foot_strip(j, 0))) list.push_back(f.code);
+    return list;
+  };
+  const auto has = [](const std::vector<FindingCode>& list, FindingCode code) {
+    return std::find(list.begin(), list.end(), code) != list.end();
+  };
+  CHECK_FALSE(has(codes(job), FindingCode::plumb_residual_disc));
+  set(job, *outlet == Outlet::primary ? "master.residual1=residual" : "master.residual2=residual");
+  CHECK(has(codes(job), FindingCode::plumb_residual_disc));
+  CHECK(has(codes(job), FindingCode::valves_remove));
+  const auto strip = foot_strip(job, 0);
+  for (const Gate& g : gates_of(job, strip, find_all(job, strip)))
+    if (g.id == GateId::residual) CHECK(g.held);
+}
