@@ -50,8 +50,56 @@ bool is_low(QSizeF size) {
   return size.height() < 190;
 }
 
+/// One entry of the key: a sample of the stroke, or a square for readings, and its name.
+struct KeyEntry {
+  const PlotCurve* curve = nullptr;
+  QString name;
+};
+
+constexpr double kSample = 22;
+constexpr double kSquare = 7;
+
+std::vector<KeyEntry> key_of(const PlotInput& in) {
+  std::vector<KeyEntry> list;
+  if (in.curves.size() < 2) return list;  // one curve needs no key: the title names it
+  for (const auto& c : in.curves)
+    if (!c.name.isEmpty() && !c.points.empty()) list.push_back({&c, c.name});
+  for (const auto& q : in.points)
+    if (q.soft) {
+      list.push_back({nullptr, q.name});
+      break;
+    }
+  return list;
+}
+
+double key_width(const std::vector<KeyEntry>& key) {
+  const QFontMetricsF fm(theme::text(13));
+  double w = 0;
+  for (const KeyEntry& k : key)
+    w += 12 + (k.curve ? kSample : kSquare) + 6 + fm.horizontalAdvance(k.name);
+  return w;
+}
+
+/// The key in rows that fit the width: a narrow plot gives height for it.
+std::vector<std::vector<KeyEntry>> key_rows(const PlotInput& in, double width) {
+  std::vector<std::vector<KeyEntry>> rows(1);
+  for (const KeyEntry& k : key_of(in)) {
+    std::vector<KeyEntry> longer = rows.back();
+    longer.push_back(k);
+    if (!rows.back().empty() && key_width(longer) > width - 28)
+      rows.push_back({k});
+    else
+      rows.back() = std::move(longer);
+  }
+  return rows;
+}
+constexpr double kKeyRow = 20;
+
 Frame frame_of(const PlotInput& in, QSizeF size) {
-  const double top = in.title.isEmpty() ? 14 : is_low(size) ? 33 : 38;
+  const double top = (in.title.isEmpty() ? 14
+                      : is_low(size)     ? 33
+                                         : 38) +
+                     kKeyRow * static_cast<double>(key_rows(in, size.width()).size() - 1);
   const QRectF area(58, top, size.width() - 58 - 18,
                     size.height() - top - (is_low(size) ? 25 : 46));
   return {area,
@@ -225,36 +273,6 @@ void draw_points(QPainter& p, const PlotInput& in, const Frame& f) {
   }
 }
 
-/// One entry of the key: a sample of the stroke, or a square for readings, and its name.
-struct KeyEntry {
-  const PlotCurve* curve = nullptr;
-  QString name;
-};
-
-constexpr double kSample = 22;
-constexpr double kSquare = 7;
-
-std::vector<KeyEntry> key_of(const PlotInput& in) {
-  std::vector<KeyEntry> list;
-  if (in.curves.size() < 2) return list;  // one curve needs no key: the title names it
-  for (const auto& c : in.curves)
-    if (!c.name.isEmpty() && !c.points.empty()) list.push_back({&c, c.name});
-  for (const auto& q : in.points)
-    if (q.soft) {
-      list.push_back({nullptr, q.name});
-      break;
-    }
-  return list;
-}
-
-double key_width(const std::vector<KeyEntry>& key) {
-  const QFontMetricsF fm(theme::text(13));
-  double w = 0;
-  for (const KeyEntry& k : key)
-    w += 12 + (k.curve ? kSample : kSquare) + 6 + fm.horizontalAdvance(k.name);
-  return w;
-}
-
 /// The key stands to the right of the title: the plot keeps its height. Where both do not fit the
 /// key stays, for the axes say the rest.
 bool title_fits(const PlotInput& in, QSizeF size) {
@@ -264,28 +282,31 @@ bool title_fits(const PlotInput& in, QSizeF size) {
 }
 
 void draw_head(QPainter& p, const PlotInput& in, QSizeF size) {
-  const auto key = key_of(in);
   p.setPen(theme::kScribe);
   p.setFont(theme::text(14, true));
   if (title_fits(in, size))
     p.drawText(QRectF(14, 8, size.width() - 28, 24), Qt::AlignLeft | Qt::AlignVCenter, in.title);
   p.setFont(theme::text(13));
   const QFontMetricsF fm(p.font());
-  double x = size.width() - 14 - key_width(key);
-  for (const KeyEntry& k : key) {
-    x += 12;
-    if (k.curve) {
-      p.setPen(pen_of(*k.curve));
-      p.drawLine(QPointF(x, 20), QPointF(x + kSample, 20));
-    } else {
-      p.setPen(QPen(theme::kMarkOnDye, 1.3));
-      p.drawRect(QRectF(x, 16.5, kSquare, kSquare));
+  double y = 8;
+  for (const auto& row : key_rows(in, size.width())) {
+    double x = size.width() - 14 - key_width(row);
+    for (const KeyEntry& k : row) {
+      x += 12;
+      if (k.curve) {
+        p.setPen(pen_of(*k.curve));
+        p.drawLine(QPointF(x, y + 12), QPointF(x + kSample, y + 12));
+      } else {
+        p.setPen(QPen(theme::kMarkOnDye, 1.3));
+        p.drawRect(QRectF(x, y + 8.5, kSquare, kSquare));
+      }
+      x += (k.curve ? kSample : kSquare) + 6;
+      const double w = fm.horizontalAdvance(k.name);
+      p.setPen(theme::kScribe);
+      p.drawText(QRectF(x, y, w + 2, 24), Qt::AlignVCenter, k.name);
+      x += w;
     }
-    x += (k.curve ? kSample : kSquare) + 6;
-    const double w = fm.horizontalAdvance(k.name);
-    p.setPen(theme::kScribe);
-    p.drawText(QRectF(x, 8, w + 2, 24), Qt::AlignVCenter, k.name);
-    x += w;
+    y += kKeyRow;
   }
 }
 

@@ -70,7 +70,8 @@ FigureGroup symptoms(const FigureInputs& in) {
   g.title = "What is wrong as found";
   const Assembly& a = in.strip.found_system;
   const bool pressed = !in.strip.clutch && a.system && a.system->wheels;
-  g.source = pressed ? "one cause at a time, each at its best size, AICc; never above 99 %; rules "
+  g.source = pressed ? "each cause at its best size, two at once where none alone explains it, "
+                       "AICc; never above 99 %; rules "
                        "of what was felt: common "
                        "practice"
                      : "by rule alone, common practice: brakes as found are not all known";
@@ -80,13 +81,17 @@ FigureGroup symptoms(const FigureInputs& in) {
     g.figures.push_back(unsaid("Likeliest cause", d.refusal));
     return g;
   }
+  if (d.unexplained)
+    g.figures.push_back(unsaid("None of these explains it",
+                               "no cause, alone or with another, fits all that was entered: read "
+                               "it again, or look for what is not listed"));
   for (std::size_t i = 0; i < std::min<std::size_t>(4, d.ranked.size()); ++i) {
     const Hypothesis& h = d.ranked[i];
     if (i > 0 && h.weight < 0.01) break;
     const Message note = sized_advice(h);
     // Weights compare the causes listed, one at a time: none is ever certain.
-    g.figures.push_back(told(say("{}. {}", i + 1, Message::of_table(cause_words(h.cause))),
-                             std::min(h.weight, 0.99), Kind::fraction, 0, note));
+    g.figures.push_back(
+        told(say("{}. {}", i + 1, h.words), std::min(h.weight, 0.99), Kind::fraction, 0, note));
   }
   if (!d.next_test.empty()) g.figures.push_back(words_only("Cheapest next test", d.next_test));
   return g;

@@ -246,6 +246,22 @@ Faulty faulty(const System& sound, Cause cause, double size, const Felt& felt) {
   return f;
 }
 
+Faulty faulty(const System& sound, Cause first, double first_size, Cause second, double second_size,
+              const Felt& felt) {
+  Faulty f = faulty(sound, first, first_size, felt);
+  Felt rest = felt;
+  rest.rod_m.reset();  // felt once, by the first
+  const Faulty g = faulty(f.system, second, second_size, rest);
+  f.system = g.system;
+  f.condition.air_primary_m3 += g.condition.air_primary_m3;
+  f.condition.air_secondary_m3 += g.condition.air_secondary_m3;
+  f.condition.hose_scale *= g.condition.hose_scale;
+  if (second == Cause::pivot_wear) f.slack_m = g.slack_m;
+  f.sink_m = std::max(f.sink_m, g.sink_m);
+  f.gain_m += g.gain_m;
+  return f;
+}
+
 /// Misses of the depth tests. The model's own doubt (8 % of a depth, 3 mm at least: what typical
 /// values leave open) lies on the pumped-up depth; the rise by pumping is a difference of two
 /// presses of the same pedal and stands by the tape alone.

@@ -49,10 +49,28 @@ struct CauseInfo {
 /// The cheapest test whose outcome differs between two causes.
 /// Those that `signs` tells of already are left out.
 [[nodiscard]] Message test_between(Cause a, Cause b, const Symptoms* signs = nullptr);
-/// The best size of a cause and how well it explains what was read and felt; `count` of them.
-[[nodiscard]] Hypothesis fitted(const System& system, Cause cause,
-                                const std::vector<ReadingRow>& rows, const PumpTest& pump,
-                                double count, const Felt& felt = {});
+/// Two faults at once.
+[[nodiscard]] Faulty faulty(const System& sound, Cause first, double first_size, Cause second,
+                            double second_size, const Felt& felt);
+
+/// What was read and felt of a system, and `count` of it.
+struct Evidence {
+  const System& system;
+  const std::vector<ReadingRow>& rows;
+  const PumpTest& pump;
+  double count = 0;
+  Felt felt;
+};
+/// The best size of a cause and how well it explains the evidence.
+[[nodiscard]] Hypothesis fitted(const Evidence& evidence, Cause cause);
+/// The best sizes of two causes at once.
+[[nodiscard]] Hypothesis fitted(const Evidence& evidence, const Hypothesis& first,
+                                const Hypothesis& second);
+/// Whether a misfit is no more than chance: chi2 below its 95 % quantile.
+[[nodiscard]] bool explains(const Hypothesis& hypothesis, double count);
+/// Where no single cause explains the evidence: the likeliest of them two by two, added to the
+/// list.
+void add_pairs(const Evidence& evidence, Diagnosis& d);
 /// Sorts by AICc, shares the weights out, names the next test.
 void weigh(Diagnosis& d, const Symptoms* signs = nullptr);
 

@@ -40,11 +40,16 @@ struct Hypothesis;
 /// "1.4 cm³. Bleed that circuit again …": its size where it has one, then what to do.
 [[nodiscard]] Message sized_advice(const Hypothesis& hypothesis);
 
+/// One cause, or two at once, each at its best size.
 struct Hypothesis {
   Cause cause = Cause::none;
-  double size = 0;     ///< in the unit of `size_words`
-  Message size_words;  ///< "1.4 cm³", "bore 22.2 mm"; empty for none
-  double chi2 = 0;     ///< weighted sum of squares left
+  double size = 0;     ///< SI
+  Message size_words;  ///< "1.4 cm³", "0.4 mm more clearance"; empty for none
+  std::optional<Cause> second;
+  double second_size = 0;
+  Message second_words;
+  Message words;    ///< "air in circuit 1"; two causes are joined
+  double chi2 = 0;  ///< weighted sum of squares left
   double aicc = 0;
   double weight = 0;  ///< share of all weights exp(-dAICc/2)
 };
@@ -52,7 +57,9 @@ struct Hypothesis {
 struct Diagnosis {
   Message refusal;                 ///< why nothing is ranked
   std::vector<Hypothesis> ranked;  ///< likeliest first
-  Message next_test;               ///< separates the first two
+  /// No cause, alone or with another, explains what was read and felt within its doubt.
+  bool unexplained = false;
+  Message next_test;  ///< separates the first two
 };
 /// What was seen and felt before anything was taken apart: evidence beside force readings.
 struct Symptoms {
@@ -67,6 +74,8 @@ struct Symptoms {
   std::optional<double> pivot_play_m;  ///< at the pad
   std::optional<double> pin_wear_m;    ///< at the rod
   double ratio = 0;                    ///< that brings it to the pad
+  bool bore_known = false;             ///< measured too well for another bore to be the cause
+  bool clutch = false;                 ///< no shoes, no discs, one line
   std::optional<choice::SymptomLamp> lamp;
   std::optional<choice::SymptomLeak> leak;
   std::optional<choice::SymptomLevel> level;
@@ -85,6 +94,8 @@ struct Symptoms {
 /// Ranks causes by the job's readings and pump test; those that cannot occur in this system are
 /// left out. Needs three usable readings.
 [[nodiscard]] Diagnosis diagnose(const System& system, const std::vector<Reading>& readings,
-                                 const PumpTest& pump);
+                                 const PumpTest& pump, bool bore_known = false);
+/// Whether the bore was measured, or stated by its maker, to 2 %.
+[[nodiscard]] bool bore_is_known(const Values& values);
 
 }  // namespace yoke

@@ -15,10 +15,14 @@ double penalty(std::string_view letters, Cause c) {
   return k == '-' ? 9.0 : k == '+' ? 0.0 : 1.0;
 }
 
-double symptom_penalty(Cause c, const Symptoms& s, bool pressed) {
+double symptom_penalty(const Hypothesis& h, const Symptoms& s, bool pressed) {
   double sum = 0;
+  // What one of two causes explains is explained; what neither does counts against the worse.
   const auto add = [&](bool applies, std::string_view letters) {
-    if (applies) sum += penalty(letters, c);
+    if (!applies) return;
+    const double one = penalty(letters, h.cause);
+    const double other = h.second ? penalty(letters, *h.second) : one;
+    sum += std::min(one, other) <= 0 ? 0.0 : std::max(one, other);
   };
   // none air air drum knock hose short long bypass leak weak bore resid front rear pivot dead
   add(s.leak == choice::SymptomLeak::none, "+........-.......");
@@ -48,6 +52,13 @@ double symptom_penalty(Cause c, const Symptoms& s, bool pressed) {
   return sum;
 }
 
+/// A clutch has one line, no shoes and no booster to lose.
+bool only_of_brakes(Cause c) {
+  return c == Cause::drums_out || c == Cause::knock_back || c == Cause::air_secondary ||
+         c == Cause::weak_assist || c == Cause::residual_missing || c == Cause::front_blocked ||
+         c == Cause::rear_blocked;
+}
+
 }  // namespace
 
 bool Symptoms::any() const {
@@ -69,6 +80,8 @@ Symptoms symptoms_of(const Values& v) {
   s.pivot_play_m = number(Param::symptom_pivot_play);
   s.pin_wear_m = number(Param::symptom_pin_wear);
   s.ratio = arm_ratio(v).value_or(0);
+  s.bore_known = bore_is_known(v);
+  s.clutch = works_clutch(v);
   s.lamp = v.choice<Param::symptom_lamp>();
   s.leak = v.choice<Param::symptom_leak>();
   s.level = v.choice<Param::symptom_level>();
@@ -103,20 +116,26 @@ Diagnosis diagnose_symptoms(const System* system, const std::vector<Reading>& re
                        told(s.third_m ? s.third_m : s.second_m) + told(s.rod_play_m) +
                        told(s.pivot_play_m);
   const bool simulated = pressed && count > 0;
+  const std::optional<Evidence> evidence =
+      simulated ? std::optional<Evidence>({*system, rows, pump, count, felt}) : std::nullopt;
   for (std::size_t i = 0; i < kCauses; ++i) {
     const auto cause = static_cast<Cause>(i);
+    if ((cause == Cause::wrong_bore && s.bore_known) || (s.clutch && only_of_brakes(cause)))
+      continue;
     Hypothesis h;
     h.cause = cause;
+    h.words = Message::of_table(cause_words(cause));
     if (simulated) {
       if (!possible(*system, cause, assisted || s.engine_m, pump, true)) continue;
-      h = fitted(*system, cause, rows, pump, count, felt);
+      h = fitted(*evidence, cause);
     } else if (cause == Cause::residual_missing || cause == Cause::front_blocked ||
                cause == Cause::rear_blocked) {
       continue;  // nothing felt at the pedal alone speaks for them
     }
-    h.aicc += symptom_penalty(cause, s, simulated);
     d.ranked.push_back(h);
   }
+  if (evidence) add_pairs(*evidence, d);
+  for (Hypothesis& h : d.ranked) h.aicc += symptom_penalty(h, s, simulated);
   weigh(d, &s);
   return d;
 }
