@@ -123,7 +123,8 @@ std::vector<GateRow> gate_rows(const Job& job, const std::vector<ConditionReport
                                const std::vector<Finding>& findings) {
   std::vector<GateRow> rows;
   for (Gate& g : gates_of(job, strip, findings)) {
-    GateRow row{g.id, g.words, g.how, g.held ? g.why : g.how, g.state, g.held};
+    const bool says_why = g.held || (g.by_facts && !g.why.empty());
+    GateRow row{g.id, g.words, g.how, says_why ? g.why : g.how, g.state, g.held, g.by_facts};
     rows.push_back(std::move(row));
   }
   return rows;

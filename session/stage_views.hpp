@@ -58,7 +58,8 @@ struct GateRow {
   Message how;     ///< how to prove it
   Message remark;  ///< under the words: why it is held shut, else how to prove it
   GateState state = GateState::open;
-  bool held = false;  ///< shut by the numbers: there is nothing to answer
+  bool held = false;      ///< shut by the numbers: there is nothing to answer
+  bool by_facts = false;  ///< read from what was done: nothing to answer either
 };
 [[nodiscard]] std::vector<GateRow> gate_rows(const Job& job,
                                              const std::vector<ConditionReport>& strip,

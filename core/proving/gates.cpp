@@ -1,6 +1,8 @@
 #include "proving/gates.hpp"
 
+#include "work/bleeding.hpp"
 #include "work/disturbed.hpp"
+#include "work/steps.hpp"
 
 #include <algorithm>
 
@@ -15,6 +17,8 @@ struct GateText {
   const char* words;
   const char* how;
   bool (*applies)(const Job&);
+  /// What is lacking of it by what was done; none: the builder's own check.
+  Message (*lacks)(const Job&) = nullptr;
 };
 
 bool always(const Job&) {
@@ -49,7 +53,31 @@ bool boosted(const Job& job) {
   return has_assist(job, As::plan);
 }
 
+Message steps_open(const Job& job) {
+  long open = 0;
+  for (const Step& s : install_steps(job)) {
+    const StepRecord* r = record_of(job, s.id);
+    open += r && r->done ? 0 : 1;
+  }
+  return open == 0 ? Message() : plural(open, "{} step is not done", "{} steps are not done");
+}
+
+/// A wet system with air in it is no brake, whatever else was looked at.
+Message nipples_open(const Job& job) {
+  const auto rows = bleed_rows(job, bleed_plan(job));
+  const auto all = static_cast<std::size_t>(
+      std::count_if(rows.begin(), rows.end(), [](const BleedRow& r) { return r.key != "bench"; }));
+  const std::size_t clear = clear_nipples(rows);
+  if (clear == all && all > 0) return {};
+  return say("{} of {} nipples run clear", clear, all);
+}
+
 constexpr GateText kGates[] = {
+    {GateId::steps, "Every step of the work is done",
+     "Tick them under Install; one that this car does not have is ticked with a note", always,
+     steps_open},
+    {GateId::bled, "Every nipple runs clear",
+     "Bubble-free strokes in a row at each of them, counted under Bleed", always, nipples_open},
     {GateId::preload, "The rod does not hold the piston on",
      "Free play at the pad; fluid returns; wheels free a minute after release, cold and hot",
      always},
@@ -122,7 +150,13 @@ std::vector<Gate> gates_of(const Job& job, const std::vector<ConditionReport>&,
   std::vector<Gate> gates;
   for (const auto& t : kGates) {
     if (!t.applies(job)) continue;
-    Gate g{t.id, t.words, t.how, GateState::open, "", false, ""};
+    Gate g{t.id, t.words, t.how, GateState::open, "", false, t.lacks != nullptr, ""};
+    if (t.lacks) {
+      g.why = t.lacks(job);
+      g.state = g.why.empty() ? GateState::passed : GateState::open;
+      gates.push_back(std::move(g));
+      continue;
+    }
     if (const GateRecord* r = record_of(job, t.id)) {
       g.state = r->state;
       if (r->state != GateState::open) g.date = r->date;

@@ -17,6 +17,8 @@ struct Gate {
   GateState state = GateState::open;
   std::string date;   ///< ISO day on which the builder said so; empty: open
   bool held = false;  ///< failed by the numbers; the builder cannot open it
+  /// Read from what was done (steps ticked, strokes counted), never said.
+  bool by_facts = false;
   Message why;
 };
 [[nodiscard]] std::vector<Gate> gates_of(const Job& job, const std::vector<ConditionReport>& strip,

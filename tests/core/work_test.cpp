@@ -14,6 +14,7 @@
 #include "sizing/relative.hpp"
 #include "sizing/sweep.hpp"
 #include "support/build.hpp"
+#include "support/work_done.hpp"
 #include "work/bleeding.hpp"
 #include "work/steps.hpp"
 
@@ -244,6 +245,26 @@ TEST_CASE("a job cannot be proved while a gate stands open or failed") {
   };
   CHECK_FALSE(may_be_proved(gates()));
   for (const Gate& g : gates()) record_for(job, g.id).state = GateState::passed;
+  // Whatever was ticked: with steps open and nothing bled no pedal is proved.
+  CHECK_FALSE(may_be_proved(gates()));
+  const auto lacks = [&](GateId id) {
+    for (const Gate& g : gates())
+      if (g.id == id) return english(g.why);
+    return std::string("no such gate");
+  };
+  CHECK(lacks(GateId::steps).find("steps are not done") != std::string::npos);
+  CHECK(lacks(GateId::bled) == "0 of 4 nipples run clear");
+  do_all_work(job);
+  CHECK(lacks(GateId::bled).empty());
+  count_stroke(job.bleeding["rl"], true);
+  CHECK(lacks(GateId::bled) == "3 of 4 nipples run clear");
+  CHECK_FALSE(may_be_proved(gates()));
+  do_all_work(job);
+  const StepId step = install_steps(job).front().id;
+  record_for(job, step).done = false;
+  CHECK(lacks(GateId::steps) == "1 step is not done");
+  CHECK_FALSE(may_be_proved(gates()));
+  do_all_work(job);
   found(job, Param::limit_effort_failed, 1500, How::stated);
   found(job, Param::limit_z_failed, 0.05, How::stated);
   found(job, Param::limit_reserve, 0.0, How::stated);

@@ -4,6 +4,7 @@
 #include "assembly/relevance.hpp"
 #include "proving/gates.hpp"
 #include "session/texts.hpp"
+#include "support/work_done.hpp"
 #include "window/bench.hpp"
 
 using namespace yoke;
@@ -231,6 +232,7 @@ TEST_CASE("proved lapses when something is changed afterwards") {
     j.found.set(Param::limit_z_failed, {0.1, How::stated, 0, {}});
     j.found.set(Param::limit_reserve_failed, {0, How::stated, 0, {}});
     j.found.set(Param::limit_reserve_failed_m, {0, How::stated, 0, {}});
+    do_all_work(j);
     const auto strip = foot_strip(j, 16);
     for (const Gate& g : gates_of(j, strip, find_all(j, strip)))
       record_for(j, g.id).state = GateState::passed;

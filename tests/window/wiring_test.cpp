@@ -9,6 +9,7 @@
 
 #include "proving/gates.hpp"
 #include "support/every_code.hpp"
+#include "support/work_done.hpp"
 #include "ui/findings_box.hpp"
 #include "window/bench.hpp"
 #include "work/bleeding.hpp"
@@ -109,6 +110,26 @@ TEST_CASE("a hard finding marks its stage on the rail, and only that one") {
     CHECK(b.window->rail()->button(s)->accessibleDescription().startsWith(b.session.status_of(s)));
   }
   CHECK(b.window->rail()->button(Stage::plumb)->accessibleDescription().contains("hard"));
+}
+
+TEST_CASE("gates that rest on work have nothing to click: they follow the strokes and the steps") {
+  Bench b;
+  open(b, known_job());
+  b.stage(Stage::prove);
+  CHECK_FALSE(gate_button(b, "Every nipple runs clear: passed"));
+  auto* page = b.window->page(Stage::prove);
+  const auto shown = [page](const QString& words) {
+    for (auto* l : page->findChildren<QLabel*>())
+      if (l->isVisibleTo(page) && l->text().contains(words)) return true;
+    return false;
+  };
+  CHECK(shown("0 of 4 nipples run clear"));
+  CHECK(shown("not yet"));
+  b.session.edit("work", [](Job& j) { do_all_work(j); });
+  QApplication::processEvents();
+  CHECK_FALSE(shown("nipples run clear"));
+  CHECK_FALSE(shown("not yet"));
+  CHECK(shown("✓ done"));
 }
 
 TEST_CASE("a gate is ticked with today's day, untied again, and held shut by a finding") {

@@ -110,6 +110,10 @@ void ProvePage::refresh_gates() {
     list->addWidget(words, row, 0);
     if (g.held) {
       list->addWidget(label(tr("■ held shut"), "mark", inner), row, 1, 1, 2);
+    } else if (g.by_facts) {
+      const bool done = g.state == GateState::passed;
+      list->addWidget(label(done ? tr("✓ done") : tr("□ not yet"), done ? "plain" : "mark", inner),
+                      row, 1, 1, 2);
     } else {
       for (const GateState s : {GateState::passed, GateState::failed}) {
         auto* b = new QPushButton(words_of(words_of_value(s)), inner);
