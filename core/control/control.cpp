@@ -74,6 +74,12 @@ Expected<bool> check_arms(const Control& c) {
   if (!(c.pin_arm.value() > 0))
     return fail(bad("control.pin_arm", format_quantity(c.pin_arm.value(), Kind::length, 2, {}),
                     "more than 0 mm", "Both arms must be longer than 0", remedy));
+  // The pad moves farther than the rod: a ratio below 1 is two arms taken for each other.
+  if (!c.mid && c.pin_arm > c.pad_arm)
+    return fail(bad("control.pin_arm", format_quantity(c.pin_arm.value(), Kind::length, 2, {}),
+                    say("at most {}, the pivot to the pad", length(c.pad_arm.value(), 1)),
+                    "The pin would stand farther from the pivot than the pad",
+                    "Measure both arms from the pivot's middle"));
   if (c.mid && !(c.mid->input.value() > 0 && c.mid->output.value() > 0))
     return fail(
         bad("control.mid_in",

@@ -79,6 +79,13 @@ void judge(const Values& v, GaugeReport& r) {
     else
       needs_hone = true;
   }
+  if (r.clearance_m && *r.clearance_m < 0)
+    r.missing.push_back(say("bore or piston again: the piston measures {} more than its bore",
+                            mm(-*r.clearance_m)));
+  if (!v.known(Param::gauge_cup))
+    r.missing.push_back(Message::of_table(info(Param::gauge_cup).words));
+  if (!v.known(Param::age_pitting) && !v.known(Param::gauge_pit))
+    r.missing.push_back(Message::of_table(info(Param::age_pitting).words));
   if (v.is(choice::AgePitting::pitted) && !v.known(Param::gauge_pit))
     r.missing.emplace_back("where the pits stand");
   if (v.is(choice::AgePitting::stained)) needs_hone = true;

@@ -168,3 +168,18 @@ TEST_CASE("a hand lever brings its own typical figures (common practice, no sour
   job.found.clear(Param::master_stroke1);
   CHECK(value_of(job, As::plan, Param::master_stroke1).si == Approx(0.0315));
 }
+
+TEST_CASE("arms taken for each other are refused with their range, an intermediate lever is not") {
+  Control c;
+  c.pad_arm = Length{0.060};
+  c.pin_arm = Length{0.290};
+  const auto k = Kinematics::make(c);
+  REQUIRE_FALSE(k);
+  CHECK(k.error().field == "control.pin_arm");
+  CHECK(english(k.error().range).find("60.0 mm") != std::string::npos);
+  c.pin_arm = Length{0.060};
+  CHECK(Kinematics::make(c));
+  c.pin_arm = Length{0.290};
+  c.mid = MidLever{Length{0.200}, Length{0.040}};
+  CHECK(Kinematics::make(c));
+}

@@ -108,6 +108,18 @@ TEST_CASE("bore gauging: not enough, good, tapered, oval, pitted") {
   CHECK(gauge_report(found_of(job)).verdict == RebuildVerdict::not_enough);
   found(job, Param::gauge_piston, 0.022150);
   GaugeReport r = gauge_report(found_of(job));
+  // Neither the cup's squeeze nor the surface is known: nothing is called good.
+  CHECK(r.verdict == RebuildVerdict::not_enough);
+  found(job, Param::gauge_cup, 0.0235);
+  CHECK(gauge_report(found_of(job)).verdict == RebuildVerdict::not_enough);
+  found(job, Param::age_pitting, 0, How::stated);
+  // A piston that measures more than its bore cannot be: one of them is read again.
+  found(job, Param::gauge_piston, 0.022300);
+  r = gauge_report(found_of(job));
+  CHECK(r.verdict == RebuildVerdict::not_enough);
+  CHECK(english(r.missing.front()).find("bore or piston again") == 0);
+  found(job, Param::gauge_piston, 0.022150);
+  r = gauge_report(found_of(job));
   CHECK(r.verdict == RebuildVerdict::rebuild);
   CHECK(*r.clearance_m == Approx(75e-6));
   CHECK(*r.taper_m == Approx(0).margin(1e-9));

@@ -186,6 +186,11 @@ TEST_CASE("the unit, its age and its bore: a card, an order list, a verdict or w
        {Param::gauge_a2, Param::gauge_b1, Param::gauge_b2, Param::gauge_c1, Param::gauge_c2})
     b.type(b.entry(page->panel(), As::found, p), "22.23 mm");
   b.type(b.entry(page->panel(), As::found, Param::gauge_piston), "22.15 mm");
+  // The cup and the surface are not known: no verdict is given.
+  CHECK(page->state()->figures()->text().contains("Not enough measured"));
+  b.session.set_value(As::found, Param::gauge_cup, {0.0268, How::calliper, 0, {}});
+  b.session.set_value(As::found, Param::age_pitting, {0, How::stated, 0, {}});
+  QApplication::processEvents();
   CHECK(page->state()->figures()->text().contains("Rebuild: clean, new rubber"));
   page->show_group(Group::kit);
   b.type(b.entry(page->panel(), As::found, Param::kit_socket), "10 mm");
