@@ -188,3 +188,23 @@ TEST_CASE("a drum valve inside the outlet of discs is a hard finding, wherever i
   for (const Gate& g : gates_of(job, strip, find_all(job, strip)))
     if (g.id == GateId::residual) CHECK(g.held);
 }
+
+TEST_CASE("conditions that cannot be said are counted, never passed over") {
+  Job job = known_job();
+  set(job,
+      "found:limit.effort=900 N; found:limit.travel=300 mm; found:limit.reserve=0; "
+      "found:limit.reserve_failed=0 %; found:limit.reserve_failed_m=0 mm; "
+      "found:limit.effort_failed=1500 N; found:limit.z_failed=0.05; found:target.z=0.3");
+  const auto says = [&job] {
+    const auto strip = foot_strip(job, 0);
+    return english(stage_status(job, Stage::size, strip, find_all(job, strip)));
+  };
+  CHECK(says() == "passes in all conditions");
+  set(job, "master.stroke1=?; master.stroke2=?");
+  CHECK(says() == "2 conditions cannot be said");
+  const auto cell = own_cell(job);
+  REQUIRE(cell);
+  CHECK(cell->fails == Limit::none);
+  CHECK(cell->cannot_say == 2);
+  CHECK(english(cell->reason) == "inside, 2 conditions cannot be said");
+}
