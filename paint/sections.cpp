@@ -225,7 +225,7 @@ Picture outlets_picture(const Job& job, const OutletReport& report, QSizeF size)
   ground(pic, Drawn::tr("Which outlet feeds which wheel (touch a wheel to change it)"));
   pic.layers.emplace_back([=](QPainter& p) { draw_outlet_lines(p, job, size); });
   const Value kind = value_of(job, As::plan, Param::master_kind);
-  const bool tandem = !kind.known() || kind.si >= 1;
+  const bool tandem = !kind.is(choice::MasterKind::single);
   pic.layers.emplace_back([=](QPainter& p) {
     p.setRenderHint(QPainter::Antialiasing);
     const double mid = size.height() / 2 + 8;

@@ -11,7 +11,6 @@ namespace yoke {
 namespace {
 
 constexpr double kPressureLimit_pa = 20e6;
-constexpr double kHotFluid_c = 120.0;
 
 Expected<bool> check_system(const System& s, const Condition& c) {
   if (const auto a = check_assist(s.assist); !a) return fail(a.error());
@@ -56,7 +55,7 @@ Expected<FeelModel> FeelModel::make(const System& system, const Condition& condi
   m.condition_ = condition;
   m.lost_m_ = dead->value();
   if (condition.hot) {
-    m.system_.fluid.temperature_c = std::max(kHotFluid_c, system.fluid.temperature_c);
+    m.system_.fluid.temperature_c = std::max(kHotFluid_C, system.fluid.temperature_c);
     for (auto& w : *m.system_.wheels) w = hot_brake(w);
   }
   m.branches_ = gather(m.system_, condition);

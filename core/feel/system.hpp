@@ -14,6 +14,9 @@
 
 namespace yoke {
 
+/// Fluid of the hot condition, °C; common practice, no source.
+inline constexpr double kHotFluid_C = 120.0;
+
 enum class Outlet { primary, secondary };
 
 /// One wheel's brake with the lines that lead to it alone.

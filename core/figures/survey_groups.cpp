@@ -17,7 +17,7 @@ namespace {
 
 Message listed(const std::vector<Message>& list, std::size_t most = 6) {
   const std::size_t n = std::min(most, list.size());
-  const Message told = joined({list.begin(), list.begin() + static_cast<std::ptrdiff_t>(n)}, ", ");
+  const Message told = joined({list.begin(), list.begin() + static_cast<std::ptrdiff_t>(n)}, "; ");
   return list.size() > n ? say("{} and {} more", told, list.size() - n) : told;
 }
 

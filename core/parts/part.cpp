@@ -128,7 +128,7 @@ std::span<const PartDim> part_dims(PartKind kind) {
 
 PartKind part_kind_of(const Job& job) {
   const Value kind = value_of(job, As::plan, Param::control_kind);
-  return kind.known() && kind.si >= 1 ? PartKind::lever : PartKind::master;
+  return kind.known() && !kind.is(choice::ControlKind::pedal) ? PartKind::lever : PartKind::master;
 }
 
 Candidate candidate_of(const Part& part) {

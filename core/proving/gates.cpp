@@ -91,7 +91,8 @@ constexpr GateText kGates[] = {
     {GateId::reserve, "Reserve is kept, sound", "Firm press: what is left before the floor",
      brakes},
     {GateId::lock_order, "The rear axle does not lock first",
-     "On loose ground at walking pace, clear of people: somebody beside the car watches the wheels",
+     "First by the figures of Size; then, when every other gate has passed, on loose ground at "
+     "walking pace, clear of people: somebody beside the car watches the wheels",
      two_axles},
     {GateId::bar, "The balance bar does not bind",
      "Firm press, then with either circuit open: look at it", twin},

@@ -225,7 +225,7 @@ std::vector<PressedClutch> clutches_of(const Values& plan) {
   std::vector<PressedClutch> list;
   for (const auto& [id, condition] : conditions_of(plan)) {
     const ClutchAssembly a = assemble_clutch(
-        plan, condition.air_m3, id == ConditionId::hot ? std::optional(kHot_C) : std::nullopt);
+        plan, condition.air_m3, id == ConditionId::hot ? std::optional(kHotFluid_C) : std::nullopt);
     if (!a.system) return {};
     list.push_back({id, *a.system});
   }
@@ -247,14 +247,19 @@ double clutch_score(const Cell& c, const SweepRequest& q) {
   return (light ? 1.0 : 0.3) * effort * effort + (light ? 0.3 : 1.0) * travel * travel;
 }
 
+bool is_own(const ClutchSystem& plan, double bore_m, double ratio) {
+  return same(bore_m, plan.master.bore.value(), 3e-5) &&
+         same(ratio,
+              effective_pad_arm(plan.control).value() / effective_pin_arm(plan.control).value(),
+              0.01);
+}
+
 Cell judge_clutch(const std::vector<PressedClutch>& clutches, double bore_m, double ratio,
                   const SweepRequest& q) {
   Cell c;
   c.bore_m = bore_m;
   c.ratio = ratio;
-  const Control& planned = clutches.front().system.control;
-  c.own = same(bore_m, clutches.front().system.master.bore.value(), 3e-5) &&
-          same(ratio, planned.pad_arm.value() / planned.pin_arm.value(), 0.01);
+  c.own = is_own(clutches.front().system, bore_m, ratio);
   for (const auto& [id, clutch] : clutches) {
     ClutchSystem s = clutch;
     if (!c.own) {
@@ -329,7 +334,14 @@ bool score_again(const Job& job, const SweepRequest& q, Sweep& s) {
   const Assembly a = assemble(job, As::plan);
   if (!a.impossible.empty() || !a.system) return false;
   const Values plan = resolve(job, As::plan);
-  if (works_clutch(plan)) return true;  // its score counts no parts
+  if (works_clutch(plan)) {  // its score counts no parts
+    const std::vector<PressedClutch> clutches = clutches_of(plan);
+    if (clutches.empty()) return false;
+    for (Cell& c : s.cells)
+      if (c.own || is_own(clutches.front().system, c.bore_m, c.ratio))
+        c = judge_clutch(clutches, c.bore_m, c.ratio, q);
+    return true;
+  }
   const Conditions conditions = conditions_of(plan);
   for (Cell& c : s.cells) {
     // The plan's own cell is judged with its geometry: it moves when the plan does.

@@ -193,7 +193,7 @@ ConditionReport clutch_condition(const StripInputs& in, ConditionReport c, std::
   c.by_pressure = true;
   const ClutchAssembly a =
       assemble_clutch(in.values(c.id), condition.air_m3,
-                      c.id == ConditionId::hot ? std::optional(kHot_C) : std::nullopt);
+                      c.id == ConditionId::hot ? std::optional(kHotFluid_C) : std::nullopt);
   if (!a.system) {
     c.reason = a.missing.empty() ? Message("The clutch contradicts itself")
                                  : Message(cannot_say(a.missing));

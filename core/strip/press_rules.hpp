@@ -42,9 +42,6 @@ struct Limits {
 };
 [[nodiscard]] Limits limits_of(const Values& plan);
 
-/// Fluid of the hot condition, °C.
-inline constexpr double kHot_C = 120.0;
-
 /// Rear first below this deceleration is unstable: ECE R13-H holds the order from 0.15 to 0.8 g,
 /// from memory.
 inline constexpr double kRearLock_g = 0.8;

@@ -165,6 +165,20 @@ TEST_CASE("causes: the planted one ranks first, and the next test tells the firs
   CHECK(sum == Approx(1));
 }
 
+TEST_CASE("two presses tell the slack and nothing else, one tells nothing") {
+  const System s = car();
+  Condition off;
+  off.assist_alive = false;
+  const auto two = readings_of(s, off, {150, 300}, 0.006);
+  REQUIRE(two.size() == 2);
+  const ReadingEstimate r = estimate_from_readings(s, two, false);
+  CHECK(r.used == 2);
+  REQUIRE(r.slack_m());
+  CHECK(r.slack_m()->value == Approx(0.006).margin(0.001));
+  CHECK_FALSE(r.air_m3());
+  CHECK_FALSE(estimate_from_readings(s, {two.front()}, false).slack_m());
+}
+
 TEST_CASE(
     "causes: a sinking pad is a bypass or a leak, a pumped one clearance, too little refused") {
   const System s = car();

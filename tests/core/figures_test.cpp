@@ -122,8 +122,9 @@ TEST_CASE("backward: feasible bands hold what is inside, the least ratio gives t
   }
   const auto ranked = ranking(*s);
   for (std::size_t i = 1; i < ranked.size(); ++i) CHECK(ranked[i - 1].score <= ranked[i].score);
-  CHECK(english(ranking_words(ranked, Preference::firm)).find(ranked.empty() ? "No cell" : "firm") !=
-        std::string::npos);
+  CHECK(
+      english(ranking_words(ranked, Preference::firm)).find(ranked.empty() ? "No cell" : "firm") !=
+      std::string::npos);
   const System c = car();
   const auto least = least_ratio(c.control, c.assist, c.master, Pressure{3e6}, Force{330.0});
   REQUIRE(least);

@@ -22,13 +22,13 @@ Master bare() {
   Master m = car().master;
   m.efficiency = 1;
   m.spring_force = Force{0.0};
-  m.bore = Length{0.0254};
+  m.bore = Length{0.0238};
   return m;
 }
 Control lever() {
   Control c;
-  c.pad_arm = Length{0.3302};
-  c.pin_arm = Length{0.0508};
+  c.pad_arm = Length{0.310};
+  c.pin_arm = Length{0.048};
   c.efficiency = 1;
   c.return_force = Force{0.0};
   return c;
@@ -44,12 +44,11 @@ PumpReport pumped() {
 
 /// The left side of each example, computed.
 const std::map<std::string, std::function<double()>> kExamples{
-    {"pedal.ratio 330.2 mm / 50.8 mm",
-     [] { return Kinematics::make(lever())->ratio(Length{0.0}); }},
-    {"pedal.rod_force 25.4 mm at 400 psi",
-     [] { return piston_force(bare(), Pressure{400 * kPsi}).value(); }},
-    {"pedal.pad_force 1397.5 N over 6.5",
-     [] { return Kinematics::make(lever())->pad_force(Force{1397.5}, Length{0.0}).value(); }},
+    {"pedal.ratio 310 mm / 48 mm", [] { return Kinematics::make(lever())->ratio(Length{0.0}); }},
+    {"pedal.rod_force 23.8 mm at 3.1 MPa",
+     [] { return piston_force(bare(), Pressure{3.1e6}).value(); }},
+    {"pedal.pad_force 1379.1 N over 6.458",
+     [] { return Kinematics::make(lever())->pad_force(Force{1379.1}, Length{0.0}).value(); }},
     {"assist.max 203 mm at 65 kPa", [] { return assist_max(booster()).value(); }},
     {"assist.run_out", [] { return run_out_input(booster()).value(); }},
     {"assist.output 300 N", [] { return assist_output(booster(), Force{300.0}).value(); }},
@@ -61,7 +60,7 @@ const std::map<std::string, std::function<double()>> kExamples{
      [] { return dead_stroke(car().master, LostCircuit::primary)->value() * 1e3; }},
     {"master.dead secondary lost",
      [] { return dead_stroke(car().master, LostCircuit::secondary)->value() * 1e3; }},
-    {"circuit.air 1 cm³ at 400 psi", [] { return air_volume_m3(1e-6, 400 * kPsi) * 1e6; }},
+    {"circuit.air 1 cm³ at 3.1 MPa", [] { return air_volume_m3(1e-6, 3.1e6) * 1e6; }},
     {"circuit.hose 1 ft aged at 1000 psi",
      [] {
        return hose_volume_m3({Length{0.3048}, HoseKind::rubber_aged}, 1000 * kPsi) * 1e6;
@@ -82,14 +81,14 @@ const std::map<std::string, std::function<double()>> kExamples{
      }},
     {"vehicle.stop 100 km/h at 0.656 g",
      [] { return stopping_distance(Speed{100 / 3.6}, 0.656, Time{0.0}).value(); }},
-    {"feel.force 7/8 to 1 in",
-     [] { return relative(Length{0.022225}, Length{0.0254}, 6, 6)->force_factor; }},
-    {"feel.travel 7/8 to 1 in",
-     [] { return relative(Length{0.022225}, Length{0.0254}, 6, 6)->travel_factor; }},
-    {"rod.change 0.560 to 1.730 in",
+    {"feel.force 3/4 to 13/16 in",
+     [] { return relative(Length{0.01905}, Length{0.0206375}, 6, 6)->force_factor; }},
+    {"feel.travel 3/4 to 13/16 in",
+     [] { return relative(Length{0.01905}, Length{0.0206375}, 6, 6)->travel_factor; }},
+    {"rod.change 16.0 to 41.5 mm",
      [] {
-       const UnitFace a{Length{0.560 * 0.0254}, Length{0.02}, Length{0.001}, Length{0.0}};
-       const UnitFace b{Length{1.730 * 0.0254}, Length{0.02}, Length{0.001}, Length{0.0}};
+       const UnitFace a{Length{0.0160}, Length{0.02}, Length{0.001}, Length{0.0}};
+       const UnitFace b{Length{0.0415}, Length{0.02}, Length{0.001}, Length{0.0}};
        return rod_change(a, b, Length{0.0}).change.value() * 1e3;
      }},
     {"rod.turns 1 in at the pad",

@@ -101,7 +101,7 @@ constexpr Servo kServo{Pressure{3e5}, 3, Pressure{4e6}, true, true};
 
 double crowfoot_lbf_ft() {
   constexpr double kLbfFt = 1.3558179483314004;
-  return crowfoot_dial(Torque{12 * kLbfFt}, Length{12 * 0.0254}, Length{1.5 * 0.0254}, Angle{0.0})
+  return crowfoot_dial(Torque{15 * kLbfFt}, Length{13 * 0.0254}, Length{2 * 0.0254}, Angle{0.0})
              ->value() /
          kLbfFt;
 }

@@ -8,6 +8,7 @@
 #include "judge/findings.hpp"
 #include "proving/hypotheses.hpp"
 #include "support/build.hpp"
+#include "support/pad_depth.hpp"
 #include "survey/gauging.hpp"
 #include "survey/identity.hpp"
 #include "survey/kit.hpp"
@@ -31,15 +32,6 @@ Values found_of(const Job& job) {
 bool has(const std::vector<Consequence>& list, FindingCode code) {
   return std::any_of(list.begin(), list.end(),
                      [&](const Consequence& c) { return c.code == code; });
-}
-
-/// Depth of the pad at a push, rested or pumped up, assist exhausted.
-double depth(const System& s, double push_n, bool again, Condition c = {}) {
-  c.assist_alive = false;
-  ReadingRow row;
-  row.second_apply = again;
-  const auto m = FeelModel::make(s, row_condition(c, row));
-  return predicted_travel_m(*m, push_n).value_or(0);
 }
 
 }  // namespace

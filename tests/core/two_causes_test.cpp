@@ -3,22 +3,10 @@
 
 #include "proving/fault.hpp"
 #include "support/build.hpp"
+#include "support/pad_depth.hpp"
 
 using namespace yoke;
 using namespace yoke::test;
-
-namespace {
-
-/// Pad depth at a push, rested or pumped up; 0 where the pad would be on the floor.
-double depth(const System& s, double push_n, bool again, Condition c) {
-  c.assist_alive = false;
-  ReadingRow row;
-  row.second_apply = again;
-  const auto m = FeelModel::make(s, row_condition(c, row));
-  return predicted_travel_m(*m, push_n).value_or(0);
-}
-
-}  // namespace
 
 TEST_CASE("two faults at once: the pair is first, not one of them at 99 %, nor another bore") {
   const System sound = car();

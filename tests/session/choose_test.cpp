@@ -54,7 +54,7 @@ TEST_CASE("a pair of bores and an assist go into the plan in one step") {
   cell.bore_m = 0.022225;
   cell.ratio = 6;
   choose_cell(s, cell, &options[1], {});
-  CHECK(value_of(s.job(), As::plan, Param::assist_kind).si == 1);
+  CHECK(value_of(s.job(), As::plan, Param::assist_kind).is(choice::AssistKind::vacuum));
   CHECK(value_of(s.job(), As::plan, Param::assist_diaphragm1).si == Approx(kUsualDiaphragm_m));
   CHECK(condition_report(s.job(), ConditionId::plan).target);
 }

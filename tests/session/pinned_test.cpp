@@ -15,23 +15,35 @@ using namespace yoke;
 
 namespace {
 
-QString demo(const QTemporaryDir& dir) {
-  const QString path = dir.filePath("estate.yoke");
-  REQUIRE(QFile::copy(QStringLiteral(YOKE_SOURCE_DIR "/data/demo/estate-discs.yoke"), path));
+QString demo(const QTemporaryDir& dir, const QString& name = "estate-discs") {
+  const QString path = dir.filePath(name + ".yoke");
+  REQUIRE(QFile::copy(QStringLiteral(YOKE_SOURCE_DIR "/data/demo/%1.yoke").arg(name), path));
   return path;
 }
 
 }  // namespace
 
 TEST_CASE("a plan that only moves through the map keeps its cells, and ranks them anew") {
+  const auto* name = GENERATE("estate-discs", "roadster-clutch");
   QTemporaryDir dir;
   Session s;
-  REQUIRE(s.open(demo(dir)));
+  REQUIRE(s.open(demo(dir, name)));
+  // A measured lever: the plan's own cell is judged with it, wherever the plan moves.
+  for (const auto& [p, si] : {std::pair{Param::control_axis_height, 0.052},
+                              {Param::control_offset, 0.012},
+                              {Param::control_rest_angle, -0.25},
+                              {Param::control_rod_length, 0.150}})
+    s.set_value(As::found, p, measured(p, si, How::rule));
+  REQUIRE(s.map());
   const Sweep first = *s.map();
-  const auto inside = std::find_if(first.cells.begin(), first.cells.end(),
-                                   [](const Cell& c) { return c.fails == Limit::none; });
-  REQUIRE(inside != first.cells.end());
-  choose_cell(s, *inside, nullptr, {});
+  // Away from the plan: one that passes where there is one.
+  auto to = std::find_if(first.cells.begin(), first.cells.end(),
+                         [](const Cell& c) { return c.fails == Limit::none && !c.own; });
+  if (to == first.cells.end())
+    to = std::find_if(first.cells.begin(), first.cells.end(),
+                      [](const Cell& c) { return c.fails != Limit::impossible && !c.own; });
+  REQUIRE(to != first.cells.end());
+  choose_cell(s, *to, nullptr, {});
   const Sweep kept = *s.map();
   const auto fresh = sweep(s.job(), default_request(s.job()));
   REQUIRE(fresh);
@@ -39,9 +51,26 @@ TEST_CASE("a plan that only moves through the map keeps its cells, and ranks the
   for (std::size_t i = 0; i < kept.cells.size(); ++i) {
     CHECK(kept.cells[i].fails == fresh->cells[i].fails);
     CHECK(kept.cells[i].effort_n == fresh->cells[i].effort_n);
+    CHECK(kept.cells[i].travel_m == fresh->cells[i].travel_m);
+    CHECK(kept.cells[i].own == fresh->cells[i].own);
     CHECK(kept.cells[i].score == fresh->cells[i].score);
   }
+  CHECK(std::count_if(kept.cells.begin(), kept.cells.end(), [](auto& c) { return c.own; }) == 1);
+  // The cells of before, ranked for the plan of now.
+  Sweep again = first;
+  REQUIRE(score_again(s.job(), default_request(s.job()), again));
+  std::size_t same = 0;
+  for (const Cell& c : again.cells)
+    for (const Cell& f : fresh->cells)
+      if (c.assist == f.assist && c.bore_m == f.bore_m && c.ratio == f.ratio) {
+        ++same;
+        CHECK(c.own == f.own);
+        CHECK(c.fails == f.fails);
+        CHECK(c.travel_m == f.travel_m);
+      }
+  CHECK(same > 20);  // a clutch without a fitted bore moves its map along
   // Anything else judges them anew.
+  if (works_clutch(resolve(s.job(), As::plan))) return;
   s.set_value(As::plan, Param::vehicle_mass, measured(Param::vehicle_mass, 1900, How::stated));
   CHECK(s.map()->cells[0].effort_n != kept.cells[0].effort_n);
 }

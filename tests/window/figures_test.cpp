@@ -105,7 +105,7 @@ TEST_CASE("map by assist option: shown by its button, chosen into the plan, undo
   QTest::keyClick(map, Qt::Key_Down);
   QTest::keyClick(map, Qt::Key_Return);
   QApplication::processEvents();
-  CHECK(value_of(b.session.job(), As::plan, Param::assist_kind).si == 0);
+  CHECK(value_of(b.session.job(), As::plan, Param::assist_kind).is(choice::AssistKind::none));
   CHECK(b.session.undo_name().contains("no assist"));
   CHECK(map->assist() == 0);
   b.session.undo();

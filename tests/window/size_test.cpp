@@ -132,10 +132,10 @@ TEST_CASE("assist by type: the first is chosen by key, and the engine's leaving 
   assist->table()->setCurrentCell(electric, 0);
   QTest::keyClick(assist->table(), Qt::Key_Return);
   QApplication::processEvents();
-  CHECK(value_of(b.session.job(), As::plan, Param::assist_kind).si == 3);
+  CHECK(value_of(b.session.job(), As::plan, Param::assist_kind).is(choice::AssistKind::electric));
   CHECK(b.session.undo_name().contains("Electro"));
   b.session.undo();
-  CHECK(value_of(b.session.job(), As::plan, Param::assist_kind).si == 1);
+  CHECK(value_of(b.session.job(), As::plan, Param::assist_kind).is(choice::AssistKind::vacuum));
 }
 
 TEST_CASE("parts in hand: listed, ticked by keyboard, and the sentence says when it may start") {
