@@ -43,6 +43,13 @@ const std::map<std::string, Shape>& shapes() {
       {"records", {1, 1, true, {"--list"}}},
       {"template", {1, 1, true, {"--kind", "--as", "--scale"}}},
       {"check", {1, 1, true, {}}},
+      {"judge", {1, 1, true, {"--rules"}}},
+      {"rules", {}},
+      {"steps", {1, 1, true, {}}},
+      {"bleed", {1, 1, true, {}}},
+      {"gates", {1, 1, true, {}}},
+      {"fit", {1, 1, true, {}}},
+      {"state", {1, 1, true, {"--condition", "--force"}}},
       {"schema", {}},
       {"help", {}}};
   return known;
@@ -85,7 +92,8 @@ Expected<Arguments> read_arguments(const std::vector<std::string>& words) {
   if (known == shapes().end())
     return fail(wrong(a.command, say("There is no command “{}”", a.command),
                       "Commands: solve, relative, rod, doubt, figures, curve, map, calc, compare, "
-                      "catalogue, next, parts, records, template, params, check, schema, help"));
+                      "catalogue, next, parts, records, template, params, check, judge, rules, "
+                      "steps, bleed, gates, fit, state, schema, help"));
   for (size_t i = 1; i < words.size(); ++i) {
     const std::string& w = words[i];
     if (w.rfind("--", 0) != 0) {
@@ -131,10 +139,10 @@ Expected<Job> job_of(const Arguments& a) {
       return fail(wrong(id, say("There is no parameter “{}”", id), "See yokestep-cli params"));
     const std::string text = set.substr(equals + 1);
     Measured m;
-    if (text != "unknown") {
-      const auto v = parse_value(*p, text, a.style);
+    if (text != "unknown" && text != "?") {
+      const auto v = parse_with_doubt(*p, text, a.style);
       if (!v) return fail(v.error());
-      m = {*v, How::stated, 0.0, {}};
+      m = {v->si, How::stated, v->uncertainty_si.value_or(0.0), {}};
     }
     const bool is_wish = info(*p).group == Group::target;
     (found || is_wish ? job.found : job.plan).set(*p, m);

@@ -47,6 +47,18 @@ constexpr const char* kHelp =
     "                            full-size template, 1:1 only, to standard output\n"
     "  params                    every parameter: id, words, kind, range, typical, source\n"
     "  check JOB                 findings; exit status 1 when a hard one stands\n"
+    "  judge JOB [--rules open|all]\n"
+    "                            every rule: verdict, figure, limit and its source, what it rests "
+    "on;\n"
+    "                            exit status 1 when a hard one fails\n"
+    "  rules                     every rule there is, with limit and source\n"
+    "  steps JOB                 the work, step by step, and what is done of it\n"
+    "  bleed JOB                 order, strokes, refills, fluid to have, what was counted\n"
+    "  gates JOB                 what must hold before a drive, what each asks, its evidence;\n"
+    "                            exit status 1 when one stands failed\n"
+    "  fit JOB                   what the readings say: air, slack, clearance, with intervals\n"
+    "  state JOB [--condition plan] [--force 300N]\n"
+    "                            every intermediate of one press\n"
     "  schema                    the JSON Schema of job files\n"
     "\n"
     "  --set id=value            override a planned value (found:id=value a fitted one)\n"
@@ -54,19 +66,18 @@ constexpr const char* kHelp =
     "\n"
     "Figures are help for a builder, not an approval: local rules and licensed inspection win.\n";
 
-const char* verdict_words(Verdict v) {
-  return v == Verdict::pass ? "passes" : v == Verdict::fail ? "fails" : "cannot say";
-}
-
 }  // namespace
 
 Expected<Table> solve(const Arguments& a) {
   const auto job = job_of(a);
   if (!job) return fail(job.error());
   Table t;
-  t.keys = {"condition", "verdict", "effort_N", "travel_m", "reserve", "pressure_Pa", "z", "why"};
+  t.keys = {"condition", "verdict", "at",          "limits", "effort_N",
+            "travel_m",  "reserve", "pressure_Pa", "z",      "why"};
   for (const auto& c : foot_strip(*job, 16)) {
-    std::vector<Cell> row{text(english(c.title, a.style)), text(verdict_words(c.verdict))};
+    std::vector<Cell> row{text(english(c.title, a.style)),
+                          text(std::string(words_of_value(c.verdict))),
+                          text(english(c.at, a.style)), text(english(c.within, a.style))};
     if (c.target) {
       const auto& f = c.target->at;
       row.push_back(quantity(f.pad_force_n, Kind::force, 0, a.style));
@@ -229,6 +240,13 @@ Outcome run(const std::vector<std::string>& words) {
   }
   bool hard = false;
   const Expected<Table> t = a->command == "solve"       ? solve(*a)
+                            : a->command == "judge"     ? judge_table(*a, hard)
+                            : a->command == "rules"     ? Expected<Table>(rules_table(*a))
+                            : a->command == "steps"     ? steps_table(*a)
+                            : a->command == "bleed"     ? bleed_table(*a)
+                            : a->command == "gates"     ? gates_table(*a, hard)
+                            : a->command == "fit"       ? fit_table(*a)
+                            : a->command == "state"     ? state_table(*a)
                             : a->command == "relative"  ? relative_table(*a)
                             : a->command == "rod"       ? rod_table(*a)
                             : a->command == "doubt"     ? doubt_table(*a)

@@ -60,6 +60,19 @@ struct Outcome {
 [[nodiscard]] Table params_table(const Arguments& a);
 /// Bands of effort, travel and reserve, and what to measure next.
 [[nodiscard]] Expected<Table> doubt_table(const Arguments& a);
+/// The rule book of a job; with --rules all those that hold too. Sets `hard` when a hard rule fails.
+[[nodiscard]] Expected<Table> judge_table(const Arguments& a, bool& hard);
+/// Every rule there is, without a job.
+[[nodiscard]] Table rules_table(const Arguments& a);
+[[nodiscard]] Expected<Table> steps_table(const Arguments& a);
+/// Order, strokes, refills and fluid.
+[[nodiscard]] Expected<Table> bleed_table(const Arguments& a);
+/// Sets `hard` when a gate stands failed.
+[[nodiscard]] Expected<Table> gates_table(const Arguments& a, bool& hard);
+/// Air, slack, clearance from the readings, with their intervals.
+[[nodiscard]] Expected<Table> fit_table(const Arguments& a);
+/// Every intermediate of one press.
+[[nodiscard]] Expected<Table> state_table(const Arguments& a);
 /// Sets `hard` when a hard finding stands.
 [[nodiscard]] Expected<Table> check_table(const Arguments& a, bool& hard);
 /// The job of the first file with the --set overrides applied (to the plan; "found:" before an id

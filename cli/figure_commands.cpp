@@ -18,10 +18,7 @@ Cell figure_cell(const Figure& f, const Style& style) {
 }
 
 std::string verdict_of(const Figure& f) {
-  if (!f.judged) return "";
-  return f.verdict == Verdict::pass   ? "good"
-         : f.verdict == Verdict::fail ? "NOT GOOD"
-                                      : "cannot say";
+  return f.judged() ? std::string(words_of_value(f.verdict)) : std::string();
 }
 
 void add_figures(Table& t, const std::string& group, const std::vector<Figure>& figures,
@@ -128,7 +125,7 @@ Expected<Table> map_table(const Arguments& a) {
   const auto s = sweep(*job, q);
   if (!s) return fail(s.error());
   Table t;
-  t.keys = {"assist", "bore_m", "bore2_m", "ratio", "inside", "effort_N", "travel_m", "why"};
+  t.keys = {"assist", "bore_m", "bore2_m", "ratio", "inside", "verdict", "effort_N", "travel_m", "why"};
   for (const yoke::Cell& c : s->cells)
     t.rows.push_back({text(s->assists[c.assist], a.style),
                       number(c.bore_m, format_full(c.bore_m, Kind::length, 2, a.style)),
@@ -137,6 +134,7 @@ Expected<Table> map_table(const Arguments& a) {
                           : text("–"),
                       number(c.ratio, fmt::format("{:.2f}", c.ratio)),
                       text(c.fails == Limit::none ? "yes" : "no"),
+                      text(std::string(words_of_value(c.verdict))),
                       number(c.effort_n, format_full(c.effort_n, Kind::force, 0, a.style)),
                       number(c.travel_m, format_full(c.travel_m, Kind::length, 0, a.style)),
                       text(english(c.reason, a.style))});

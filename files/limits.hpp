@@ -37,6 +37,8 @@ inline constexpr Range kPumpHold{0, 86400};
 inline constexpr Range kBoxPlace{-5, 5};
 inline constexpr Range kBoxLength{0, 5};
 inline constexpr Range kBoxSwing{0, 1};
+/// Of a length or a force, SI.
+inline constexpr Range kGateRead{0, 5000};
 inline constexpr int kMostCount = 100000;
 
 }  // namespace yoke

@@ -59,6 +59,16 @@ class RecordReader {
     if (const json* o = c_.object(o_, key, place_))
       read_values(c_, *o, place_ + key + ".", r_.*member);
   }
+  /// Texts by their keys.
+  void words(const char* key, const char*, std::map<std::string, std::string> Record::*member) {
+    know(key);
+    const json* const o = c_.object(o_, key, place_);
+    if (o == nullptr) return;
+    for (const auto& [name, v] : o->items()) {
+      if (name.size() > kMostKey) return c_.fail_at(place_ + key, "a key is too long");
+      (r_.*member)[name] = c_.text(*o, name.c_str(), place_ + key + ".");
+    }
+  }
   /// A member that something else reads.
   void also_known(const char* key) { know(key); }
   /// What nobody named.
@@ -112,6 +122,9 @@ class RecordWriter {
     o_[key] = i < EnumWords<Enum>::all.size() ? key_of(r_.*member) : "";
   }
   void values(const char* key, MeasuredSet Record::*member) { o_[key] = write_values(r_.*member); }
+  void words(const char* key, const char*, std::map<std::string, std::string> Record::*member) {
+    if (!(r_.*member).empty()) o_[key] = r_.*member;
+  }
 
  private:
   json& o_;

@@ -27,6 +27,9 @@ class Keys {
   }
   /// How many values hang on it; the values themselves are a table of their own.
   void values(const char* key, MeasuredSet Record::*) { keys.emplace_back(key); }
+  void words(const char* key, const char*, std::map<std::string, std::string> Record::*) {
+    keys.emplace_back(key);
+  }
 };
 
 template <class Record>
@@ -55,6 +58,12 @@ class Cells {
     for (const ParamInfo& p : all_params())
       if (const auto& m = (r_.*member).at(p.param); m && m->known()) ++known;
     put(known);
+  }
+  void words(const char*, const char*, std::map<std::string, std::string> Record::*member) {
+    if ((r_.*member).empty())
+      put(std::string());
+    else
+      put(static_cast<int>((r_.*member).size()));
   }
 
  private:

@@ -32,7 +32,13 @@ template <class A>
 void describe(A& a, Tag<GateRecord>) {
   a.word("state", "state", &GateRecord::state);
   a.text("date", "date", &GateRecord::date);
-  a.text("note", "note", &GateRecord::note);
+  a.text("note", "what was seen", &GateRecord::note);
+  a.text("who", "who proved it", &GateRecord::who);
+  a.text("when", "when it was proved", &GateRecord::when);
+  a.text("instrument", "what it was read with", &GateRecord::instrument);
+  a.maybe("read", "number read", &GateRecord::read, kGateRead, Absent::left_out);
+  a.number("plus_minus", "± of the number read", &GateRecord::read_uncertainty, kGateRead);
+  a.words("rests_on", "what it rests on", &GateRecord::rests_on);
 }
 
 template <class A>

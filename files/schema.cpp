@@ -81,6 +81,12 @@ class RecordSchema {
   void values(const char* key, MeasuredSet Record::*) {
     properties[key] = {{"$ref", "#/$defs/sheet"}};
   }
+  void words(const char* key, const char* words, std::map<std::string, std::string> Record::*) {
+    put(key, words,
+        {{"type", "object"},
+         {"maxProperties", kMostEntries},
+         {"additionalProperties", yoke::text()}});
+  }
 
  private:
   void put(const char* key, const char* words, json what) {

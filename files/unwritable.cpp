@@ -73,6 +73,12 @@ class RecordBytes {
     line(key, 20);
   }
   void values(const char* key, MeasuredSet Record::*member);
+  void words(const char* key, const char*, std::map<std::string, std::string> Record::*member) {
+    std::size_t all = 4;
+    for (const auto& [name, text] : r_.*member)
+      all += written_bytes(name) + written_bytes(text) + 20;
+    line(key, all);
+  }
 
  private:
   void line(const char* key, std::size_t value) {
@@ -149,6 +155,15 @@ class RecordCheck {
   }
   void values(const char*, MeasuredSet Record::*member) {
     if (!problem) problem = unwritable(r_.*member);
+  }
+  void words(const char*, const char* words, std::map<std::string, std::string> Record::*member) {
+    if ((r_.*member).size() > kMostEntries)
+      tell(words, std::to_string((r_.*member).size()), say("up to {} entries", kMostEntries));
+    for (const auto& [name, text] : r_.*member) {
+      if (name.size() > kMostKey) tell(words, clipped(name, 40), say("up to {} letters", kMostKey));
+      if (!problem)
+        problem = text_problem(english(name_) + words, say("{}{}", name_, words), name + text);
+    }
   }
 
  private:

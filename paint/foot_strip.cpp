@@ -10,16 +10,19 @@ namespace yoke {
 namespace {
 
 theme::Mark mark_of(Verdict v) {
-  return v == Verdict::pass   ? theme::Mark::tick
-         : v == Verdict::fail ? theme::Mark::cross
-                              : theme::Mark::query;
+  return v == Verdict::holds        ? theme::Mark::tick
+         : v == Verdict::fails      ? theme::Mark::cross
+         : v == Verdict::if_typical ? theme::Mark::rests
+                                    : theme::Mark::query;
 }
 
 /// `full` for a screen reader, otherwise as short as the column is narrow.
 QString verdict_line(const ConditionReport& c, bool full, const Style& style) {
   const Message& reason = full || c.brief.empty() ? c.reason : c.brief;
   if (!reason.empty()) return text_of(reason, style);
-  return c.verdict == Verdict::pass ? Drawn::tr("passes") : Drawn::tr("cannot say");
+  return c.verdict == Verdict::holds        ? Drawn::tr("passes")
+         : c.verdict == Verdict::if_typical ? Drawn::tr("passes if typical")
+                                            : Drawn::tr("cannot say");
 }
 
 /// The pad's way from rest (top) to the floor (bottom): used part hatched, reserve clear.
@@ -33,7 +36,7 @@ void draw_way(QPainter& p, const QRectF& way, const ConditionReport& c) {
   const double used =
       std::clamp(c.target->at.pad_travel_m / c.target->available_m, 0.0, 1.0) * way.height();
   const QRectF fill(way.left(), way.top(), way.width(), used);
-  const QColor ink = c.verdict == Verdict::fail ? theme::kMarkOnDye : theme::kScribeSoft;
+  const QColor ink = c.verdict == Verdict::fails ? theme::kMarkOnDye : theme::kScribeSoft;
   p.fillRect(fill, QBrush(ink, Qt::BDiagPattern));
   p.setBrush(ink);
   p.setPen(Qt::NoPen);
@@ -56,6 +59,18 @@ void draw_column(QPainter& p, const QRectF& box, const ConditionReport& c, bool 
   p.setFont(title);
   p.drawText(QRectF(x, box.top() + 9, w, 20), Qt::AlignVCenter,
              theme::elided(title, text_of(c.title, style), w));
+  const QFont small = theme::text(12);
+  p.setFont(small);
+  p.setPen(theme::kScribeSoft);
+  // What it is judged at, beside its name where there is room, and within what.
+  const QString at = text_of(c.at, style);
+  const double title_w = QFontMetricsF(title).horizontalAdvance(text_of(c.title, style));
+  if (title_w + QFontMetricsF(small).horizontalAdvance(at) + 8 < w)
+    p.drawText(QRectF(x, box.top() + 9, w, 20), Qt::AlignVCenter | Qt::AlignRight, at);
+  if (!c.within.empty())
+    p.drawText(QRectF(x, box.top() + 75, w, 16), Qt::AlignVCenter,
+               theme::elided(small, Drawn::tr("within %1").arg(text_of(c.within, style)), w));
+  p.setPen(theme::kScribe);
   std::optional<double> effort = c.effort_only_n;
   if (c.target) effort = c.target->at.pad_force_n;
   p.setFont(theme::figure(21, true));
@@ -74,11 +89,11 @@ void draw_column(QPainter& p, const QRectF& box, const ConditionReport& c, bool 
                  .arg(qMax(0.0, c.target->reserve_share * 100), 0, 'f', 0);
   p.drawText(QRectF(x, box.top() + 58, w, 20), Qt::AlignVCenter, travel);
 
-  const QColor ink = c.verdict == Verdict::pass ? theme::kScribe : theme::kMarkOnDye;
-  theme::draw_mark(p, QRectF(x, box.top() + 84, 18, 18), mark_of(c.verdict), ink);
+  const QColor ink = sums_pass(c.verdict) ? theme::kScribe : theme::kMarkOnDye;
+  theme::draw_mark(p, QRectF(x, box.top() + 95, 18, 18), mark_of(c.verdict), ink);
   p.setPen(ink);
   p.setFont(theme::text(13));
-  p.drawText(QRectF(x + 24, box.top() + 80, w - 24, box.height() - 84),
+  p.drawText(QRectF(x + 24, box.top() + 93, w - 24, box.height() - 95),
              Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap, verdict_line(c, false, style));
 }
 
@@ -100,6 +115,8 @@ Picture foot_strip_picture(const std::vector<ConditionReport>& strip, ConditionI
       draw_column(p, box, c, is_shown, style);
     });
     QString said = text_of(c.title, style) + QStringLiteral(": ");
+    if (!c.at.empty())
+      said += Drawn::tr("at %1, within %2: ").arg(text_of(c.at, style), text_of(c.within, style));
     if (c.target)
       said += QStringLiteral("%1, %2, ")
                   .arg(q(format_full(c.target->at.pad_force_n, Kind::force, 0, style)),

@@ -271,6 +271,8 @@ QString cell_words(const Cell& c, const Style& style) {
              .arg(q(format_quantity(c.effort_n, Kind::force, 0, style)),
                   q(format_quantity(c.travel_m, Kind::length, 0, style)))
              .arg(c.reserve_share * 100, 0, 'f', 0);
+  if (c.own && sums_pass(c.verdict))
+    w += QStringLiteral(", ") + words_of(words_of_value(c.verdict));
   return w;
 }
 

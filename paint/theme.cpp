@@ -33,6 +33,18 @@ void draw_mark(QPainter& p, const QRectF& box, Mark mark, const QColor& colour) 
     p.drawPolyline(QPolygonF({box.topLeft() + QPointF(w * 0.27, w * 0.52),
                               box.topLeft() + QPointF(w * 0.44, w * 0.69),
                               box.topLeft() + QPointF(w * 0.74, w * 0.33)}));
+  } else if (mark == Mark::rests) {
+    // Half a ring: it stands, on something that is not firm.
+    p.setPen(QPen(colour, w * 0.08));
+    p.drawArc(box.adjusted(1, 1, -1, -1), -30 * 16, 240 * 16);
+    p.setPen(pen);
+    for (const double y : {0.44, 0.68}) {
+      QPainterPath wave(box.topLeft() + QPointF(w * 0.24, w * y));
+      wave.cubicTo(box.topLeft() + QPointF(w * 0.40, w * (y - 0.20)),
+                   box.topLeft() + QPointF(w * 0.58, w * (y + 0.20)),
+                   box.topLeft() + QPointF(w * 0.76, w * y));
+      p.drawPath(wave);
+    }
   } else if (mark == Mark::cross) {
     p.fillRect(box.adjusted(1, 1, -1, -1), colour);
     pen.setColor(Qt::white);

@@ -29,8 +29,9 @@ inline const QColor kSteel{0x2c, 0x5a, 0x86};
 [[nodiscard]] QFont text(int px, bool bold = false);
 [[nodiscard]] QFont figure(int px, bool bold = false);
 
-enum class Mark { tick, cross, query };
-/// State by shape: a tick in a ring, a cross in a square, a question mark in a broken ring.
+enum class Mark { tick, rests, cross, query };
+/// State by shape: a tick in a ring, a wave over a line in a ring that is open below, a cross in a
+/// square, a question mark in a broken ring.
 void draw_mark(QPainter& p, const QRectF& box, Mark mark, const QColor& colour);
 /// A straight dimension line with small filled ticks at both ends and a label beside its middle.
 void draw_dimension(QPainter& p, QPointF a, QPointF b, const QString& label, const QColor& colour,

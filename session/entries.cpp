@@ -18,6 +18,35 @@ Expected<double> typed_quantity(const std::string& typed, const Message& words, 
                .remedy = "Read it again"});
 }
 
+Expected<GateEvidence> typed_evidence(const GateAsk& ask, const GateEntry& entry,
+                                      const std::string& when, const Style& style) {
+  GateEvidence e;
+  e.seen = entry.seen;
+  e.who = entry.who;
+  e.when = when;
+  if (ask.number && entry.read.find_first_not_of(' ') != std::string::npos) {
+    const WithDoubt typed = split_doubt(entry.read);
+    const auto v = typed_quantity(typed.value, ask.words, ask.kind, kGateRead, style);
+    if (!v) return fail(v.error());
+    e.read = *v;
+    // A tape at the pad, a bathroom scale: what is read without a word of doubt has theirs.
+    e.uncertainty = ask.kind == Kind::force ? 10.0 : 0.0015;
+    if (!typed.doubt.empty()) {
+      const auto doubt = typed_quantity(typed.doubt, "±", ask.kind, kGateRead, style);
+      if (!doubt) return fail(doubt.error());
+      e.uncertainty = *doubt;
+    }
+    e.instrument = entry.instrument;
+  }
+  if (const Message lacks = evidence_lacks(ask, e); !lacks.empty())
+    return fail({.field = "gate",
+                 .value = entry.read,
+                 .range = expectation_words(ask),
+                 .reason = say("Not passed: {}", lacks),
+                 .remedy = "Read it again, or put right what it shows"});
+  return e;
+}
+
 Expected<Reading> typed_reading(const ReadingEntry& entry, const Style& style) {
   const auto force = typed_quantity(entry.force, "Pad force", Kind::force, kReadingForce, style);
   if (!force) return fail(force.error());

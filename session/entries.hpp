@@ -6,12 +6,24 @@
 
 #include "document/job.hpp"
 #include "files/limits.hpp"
+#include "proving/evidence.hpp"
 
 namespace yoke {
 
 /// A quantity of a record. `words` names it in the refusal: "Pad force".
 [[nodiscard]] Expected<double> typed_quantity(const std::string& typed, const Message& words,
                                               Kind kind, const Range& range, const Style& style);
+
+/// What is typed to answer a gate: the number with its ±, or what was seen.
+struct GateEntry {
+  std::string read;
+  std::string instrument;
+  std::string seen;
+  std::string who;
+};
+/// `when`: this moment. An error names what cannot be read or what is lacking for a pass.
+[[nodiscard]] Expected<GateEvidence> typed_evidence(const GateAsk& ask, const GateEntry& entry,
+                                                    const std::string& when, const Style& style);
 
 /// A reading as typed; an empty gauge means that none was read.
 struct ReadingEntry {

@@ -50,6 +50,7 @@ void Session::load(Job job, std::filesystem::path path) {
   leftovers_.clear();
   worked_on_elsewhere_ = false;
   pressed_m_ = 0;
+  tools_.clear();
   journal_.start(journal_of());
   recompute();
 }
@@ -89,6 +90,15 @@ std::optional<Error> Session::objection(As which, Param param, const Measured& v
   Job after = job_;
   put(after, which, param, value);
   return new_impossibility(job_, after);
+}
+
+How Session::tool_for(Param param, double si) const {
+  const How usual = usual_tool(param, si);
+  const auto it = tools_.find(info(param).group);
+  if (it == tools_.end() || info(param).kind != Kind::length || it->second == How::estimate)
+    return usual;
+  // A calliper reaches no further than its jaws.
+  return it->second == How::calliper && usual != How::calliper ? usual : it->second;
 }
 
 void Session::clear_value(As which, Param param) {

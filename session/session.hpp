@@ -41,6 +41,10 @@ class Session : public QObject {
   /// What a value would make impossible together with the others; nothing when it is fine.
   [[nodiscard]] std::optional<Error> objection(As which, Param param, const Measured& value) const;
   void clear_value(As which, Param param);
+  /// How a length is taken to be measured when nobody says: with the tool last chosen for its
+  /// group, else with the one that fits its size.
+  [[nodiscard]] How tool_for(Param param, double si) const;
+  void remember_tool(Param param, How how) { tools_[info(param).group] = how; }
 
   [[nodiscard]] bool can_undo() const { return !undo_.empty(); }
   [[nodiscard]] bool can_redo() const { return !redo_.empty(); }
@@ -141,6 +145,7 @@ class Session : public QObject {
   [[nodiscard]] MapKey map_key(const SweepRequest& request) const;
   mutable std::optional<Expected<Sweep>> map_;
   mutable std::optional<std::pair<MapKey, Sweep>> last_map_;
+  std::map<Group, How> tools_;  ///< last chosen, of lengths
   ConditionId shown_ = ConditionId::plan;
   double pressed_m_ = 0;
   QTimer journal_timer_;

@@ -66,25 +66,27 @@ QString head(const Job& job, const std::vector<Finding>& findings, const QDate& 
 
 QString foot(const std::vector<ConditionReport>& strip, const Style& style) {
   QStringList rows{row({Printed::tr("Condition"), Printed::tr("Effort"), Printed::tr("Pad travel"),
-                        Printed::tr("Reserve"), Printed::tr("Stop"), Printed::tr("Verdict")},
+                        Printed::tr("Reserve"), Printed::tr("Reached"), Printed::tr("Wanted"),
+                        Printed::tr("Limits"), Printed::tr("Verdict")},
                        "th")};
   for (const auto& c : strip) {
-    const QString verdict = c.verdict == Verdict::pass   ? Printed::tr("passes")
-                            : c.verdict == Verdict::fail ? Printed::tr("fails: ")
-                                                         : Printed::tr("cannot say: ");
+    QString verdict = words_of(words_of_value(c.verdict));
+    if (!c.reason.empty()) verdict += QStringLiteral(": ") + text_of(c.reason, style);
     QStringList cells{esc(c.title, style)};
     if (c.target) {
       cells << full_text(c.target->at.pad_force_n, Kind::force, 0, style)
             << full_text(c.target->at.pad_travel_m, Kind::length, 0, style)
             << QStringLiteral("%1 %").arg(c.target->reserve_share * 100, 0, 'f', 0)
             << (c.by_pressure ? full_text(c.target->at.pressure_pa, Kind::pressure, 2, style)
-                              : QStringLiteral("%1 g").arg(c.target->at.z, 0, 'f', 2));
+                              : QStringLiteral("%1 g").arg(c.target->at.z, 0, 'f', 2))
+            << esc(c.at, style) << esc(c.within, style);
     } else {
       cells << (c.effort_only_n ? full_text(*c.effort_only_n, Kind::force, 0, style)
                                 : QStringLiteral("–"))
-            << QStringLiteral("–") << QStringLiteral("–") << QStringLiteral("–");
+            << QStringLiteral("–") << QStringLiteral("–") << QStringLiteral("–")
+            << QStringLiteral("–") << QStringLiteral("–");
     }
-    cells << esc(verdict + text_of(c.reason, style));
+    cells << esc(verdict);
     rows << row(cells);
   }
   return QStringLiteral("<h2>%1</h2>").arg(esc(Printed::tr("What the foot meets"))) + table(rows);
@@ -99,7 +101,7 @@ QString numbers(const Job& job, const Style& style) {
     const Value v = value_of(job, w, p.param);
     QString t = esc(value_text(job, w, p.param, style));
     if (v.uncertainty_si > 0 && p.kind != Kind::choice)
-      t += QStringLiteral(" ±") + esc(quantity_text(v.uncertainty_si, p.kind, p.digits, style));
+      t += QStringLiteral(" ") + esc(doubt_text(v.uncertainty_si, p.kind, p.digits, style));
     return t;
   };
   for (const ParamInfo& p : all_params()) {
@@ -123,7 +125,11 @@ QString open_points(const Job& job, const std::vector<ConditionReport>& strip,
     const QString state =
         g.state == GateState::failed ? Printed::tr("FAILED") : words_of(words_of_value(g.state));
     const QString said = state + (g.date.empty() ? "" : " ") + text_of(g.date);
-    rows << row({esc(g.words, style), esc(said), esc(g.why.empty() ? g.how : g.why, style)});
+    rows << row({esc(g.words, style), esc(said),
+                 esc(g.state == GateState::passed && !g.evidence.empty() ? g.evidence
+                     : g.why.empty()                                     ? g.how
+                                                                         : g.why,
+                     style)});
   }
   h += table(rows);
   if (!findings.empty()) {

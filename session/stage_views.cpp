@@ -123,11 +123,32 @@ std::vector<GateRow> gate_rows(const Job& job, const std::vector<ConditionReport
                                const std::vector<Finding>& findings) {
   std::vector<GateRow> rows;
   for (Gate& g : gates_of(job, strip, findings)) {
-    const bool says_why = g.held || (g.by_facts && !g.why.empty());
-    GateRow row{g.id, g.words, g.how, says_why ? g.why : g.how, g.state, g.held, g.by_facts};
+    GateRow row;
+    row.id = g.id;
+    row.words = g.words;
+    row.how = g.how;
+    row.state = g.state;
+    row.held = g.held;
+    row.by_facts = g.by_facts;
+    row.ask = g.ask;
+    row.expected = expectation_words(g.ask);
+    row.evidence = g.evidence;
+    const bool passed = g.state == GateState::passed;
+    row.remark = passed && !g.evidence.empty() ? g.evidence : g.why.empty() ? g.how : g.why;
     rows.push_back(std::move(row));
   }
   return rows;
+}
+
+std::string last_prover(const Job& job) {
+  std::string who;
+  std::string when;
+  for (const auto& [key, r] : job.gates)
+    if (!r.who.empty() && r.when >= when) {
+      who = r.who;
+      when = r.when;
+    }
+  return who;
 }
 
 std::vector<Message> prove_verdict(const Job& job) {

@@ -60,10 +60,15 @@ struct GateRow {
   GateState state = GateState::open;
   bool held = false;      ///< shut by the numbers: there is nothing to answer
   bool by_facts = false;  ///< read from what was done: nothing to answer either
+  GateAsk ask;            ///< what it is passed on
+  Message expected;       ///< "predicted 62 mm, at least 37 mm"
+  Message evidence;       ///< what it was passed on, by whom and when
 };
 [[nodiscard]] std::vector<GateRow> gate_rows(const Job& job,
                                              const std::vector<ConditionReport>& strip,
                                              const std::vector<Finding>& findings);
+/// Who answered a gate last; empty: nobody yet.
+[[nodiscard]] std::string last_prover(const Job& job);
 /// What the readings and the pump test say, a sentence each.
 [[nodiscard]] std::vector<Message> prove_verdict(const Job& job);
 

@@ -1,6 +1,7 @@
 #include "session/texts.hpp"
 
 #include <QCoreApplication>
+#include <algorithm>
 
 namespace yoke {
 
@@ -22,6 +23,17 @@ QString quantity_text(double si, Kind kind, int digits, const Style& style) {
 
 QString full_text(double si, Kind kind, int digits, const Style& style) {
   return QString::fromStdString(format_full(si, kind, digits, style));
+}
+
+QString doubt_text(double si, Kind kind, int digits, const Style& style) {
+  constexpr int kMostDigits = 4;
+  QString text;
+  for (int d = digits; d <= digits + kMostDigits; ++d) {
+    text = quantity_text(si, kind, d, style);
+    if (std::any_of(text.begin(), text.end(), [](QChar c) { return c >= u'1' && c <= u'9'; }))
+      break;
+  }
+  return QStringLiteral("±") + text;
 }
 
 QString error_text(const Error& error, const Style& style) {

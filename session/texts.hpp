@@ -18,6 +18,8 @@ namespace yoke {
 [[nodiscard]] QString shown_value(Param param, double si, const Style& style);
 [[nodiscard]] QString quantity_text(double si, Kind kind, int digits, const Style& style);
 [[nodiscard]] QString full_text(double si, Kind kind, int digits, const Style& style);
+/// "±0.5 mm": with as many decimals as it takes to show that it is not nothing.
+[[nodiscard]] QString doubt_text(double si, Kind kind, int digits, const Style& style);
 /// An error for the screen: reason, allowed range, remedy.
 [[nodiscard]] QString error_text(const Error& error, const Style& style);
 

@@ -1,5 +1,5 @@
 #!/bin/sh
-# Stores the answers of the demo jobs anew in tests/golden: solve, figures, check and map as JSON.
+# Stores the answers of the demo jobs anew in tests/golden: each command that reads a job alone, as JSON.
 set -eu
 cd "$(dirname "$0")/.."
 cli=build/check/yokestep-cli
@@ -7,7 +7,7 @@ ninja -C build/check yokestep-cli
 rm -f tests/golden/*.json
 for job in data/demo/*.yoke; do
   name=$(basename "$job" .yoke)
-  for command in solve figures check map; do
+  for command in solve figures check map judge steps bleed gates; do
     to=tests/golden/$name.$command.json
     $cli $command "$job" --format json >"$to" 2>/dev/null || [ $? = 1 ] || rm -f "$to"
   done

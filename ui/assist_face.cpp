@@ -34,7 +34,7 @@ AssistFace::AssistFace(Session& session, QWidget* parent) : Face(parent), sessio
   for (const Param p : {Param::assist_vacuum, Param::vehicle_altitude, Param::limit_effort,
                         Param::limit_effort_failed})
     list.emplace_back(
-        p == Param::assist_vacuum || p == Param::vehicle_altitude ? As::found : As::plan, p);
+        p == Param::vehicle_altitude ? As::found : As::plan, p);
   panel_->show_params(list);
   left->addWidget(panel_, 1);
   panel_->setMinimumWidth(446);

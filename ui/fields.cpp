@@ -17,6 +17,7 @@ constexpr int kLabelWidth = 130;
 QString origin_hint(const Job& job, As which, Param param, const Style& style) {
   const Value v = value_of(job, which, param);
   if (!v.known()) return words_of("unknown");
+  if (v.said_unknown) return QObject::tr("? (counted as %1)").arg(shown_value(param, v.si, style));
   if (v.origin == Origin::typical || v.inherited) return shown_value(param, v.si, style);
   return {};
 }
@@ -24,7 +25,9 @@ QString origin_hint(const Job& job, As which, Param param, const Style& style) {
 /// What stands where "how measured" would, when the value is not this system's own.
 QString origin_word(const Job& job, As which, Param param) {
   const Value v = value_of(job, which, param);
+  if (v.said_unknown) return words_of(words_of_value(How::unknown));
   if (v.origin == Origin::typical) return QObject::tr("typical");
+  if (v.other_unit) return QObject::tr("old unit's");
   if (v.inherited) return QObject::tr("as found");
   return words_of(words_of_value(How::unknown));
 }
@@ -165,7 +168,7 @@ void QuantityField::commit() {
     restore();
     return;
   }
-  const auto v = parse_value(param_, text.toStdString(), session_.style());
+  const auto v = parse_with_doubt(param_, text.toStdString(), session_.style());
   if (!v) {
     refuse(error_text(v.error(), session_.style()) + tr("  Escape gives the old value back."));
     mark_refused(entry_, true);
@@ -173,8 +176,9 @@ void QuantityField::commit() {
   }
   const Value before = value_of(session_.job(), which_, param_);
   const bool keeps = before.origin == Origin::measured && !before.inherited;
-  const How how = keeps ? before.how : usual_tool(param_, *v);
-  const Measured value = measured(param_, *v, how);
+  const How how = keeps ? before.how : session_.tool_for(param_, v->si);
+  Measured value = measured(param_, v->si, how);
+  if (v->uncertainty_si) value.uncertainty_si = *v->uncertainty_si;
   if (const auto e = session_.objection(which_, param_, value)) {
     refuse(error_text(*e, session_.style()) + tr("  Escape gives the old value back."));
     mark_refused(entry_, true);
@@ -191,8 +195,10 @@ void QuantityField::commit_how(int index) {
   const auto how = static_cast<How>(index);
   if (how == How::unknown)
     session_.set_value(which_, param_, Measured{});
-  else if (v.known())
+  else if (v.known()) {
     session_.set_value(which_, param_, measured(param_, v.si, how));
+    session_.remember_tool(param_, how);
+  }
   restore();
 }
 

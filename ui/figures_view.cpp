@@ -14,10 +14,11 @@ namespace yoke {
 namespace {
 
 QString mark_of(const Figure& f) {
-  if (!f.judged) return {};
-  return f.verdict == Verdict::pass   ? QStringLiteral("✓")
-         : f.verdict == Verdict::fail ? QStringLiteral("✗")
-                                      : QStringLiteral("?");
+  return f.verdict == Verdict::holds        ? QStringLiteral("✓")
+         : f.verdict == Verdict::fails      ? QStringLiteral("✗")
+         : f.verdict == Verdict::if_typical ? QStringLiteral("≈")
+         : f.verdict == Verdict::cannot_say ? QStringLiteral("?")
+                                            : QString();
 }
 
 /// A label that wraps only where it must: a wrapping one asks for more height than it needs.
@@ -29,8 +30,7 @@ QLabel* short_label(const QString& text, const char* role, qsizetype most, QWidg
 
 /// One figure in one row: mark, words, value with its other unit, note.
 void add_row(QGridLayout* grid, int row, const Figure& f, const Style& style, QWidget* parent) {
-  auto* mark =
-      label(mark_of(f), f.verdict == Verdict::fail && f.judged ? "alarm" : "question", parent);
+  auto* mark = label(mark_of(f), f.verdict == Verdict::fails ? "alarm" : "question", parent);
   mark->setWordWrap(false);
   mark->setFixedWidth(20);
   grid->addWidget(mark, row, 0, Qt::AlignTop);
@@ -43,7 +43,7 @@ void add_row(QGridLayout* grid, int row, const Figure& f, const Style& style, QW
     right->addWidget(short_label(value, "figure", 40, parent));
   }
   if (!f.note.empty()) {
-    const bool plain = value.isEmpty() && !f.judged;
+    const bool plain = value.isEmpty() && !f.judged();
     right->addWidget(short_label(text_of(f.note, style), plain ? "question" : "soft", 38, parent));
   }
   grid->addLayout(right, row, 2);

@@ -97,8 +97,10 @@ void StepCard::commit_measure() {
   if (typed.isEmpty()) {
     session_.edit(tr("as-built %1 cleared").arg(words_of(info(p).words)),
                   [p](Job& j) { j.built.clear(p); });
-  } else if (const auto v = parse_value(p, typed.toStdString(), session_.style())) {
-    const auto put = [&](Job& j) { set_as_built(j, p, measured(p, *v, usual_tool(p, *v))); };
+  } else if (const auto v = parse_with_doubt(p, typed.toStdString(), session_.style())) {
+    Measured value = measured(p, v->si, session_.tool_for(p, v->si));
+    if (v->uncertainty_si) value.uncertainty_si = *v->uncertainty_si;
+    const auto put = [&](Job& j) { set_as_built(j, p, value); };
     Job after = session_.job();
     put(after);
     if (const auto e = new_impossibility(session_.job(), after))

@@ -174,6 +174,9 @@ Disc read_disc(const Values& v, Axle axle, bool opposed, std::vector<Param>& mis
   d.opposed = opposed;
   d.side_area = circle_area(Length{need(v, of_axle(Param::front_piston, axle), missing)}) *
                 std::round(v.si(of_axle(Param::front_pistons, axle)));
+  if (const double others = std::round(v.si(of_axle(Param::front_pistons2, axle))); others > 0)
+    d.side_area +=
+        circle_area(Length{need(v, of_axle(Param::front_piston2, axle), missing)}) * others;
   d.clearance = Length{v.si(of_axle(Param::front_clearance, axle)) +
                        v.si(of_axle(Param::front_knock_back, axle))};
   d.effective_radius = Length{need(v, of_axle(Param::front_radius, axle), missing)};
@@ -211,9 +214,16 @@ Drum read_drum(const Values& v, Axle axle, Assembly& a) {
   return d;
 }
 
-WheelBrake read_wheel(const Values& v, Axle axle, Assembly& a) {
+WheelBrake read_wheel(const Values& v, Wheel wheel, Assembly& a) {
+  const Axle axle = axle_of(wheel);
   WheelBrake w;
   w.rear = axle == Axle::rear;
+  const bool one = v.is(of_axle(Param::front_wheels, axle), choice::BrakeWheels::one);
+  const bool left = wheel == Wheel::front_left || wheel == Wheel::rear_left;
+  w.fitted = works_axle(v, axle) && (left || !one);
+  if (!w.fitted) return w;
+  if (one) w.axle_share = 1.0;
+  w.fluid_depth_m = v.si(of_axle(Param::front_fluid_depth, axle));
   const Param kind = of_axle(Param::front_kind, axle);
   need(v, kind, a.missing_brakes);
   if (v.is(kind, choice::BrakeKind::drum))
@@ -224,8 +234,9 @@ WheelBrake read_wheel(const Values& v, Axle axle, Assembly& a) {
   w.tube.outside = Length{v.si(Param::lines_tube_outside)};
   w.tube.wall = Length{v.si(Param::lines_tube_wall)};
   w.tube.material = tube_material(v);
-  w.tube.length = Length{v.si(of_axle(Param::front_tube, axle)) / 2};
-  w.hose.length = Length{v.si(of_axle(Param::front_hose, axle)) / 2};
+  const double brakes = one ? 1.0 : 2.0;
+  w.tube.length = Length{v.si(of_axle(Param::front_tube, axle)) / brakes};
+  w.hose.length = Length{v.si(of_axle(Param::front_hose, axle)) / brakes};
   w.hose.size = hose_size(v);
   w.hose.grade = hose_grade(v);
   w.hose.kind = hose_kind(v.at(of_axle(Param::front_hose_kind, axle)).as<choice::BrakeHoseKind>());
@@ -236,6 +247,7 @@ void read_circuits(const Values& v, MasterKind kind, Assembly& a,
                    std::array<WheelBrake, 4>& wheels) {
   for (const Wheel w : kWheels) {
     WheelBrake& brake = wheels[static_cast<size_t>(w)];
+    if (!brake.fitted) continue;
     if (kind == MasterKind::single) {
       brake.outlet = Outlet::primary;
     } else if (const auto o = outlet_of(v, w)) {
@@ -279,7 +291,7 @@ void read_valves(const Values& v, System& s, Assembly& a) {
 }
 
 /// How values go together that are each within their range.
-void check_together(System& s, Assembly& a) {
+void check_together(System& s, Assembly& a, const System* like) {
   const Master& m = s.master;
   if (s.strokes_known && (m.cutoff1 >= m.stroke1 || (two_circuits(m) && m.cutoff2 >= m.stroke2)))
     a.impossible.push_back({.field = "master.cutoff1",
@@ -287,11 +299,22 @@ void check_together(System& s, Assembly& a) {
                             .range = "less than the stroke",
                             .reason = "A cut-off as long as the whole stroke delivers nothing",
                             .remedy = "Measure cut-off and stroke again"});
+  if (s.wheels)
+    for (const WheelBrake& w : *s.wheels)
+      if (w.fitted && !tube_has_bore(w.tube)) {
+        a.impossible.push_back(
+            {"lines.tube_wall", format_quantity(w.tube.wall.value(), Kind::length, 2, {}),
+             "less than half of the outside diameter", "A tube with such a wall has no bore",
+             "Measure tube and wall again; 0.7 mm of 4.75 mm is usual"});
+        break;
+      }
   // The geometry is judged as soon as it is known, whatever else is missing.
   const Control& c = s.control;
   const bool arms = c.pad_arm.value() > 0 && c.pin_arm.value() > 0 &&
                     (!c.mid || (c.mid->input.value() > 0 && c.mid->output.value() > 0));
-  if (arms) {
+  if (arms && like && like->kinematics && like->kinematics->control() == c) {
+    s.kinematics = like->kinematics;
+  } else if (arms) {
     if (const auto k = Kinematics::make(c))
       s.kinematics = *k;
     else
@@ -313,7 +336,9 @@ void check_together(System& s, Assembly& a) {
 
 }  // namespace
 
-Assembly assemble(const Values& v) {
+namespace {
+
+Assembly assembled(const Values& v, const System* like) {
   Assembly a;
   System s;
   s.control = assemble_control(v, a.missing_system);
@@ -323,7 +348,7 @@ Assembly assemble(const Values& v) {
   s.fluid = {v.is(choice::FluidGrade::n5), v.si(Param::fluid_temperature)};
   if (const auto p = ambient_pressure(v.si(Param::vehicle_altitude))) s.ambient = *p;
   std::array<WheelBrake, 4> wheels;
-  for (const Wheel w : kWheels) wheels[static_cast<size_t>(w)] = read_wheel(v, axle_of(w), a);
+  for (const Wheel w : kWheels) wheels[static_cast<size_t>(w)] = read_wheel(v, w, a);
   read_circuits(v, s.master.kind, a, wheels);
   s.vehicle = read_vehicle(v, a);
   if (works_clutch(v)) {
@@ -335,9 +360,19 @@ Assembly assemble(const Values& v) {
   } else if (a.missing_brakes.empty()) {
     s.wheels = wheels;
   }
-  check_together(s, a);
+  check_together(s, a, like);
   if (a.missing_system.empty() && a.impossible.empty()) a.system = s;
   return a;
+}
+
+}  // namespace
+
+Assembly assemble(const Values& v) {
+  return assembled(v, nullptr);
+}
+
+Assembly assemble(const Values& v, const System& like) {
+  return assembled(v, &like);
 }
 
 Assembly assemble(const Job& job, As which) {

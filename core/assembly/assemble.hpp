@@ -20,6 +20,9 @@ struct Assembly {
 };
 
 [[nodiscard]] Assembly assemble(const Values& values);
+/// The same, for values of which few differ: the pedal's kinematics are taken from `like` where the
+/// control is the same.
+[[nodiscard]] Assembly assemble(const Values& values, const System& like);
 [[nodiscard]] Assembly assemble(const Job& job, As which);
 /// The control alone; unknown arms go to `missing`.
 [[nodiscard]] Control assemble_control(const Values& values, std::vector<Param>& missing);

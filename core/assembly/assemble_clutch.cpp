@@ -85,6 +85,11 @@ ClutchAssembly assemble_clutch(const Values& v, double air_m3,
   s.fluid = {v.is(choice::FluidGrade::n5), temperature_c.value_or(v.si(Param::fluid_temperature))};
   if (const auto p = ambient_pressure(v.si(Param::vehicle_altitude))) s.ambient = *p;
   s.air_m3 = air_m3;
+  if (!tube_has_bore(s.tube))
+    a.impossible.push_back({"lines.tube_wall",
+                            format_quantity(s.tube.wall.value(), Kind::length, 2, {}),
+                            "less than half of the outside diameter",
+                            "A tube with such a wall has no bore", "Measure tube and wall again"});
   if (!shared.empty() || !a.missing.empty() || !a.impossible.empty()) return a;
   if (const auto ok = ClutchModel::make(s); !ok)
     a.impossible.push_back(ok.error());

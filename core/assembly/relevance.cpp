@@ -9,12 +9,17 @@ namespace yoke {
 namespace {
 
 bool axle_relevant(const Job& job, As which, Param p, Axle axle) {
+  if (is(job, which,
+         axle == Axle::front ? choice::ControlAxles::rear : choice::ControlAxles::front))
+    return false;
   const Param kind = of_axle(Param::front_kind, axle);
   const auto any = [&](std::initializer_list<Param> list) {
     return std::any_of(list.begin(), list.end(), [&](Param f) { return of_axle(f, axle) == p; });
   };
-  if (any({Param::front_piston, Param::front_pistons, Param::front_radius, Param::front_mu,
-           Param::front_clearance, Param::front_knock_back, Param::front_above}))
+  if (any({Param::front_piston2}))
+    return value_of(job, which, of_axle(Param::front_pistons2, axle)).si > 0;
+  if (any({Param::front_piston, Param::front_pistons, Param::front_pistons2, Param::front_radius,
+           Param::front_mu, Param::front_clearance, Param::front_knock_back, Param::front_above}))
     return !is(job, which, kind, choice::BrakeKind::drum);
   if (any({Param::front_cylinder, Param::front_cylinder_pistons, Param::front_drum,
            Param::front_shoes, Param::front_brake_factor, Param::front_shoe_clearance,
@@ -120,7 +125,7 @@ bool unit_relevant(const Job& job, As which, Param p) {
 bool asked_of_clutch(const Job& job, As which, Param p) {
   switch (info(p).group) {
     case Group::control:
-      return control_relevant(job, which, p);
+      return p != Param::control_axles && control_relevant(job, which, p);
     case Group::clutch:
       return clutch_param_relevant(job, which, p);
     case Group::rod:

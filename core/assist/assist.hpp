@@ -29,6 +29,7 @@ struct Booster {
   Length travel_working{0.0008};
   Length travel_dead{0.002};
   Length output_gap{0.0005};
+  bool operator==(const Booster&) const = default;
 };
 
 using Assist = std::variant<NoAssist, Booster>;

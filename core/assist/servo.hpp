@@ -14,6 +14,7 @@ struct Servo {
   Pressure max_assist{};     ///< p_max: what it can add
   bool feeds_first = true;   ///< outlet 1 runs through it
   bool feeds_second = true;  ///< outlet 2 runs through it
+  bool operator==(const Servo&) const = default;
 };
 
 /// Largest pressure a servo adds.

@@ -49,8 +49,7 @@ Result thread_match(In v) {
   const MatingReport r = mate(at(v[0]), static_cast<Seat>(static_cast<int>(v[1])), at(v[2]),
                               static_cast<Seat>(static_cast<int>(v[3])));
   Figure f = words_only("Verdict", r.words);
-  f.judged = true;
-  f.verdict = r.mating == Mating::fits ? Verdict::pass : Verdict::fail;
+  f.verdict = r.mating == Mating::fits ? Verdict::holds : Verdict::fails;
   return std::vector{f};
 }
 
@@ -92,8 +91,7 @@ Result flange(In v) {
                      say("{} wanted", length(r->wanted.value(), 1))));
   Figure crush = words_only("Panel", r->crushes ? "the box would be crushed: a sleeve is missing"
                                                 : "the clamp load has a solid way");
-  crush.judged = true;
-  crush.verdict = r->crushes ? Verdict::fail : Verdict::pass;
+  crush.verdict = r->crushes ? Verdict::fails : Verdict::holds;
   f.push_back(crush);
   f.push_back(told("Spacers move the unit: rod longer by", r->rod_longer.value(), Kind::length, 1));
   return f;

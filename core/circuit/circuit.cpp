@@ -96,8 +96,8 @@ Volume hose_content(const Hose& hose) {
                 hose.length.value()};
 }
 
-Volume brake_content(Area piston_area) {
-  return Volume{piston_area.value() * 0.006};
+Volume brake_content(Area piston_area, Length depth) {
+  return piston_area * depth;
 }
 
 }  // namespace yoke

@@ -18,6 +18,7 @@ struct Disc {
   Length clearance{0.0002};  ///< d: both pads together, knock-back included
   Length effective_radius{};
   double mu = 0.40;
+  bool operator==(const Disc&) const = default;
 };
 
 /// Drum brake, one wheel. V = n A_w d_w smooth((p - p_lo)/(p_hi - p_lo)) + c1 p, spring band
@@ -29,6 +30,7 @@ struct Drum {
   Length radius{};
   double factor = 2.15;        ///< total drag over the force of one piston
   double hot_exponent = 1.45;  ///< factor ~ (mu/mu0)^this: 1.45, 1.75 two leading, 2.2 duo-servo
+  bool operator==(const Drum&) const = default;
 };
 
 enum class TubeMaterial { steel, copper_nickel };
@@ -40,6 +42,7 @@ struct Tube {
   Length outside{0.0047625};
   Length wall{0.00071};
   TubeMaterial material = TubeMaterial::steel;
+  bool operator==(const Tube&) const = default;
 };
 
 enum class HoseKind { rubber_new, rubber_aged, braided };
@@ -57,6 +60,7 @@ struct Hose {
   HoseKind kind = HoseKind::rubber_new;
   HoseSize size = HoseSize::eighth;
   HoseGrade grade = HoseGrade::regular;
+  bool operator==(const Hose&) const = default;
 };
 
 /// Fluid column. V = V0 p / K(T), K20 1.7 GPa glycol, 1.0 GPa silicone,
@@ -64,6 +68,7 @@ struct Hose {
 struct Fluid {
   bool silicone = false;
   double temperature_c = 20.0;
+  bool operator==(const Fluid&) const = default;
 };
 
 /// Parts of a circuit's volume at a pressure [m3].
@@ -145,18 +150,24 @@ inline constexpr double kHoseKnee_pa = 1000 * 6894.757293168361;
 [[nodiscard]] Volume tube_content(const Tube& tube);
 /// A hose's bore times its length.
 [[nodiscard]] Volume hose_content(const Hose& hose);
-/// Fluid inside one brake at rest: pistons about 6 mm out (common practice, no source).
-[[nodiscard]] Volume brake_content(Area piston_area);
+/// Something is left between its walls.
+[[nodiscard]] inline bool tube_has_bore(const Tube& tube) {
+  return 2 * tube.wall < tube.outside;
+}
+/// Fluid inside one brake at rest: behind its pistons, as far as they stand out.
+[[nodiscard]] Volume brake_content(Area piston_area, Length depth);
 
 /// Pressure limiting of the rear: p up to the knee, then knee + slope (p - knee).
 struct Proportioning {
   Pressure knee{};
   double slope = 0.4;
+  bool operator==(const Proportioning&) const = default;
 };
 /// Front held at 0 up to `hold`, rising to the full pressure at `blend`.
 struct Metering {
   Pressure hold{600000.0};
   Pressure blend{1200000.0};
+  bool operator==(const Metering&) const = default;
 };
 [[nodiscard]] inline double metered_pa(const Metering& valve, double p_pa) {
   const double hold_pa = valve.hold.value();

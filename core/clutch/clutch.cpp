@@ -195,6 +195,31 @@ std::vector<ClutchPoint> ClutchModel::curve(std::size_t points) const {
   return list;
 }
 
+namespace {
+
+/// The largest of samples, then the top of the parabola through it and its neighbours.
+void find_peak(const ClutchModel& m, double reach_m, ClutchReport& r) {
+  constexpr int kSteps = 60;
+  int top = 0;
+  double force[kSteps + 1];
+  for (int i = 0; i <= kSteps; ++i) {
+    force[i] = m.at(reach_m * i / kSteps).pad_force_n;
+    if (force[i] > force[top]) top = i;
+  }
+  double at = top;
+  if (top > 0 && top < kSteps) {
+    const double bend = force[top - 1] - 2 * force[top] + force[top + 1];
+    if (bend < 0) at += 0.5 * (force[top - 1] - force[top + 1]) / bend;
+  }
+  const ClutchPoint best = m.at(reach_m * std::clamp(at, 0.0, 1.0 * kSteps) / kSteps);
+  const ClutchPoint sample = m.at(reach_m * top / kSteps);
+  const ClutchPoint& peak = best.pad_force_n >= sample.pad_force_n ? best : sample;
+  r.peak_n = peak.pad_force_n;
+  r.peak_at_m = peak.pad_travel_m;
+}
+
+}  // namespace
+
 Expected<ClutchReport> clutch_report(const ClutchSystem& s) {
   const auto m = ClutchModel::make(s);
   if (!m) return fail(m.error());
@@ -206,13 +231,7 @@ Expected<ClutchReport> clutch_report(const ClutchSystem& s) {
   const double reach = std::min(u.release.value(), m->end_m());
   r.release = m->at(reach);
   r.bite = m->at(std::min(u.bite_share * u.release.value(), m->end_m()));
-  constexpr int kSteps = 200;
-  for (int i = 0; i <= kSteps; ++i) {
-    const ClutchPoint c = m->at(reach * i / kSteps);
-    if (c.pad_force_n <= r.peak_n) continue;
-    r.peak_n = c.pad_force_n;
-    r.peak_at_m = c.pad_travel_m;
-  }
+  find_peak(*m, reach, r);
   if (s.stroke_known) r.master_left_m = s.master.stroke1.value() - r.release.stroke_m;
   if (u.slave_stroke) r.slave_left_m = u.slave_stroke->value() - r.release.slave_m;
   if (u.limit) {

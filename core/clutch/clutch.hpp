@@ -37,6 +37,7 @@ struct ClutchUnit {
   Length wear{0.002};                  ///< lining wear to allow for
   double finger = 3.5;                 ///< i_d: finger tips over lining wear, 3 … 4
   std::vector<std::pair<double, double>> points;  ///< measured (travel m, load N), rising travel
+  bool operator==(const ClutchUnit&) const = default;
 };
 
 struct ClutchSystem {
@@ -49,6 +50,7 @@ struct ClutchSystem {
   Fluid fluid;
   Pressure ambient{101325.0};
   double air_m3 = 0;
+  bool operator==(const ClutchSystem&) const = default;
 };
 
 enum class ClutchStop { pad_stop, geometry, master_stroke, slave_stroke, search_end };

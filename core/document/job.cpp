@@ -3,7 +3,9 @@
 #include <algorithm>
 #include <chrono>
 #include <cmath>
+#include <span>
 
+#include "document/ahead.hpp"
 #include "document/typical.hpp"
 
 namespace yoke {
@@ -12,10 +14,102 @@ namespace {
 
 Value from(const Measured& m) {
   if (!m.known()) return {};
-  return {Origin::measured, m.si, m.uncertainty_si, m.how, false, false};
+  return {Origin::measured, m.si, m.uncertainty_si, m.how};
+}
+
+/// A guess that says nothing of its doubt is no better than any other guess.
+Value with_doubt(Value v, const ParamInfo& p) {
+  if (v.how == How::estimate && v.uncertainty_si <= 0)
+    v.uncertainty_si = default_uncertainty_si(How::estimate, p.kind, v.si);
+  return v;
+}
+
+/// Typical and taken-over values: 20 %, an efficiency no more than its distance from 1.
+double loose(const ParamInfo& p, double si) {
+  if (p.kind == Kind::choice || p.group == Group::target) return 0.0;
+  const double doubt = 0.2 * std::abs(si);
+  return p.kind == Kind::fraction ? std::min(doubt, p.max_si - si) : doubt;
+}
+
+/// What tells one unit from another, by what was measured on it.
+std::span<const Param> told_by(Param param) {
+  static constexpr Param kMaster[] = {Param::master_kind, Param::master_bore, Param::master_bore2,
+                                      Param::master_step_bore};
+  static constexpr Param kAssist[] = {Param::assist_kind, Param::assist_diaphragm1,
+                                      Param::assist_diaphragm2, Param::assist_servo_slave,
+                                      Param::assist_power_area};
+  static constexpr Param kFront[] = {Param::front_kind, Param::front_piston, Param::front_pistons,
+                                     Param::front_cylinder};
+  static constexpr Param kRear[] = {Param::rear_kind, Param::rear_piston, Param::rear_pistons,
+                                    Param::rear_cylinder};
+  static constexpr Param kClutch[] = {Param::clutch_kind, Param::clutch_slave_bore,
+                                      Param::clutch_slave_inner};
+  static constexpr Param kRod[] = {Param::control_rod_length, Param::control_pin_arm,
+                                   Param::master_kind, Param::master_bore};
+  if (param == Param::control_rod_clearance) return kRod;
+  switch (info(param).group) {
+    case Group::master:
+    case Group::circuit:  // which outlet a line is on was traced at that very unit
+      return kMaster;
+    case Group::assist:
+      return kAssist;
+    case Group::front:
+      return kFront;
+    case Group::rear:
+      return kRear;
+    case Group::clutch:
+      return kClutch;
+    default:
+      return {};
+  }
+}
+
+/// What is on the car whatever unit is fitted: its lines, the engine's vacuum, the linings' life.
+bool stays(Param p) {
+  switch (p) {
+    case Param::assist_vacuum:
+    case Param::assist_vacuum_altitude:
+    case Param::assist_manifold:
+    case Param::assist_pump_pressure:
+    case Param::front_tyre:
+    case Param::rear_tyre:
+    case Param::front_tube:
+    case Param::rear_tube:
+    case Param::front_hose:
+    case Param::rear_hose:
+    case Param::front_hose_kind:
+    case Param::rear_hose_kind:
+    case Param::clutch_tube:
+    case Param::clutch_hose:
+    case Param::clutch_hose_kind:
+    case Param::clutch_fork_slave:
+    case Param::clutch_fork_bearing:
+    case Param::clutch_peak:
+    case Param::clutch_release:
+    case Param::clutch_limit:
+    case Param::clutch_bell:
+      return true;
+    default:
+      return false;
+  }
 }
 
 }  // namespace
+
+bool replaced(const Job& job, Param param) {
+  if (stays(param)) return false;
+  for (const Param p : told_by(param)) {
+    const auto& built = job.built.at(p);
+    const auto& own = built && built->known() ? built : job.plan.at(p);
+    if (!own || !own->known()) continue;
+    const auto& found = job.found.at(p);
+    if (!found || !found->known()) return true;
+    // The same unit measured again differs by no more than a hundredth.
+    const double gap = info(p).kind == Kind::choice ? 0.5 : 0.01 * std::abs(found->si);
+    if (std::abs(found->si - own->si) > gap) return true;
+  }
+  return false;
+}
 
 const MeasuredSet& entered(const Job& job, As which) {
   return which == As::found ? job.found : which == As::plan ? job.plan : job.built;
@@ -26,6 +120,12 @@ MeasuredSet& entered(Job& job, As which) {
 }
 
 Value value_of(const Job& job, As which, Param param) {
+  Value v = stated_value(job, which, param);
+  if (which != As::plan || (v.origin == Origin::measured && !v.inherited)) return v;
+  return value_ahead(job, param).value_or(v);
+}
+
+Value stated_value(const Job& job, As which, Param param) {
   const ParamInfo& p = info(param);
   if (which == As::built) {
     const auto& built = job.built.at(param);
@@ -37,26 +137,30 @@ Value value_of(const Job& job, As which, Param param) {
   const bool planned = which == As::plan && !is_wish;
   if (planned) {
     if (const auto& built = job.built.at(param); built && built->known()) {
-      Value v = from(*built);
+      Value v = with_doubt(from(*built), p);
       v.as_built = true;
       return v;
     }
-    if (const auto& own = job.plan.at(param); own && own->known()) return from(*own);
+    if (const auto& own = job.plan.at(param); own && own->known()) return with_doubt(from(*own), p);
   }
   // A plan that says "unknown" on purpose does not take the fitted system's value.
   const bool looks_at_found = !planned || (p.inherits && !job.plan.at(param));
   if (const auto& found = job.found.at(param); looks_at_found && found && found->known()) {
-    Value v = from(*found);
+    Value v = with_doubt(from(*found), p);
     v.inherited = planned;
+    if (planned && replaced(job, param)) {
+      v.other_unit = true;
+      v.uncertainty_si = std::max(v.uncertainty_si, loose(p, v.si));
+    }
     return v;
   }
   if (!p.inherits) return {};
   const auto typical = typical_of(job, is_wish ? As::plan : which, param);
   if (!typical) return {};
-  double doubt = p.kind == Kind::choice || is_wish ? 0.0 : 0.2 * std::abs(*typical);
-  // An efficiency cannot be better than 1: 20 % of 0.95 would say nothing but "less".
-  if (p.kind == Kind::fraction) doubt = std::min(doubt, p.max_si - *typical);
-  return {Origin::typical, *typical, doubt, How::unknown, false, false};
+  Value v{Origin::typical, *typical, loose(p, *typical), How::unknown};
+  const auto said = [&](const MeasuredSet& s) { return s.at(param) && !s.at(param)->known(); };
+  v.said_unknown = planned ? said(job.plan) || said(job.built) : said(job.found);
+  return v;
 }
 
 bool is_day(std::string_view t) {
@@ -80,9 +184,11 @@ bool is_day(std::string_view t) {
 Message origin_words(const Job& job, As which, Param param) {
   const Value v = value_of(job, which, param);
   if (v.origin == Origin::unknown) return "unknown";
+  if (v.said_unknown) return "unknown; a typical value stands in";
   if (v.origin == Origin::typical) return say("typical: {}", Message::of_table(info(param).source));
   Message how = Message::of_table(words_of_value(v.how));
   if (v.as_built) return say("{}, as built", how);
+  if (v.other_unit) return say("{}, but on the unit that is replaced", how);
   return v.inherited ? say("{}, as found", how) : how;
 }
 

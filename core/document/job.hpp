@@ -67,10 +67,19 @@ struct EnumWords<GateState> {
   static constexpr std::array all{EnumWord{"open", "open"}, EnumWord{"passed", "passed"},
                                   EnumWord{"failed", "failed"}};
 };
+/// What a gate was passed on. A bare word is no proof: a number that was read, or what was seen,
+/// and who saw it when.
 struct GateRecord {
   GateState state = GateState::open;
-  std::string date;
-  std::string note;
+  std::string date;            ///< ISO day of an older file; `when` tells the second
+  std::string note;            ///< what was seen
+  std::string who;             ///< the builder's own name for himself
+  std::string when;            ///< "2026-05-31T14:05:09", local
+  std::string instrument;      ///< what the number was read with
+  std::optional<double> read;  ///< SI, of the gate's own kind
+  double read_uncertainty = 0;
+  /// The values, steps and parts that it rests on as they were, by their keys.
+  std::map<std::string, std::string> rests_on;
   Unread unread{};
   bool operator==(const GateRecord&) const = default;
 };
@@ -182,6 +191,10 @@ struct Job {
   bool operator==(const Job&) const = default;
 };
 
+/// The plan replaces the thing that this parameter was measured on: a master of another bore or
+/// kind, another booster, other brakes, another rod.
+[[nodiscard]] bool replaced(const Job& job, Param param);
+
 /// What is recorded of a step or a gate; nullptr: nothing. Records whose step or gate this version
 /// does not know stay in the maps.
 [[nodiscard]] const StepRecord* record_of(const Job& job, StepId id);
@@ -200,7 +213,13 @@ struct Value {
   How how = How::unknown;
   bool inherited = false;  ///< a plan that took the fitted system's value
   bool as_built = false;
+  bool other_unit = false;    ///< inherited, but measured on a unit that the plan replaces
+  bool said_unknown = false;  ///< somebody said "unknown": the typical value stands in for it
   [[nodiscard]] bool known() const { return origin != Origin::unknown; }
+  /// Measured on the very thing, or stated by its maker: what rests on it may be said to hold.
+  [[nodiscard]] bool settled() const {
+    return origin == Origin::measured && how != How::estimate && !other_unit;
+  }
   /// The option of a choice; nothing while it is unknown. A choice is never compared with a number.
   template <class Choice>
   requires is_choice<Choice>
@@ -215,7 +234,8 @@ struct Value {
 /// The value of a parameter: as built, planned, as found, typical, or unknown, in that order for a
 /// plan; as found, typical, unknown for the fitted system. What is said to be unknown falls back to
 /// the typical value where there is one, so that no figure is ever computed from an empty value.
-/// Typical values carry 20 %, an efficiency no more than its distance from 1.
+/// Typical values carry 20 %, an efficiency no more than its distance from 1; so does what a plan
+/// takes over from a unit that it replaces.
 [[nodiscard]] Value value_of(const Job& job, As which, Param param);
 /// The values that were entered for one of the systems.
 [[nodiscard]] const MeasuredSet& entered(const Job& job, As which);

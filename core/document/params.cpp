@@ -221,6 +221,27 @@ Expected<double> parse_value(Param param, std::string_view text, const Style& st
   return check_range(param, *v, style);
 }
 
+Expected<TypedValue> parse_with_doubt(Param param, std::string_view text, const Style& style) {
+  const ParamInfo& p = info(param);
+  if (p.kind == Kind::choice || text.size() > 64) {
+    const auto v = parse_value(param, text, style);
+    if (!v) return fail(v.error());
+    return TypedValue{*v, {}};
+  }
+  const WithDoubt typed = split_doubt(text);
+  const auto v = parse_value(param, typed.value, style);
+  if (!v) return fail(v.error());
+  if (typed.doubt.empty()) return TypedValue{*v, {}};
+  const auto doubt = parse_quantity(typed.doubt, p.kind, style);
+  const double most = std::max(p.max_si - p.min_si, std::abs(p.max_si));
+  if (doubt && *doubt >= 0 && *doubt <= most) return TypedValue{*v, *doubt};
+  return fail({.field = std::string(p.id),
+               .value = std::string(text),
+               .range = say("± up to {}", amount(most, p.kind, p.digits)),
+               .reason = say("The ± of {} cannot be that", Message::of_table(words_within(param))),
+               .remedy = "Write it as 48.0 mm ± 0.1 mm"});
+}
+
 std::string_view option_words(Param param, double index) {
   const ParamInfo& p = info(param);
   const auto i = static_cast<size_t>(std::max(index, 0.0));

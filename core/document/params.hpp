@@ -105,6 +105,14 @@ inline constexpr Wheel kWheels[] = {Wheel::front_left, Wheel::front_right, Wheel
 /// Reads a value for this parameter as a person writes it, and checks its range. Choices are read
 /// by key or by words.
 [[nodiscard]] Expected<double> parse_value(Param param, std::string_view text, const Style& style);
+/// A value with its doubt as people write it: "13 in ±1/16", "0.560 ± .002 in", "48 mm +/- 0.1". A
+/// unit that stands at one of the two counts for both.
+struct TypedValue {
+  double si = 0;
+  std::optional<double> uncertainty_si;  ///< nothing: no ± was typed
+};
+[[nodiscard]] Expected<TypedValue> parse_with_doubt(Param param, std::string_view text,
+                                                    const Style& style);
 
 /// Writes a value of this parameter in one unit, or the words of its option.
 /// The words of a choice's option.

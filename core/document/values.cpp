@@ -38,4 +38,9 @@ bool works_clutch(const Values& v) {
   return v.is(choice::ControlUse::clutch);
 }
 
+bool works_axle(const Values& v, Axle axle) {
+  if (works_clutch(v)) return false;
+  return !v.is(axle == Axle::front ? choice::ControlAxles::rear : choice::ControlAxles::front);
+}
+
 }  // namespace yoke

@@ -41,5 +41,7 @@ class Values {
 /// Studs of the unit's flange; nothing while unknown.
 [[nodiscard]] std::optional<int> stud_count(const Values& values);
 [[nodiscard]] bool works_clutch(const Values& values);
+/// The control brakes this axle.
+[[nodiscard]] bool works_axle(const Values& values, Axle axle);
 
 }  // namespace yoke

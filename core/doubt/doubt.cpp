@@ -110,7 +110,7 @@ Figures clutch_figures(const StripInputs& in, ConditionId id) {
   const ConditionReport c = condition_report(in, id, 0);
   if (!c.target || !c.clutch) return f;
   f.ok = true;
-  f.pass = c.verdict == Verdict::pass;
+  f.pass = c.faults.empty();
   f[PressQuantity::effort] = c.target->at.pad_force_n;
   f[PressQuantity::travel] = c.target->at.pad_travel_m;
   f[PressQuantity::reserve_share] = c.target->reserve_share;

@@ -31,6 +31,7 @@ Branches gather(const System& s, const Condition& c) {
   const double bulk_pa = bulk_modulus_pa(s.fluid);
   for (const WheelBrake& w : *s.wheels) {
     const bool second = w.outlet == Outlet::secondary;
+    if (!w.fitted) continue;
     if (c.lost == (second ? LostCircuit::secondary : LostCircuit::primary)) continue;
     Branch& b = all[second ? 1 : 0][w.rear ? 1 : 0];
     b.live = true;
@@ -44,7 +45,7 @@ Branches gather(const System& s, const Condition& c) {
     const double tube_m3 = tube_content(w.tube).value();
     b.tube_fluid_m3_pa += tube_m3 / bulk_pa;
     b.wheel_fluid_m3_pa += (branch_content(w).value() - tube_m3) / bulk_pa;
-    if (w.tyre_radius.value() > 0) b.live_share += 0.5;
+    if (w.tyre_radius.value() > 0) b.live_share += w.axle_share;
   }
   return all;
 }

@@ -10,8 +10,6 @@ namespace yoke {
 
 namespace {
 
-constexpr double kPressureLimit_pa = 20e6;
-
 Expected<bool> check_system(const System& s, const Condition& c) {
   if (const auto a = check_assist(s.assist); !a) return fail(a.error());
   if (s.servo)
@@ -107,9 +105,22 @@ VolumeParts FeelModel::branch_volume(std::size_t outlet, double line_pa,
   for (std::size_t i = 0; i < 2; ++i)
     if (const Branch& b = branches_[outlet][i]; b.live)
       v += b.volume(valves_.tube_pa(line_pa, wheel_pa[i]), wheel_pa[i]);
-  if (air_m3_[outlet] > 0)
-    v.air_m3 = air_volume_m3(air_m3_[outlet], line_pa, system_.ambient.value());
+  if (air_m3_[outlet] > 0) {
+    // What a residual valve holds at rest has squeezed the air already.
+    const double amb = system_.ambient.value();
+    const double held = residual_pa(outlet);
+    v.air_m3 = air_volume_m3(air_m3_[outlet], std::max(line_pa, held), amb) -
+               air_volume_m3(air_m3_[outlet], held, amb);
+  }
   return v;
+}
+
+/// Where front and rear share an outlet air may stand in the branch that holds less.
+double FeelModel::residual_pa(std::size_t outlet) const {
+  double least = std::numeric_limits<double>::max();
+  for (const Branch& b : branches_[outlet])
+    if (b.live) least = std::min(least, b.residual_pa);
+  return least < std::numeric_limits<double>::max() ? least : 0.0;
 }
 
 VolumeParts FeelModel::outlet_volume(std::size_t outlet, double line_pa) const {
@@ -137,6 +148,10 @@ void FeelModel::prepare_twin() {
   };
   bar_start_n_ = 2 * spring_n;
   bar_n_pa_ = area / m.efficiency;
+  // Once the dead piston is home the bar gives the live one its share only: the drive, scaled by
+  // what leaning gave, runs further than the pressure.
+  const double share = bar_share(m, alive == 1);
+  if (share > 0) most_drive_ = (kPressureLimit_pa + spring_n / bar_n_pa_) / share;
   if (!home(2 * kPressureLimit_pa)) {
     bar_hold_n_ = std::numeric_limits<double>::max();
     return;
@@ -207,8 +222,12 @@ FeelModel::Strokes FeelModel::strokes(const Delivery& d) const {
 
 double FeelModel::rod_before_stroke_m() const {
   return std::max(0.0, system_.control.rod_clearance.value()) +
-         assist_lost_travel(system_.assist, condition_.assist_alive).value() +
-         std::max(0.0, assist_gap(system_.assist).value());
+         assist_lost_travel(system_.assist, condition_.assist_alive).value() + gap_m();
+}
+
+/// The booster's output rod runs through it before the master moves.
+double FeelModel::gap_m() const {
+  return std::max(0.0, assist_gap(system_.assist).value());
 }
 
 double FeelModel::pad_m(double rod_m) const {
@@ -292,7 +311,7 @@ std::optional<Stop> FeelModel::stopped(double drive) const {
     if (two_circuits(m) && !lost(1) && s.second_m > m.stroke2.value() + kHair_m)
       return Stop::secondary_stroke;
   }
-  if (system_.booster_stroke && s.stroke_m > system_.booster_stroke->value())
+  if (system_.booster_stroke && gap_m() + s.stroke_m > system_.booster_stroke->value())
     return Stop::booster_stroke;
   if (std::max(d.line_pa[0], d.line_pa[1]) > kPressureLimit_pa * (1 + 1e-9))
     return Stop::pressure_limit;
@@ -310,20 +329,19 @@ bool FeelModel::all_locked(double drive) const {
 
 void FeelModel::find_end() {
   const auto locks = [this](double p) { return all_locked(p); };
-  if (system_.vehicle && locks(kPressureLimit_pa))
-    locked_pa_ = first_true(0.0, kPressureLimit_pa, locks);
+  if (system_.vehicle && locks(most_drive_)) locked_pa_ = first_true(0.0, most_drive_, locks);
   if (const auto s = stopped(0.0)) {
     stop_ = *s;
     end_drive_ = 0;
     return;
   }
-  if (!stopped(kPressureLimit_pa)) {
+  if (!stopped(most_drive_)) {
     stop_ = Stop::pressure_limit;
-    end_drive_ = kPressureLimit_pa;
+    end_drive_ = most_drive_;
     return;
   }
   const double beyond =
-      first_true(0.0, kPressureLimit_pa, [this](double p) { return stopped(p).has_value(); });
+      first_true(0.0, most_drive_, [this](double p) { return stopped(p).has_value(); });
   stop_ = stopped(beyond).value_or(Stop::pad_stop);
   end_drive_ = beyond * (1 - 2e-9);
 }
@@ -332,7 +350,8 @@ void FeelModel::find_available() {
   double s = kinematics_.limit().value();
   const double before = rod_before_stroke_m();
   if (system_.strokes_known) s = std::min(s, pad_m(before + whole_stroke(system_.master).value()));
-  if (system_.booster_stroke) s = std::min(s, pad_m(before + system_.booster_stroke->value()));
+  if (system_.booster_stroke)
+    s = std::min(s, pad_m(before - gap_m() + system_.booster_stroke->value()));
   available_m_ = s;
 }
 

@@ -18,6 +18,8 @@ namespace yoke {
 
 /// Deceleration at which the brakes are said to bite, in g.
 inline constexpr double kBite_g = 0.05;
+/// No press is computed beyond this line pressure.
+inline constexpr double kPressureLimit_pa = 20e6;
 
 /// What ends a press.
 enum class Stop {
@@ -152,6 +154,8 @@ class FeelModel {
                                           const std::array<double, 2>& wheel_pa) const;
   [[nodiscard]] std::array<double, 2> wheels_of(std::size_t outlet, double line_pa) const;
   [[nodiscard]] double rod_before_stroke_m() const;
+  [[nodiscard]] double gap_m() const;
+  [[nodiscard]] double residual_pa(std::size_t outlet) const;
   [[nodiscard]] double pad_m(double rod_m) const;
   [[nodiscard]] WheelForces forces(const Delivery& delivery) const;
   [[nodiscard]] Braking braking_of(const Delivery& delivery) const;
@@ -174,6 +178,7 @@ class FeelModel {
   double bar_start_n_ = 0;  ///< twin: force on the bar at drive 0
   double bar_n_pa_ = 0;     ///< twin: force for each pascal of drive
   double bar_hold_n_ = 0;   ///< twin, one lost: rod force at which the bar meets the dead piston
+  double most_drive_ = kPressureLimit_pa;  ///< twin, one lost: further, by the bar's share
   double locked_pa_ = 0;
   double end_drive_ = 0;
   double available_m_ = 0;

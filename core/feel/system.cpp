@@ -28,7 +28,7 @@ Area displacing_area(const WheelBrake& wheel) {
 
 Volume branch_content(const WheelBrake& wheel) {
   return tube_content(wheel.tube) + hose_content(wheel.hose) +
-         brake_content(displacing_area(wheel));
+         brake_content(displacing_area(wheel), Length{wheel.fluid_depth_m});
 }
 
 }  // namespace yoke

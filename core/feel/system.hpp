@@ -24,9 +24,13 @@ struct WheelBrake {
   std::variant<Disc, Drum> brake;
   Outlet outlet = Outlet::primary;
   bool rear = false;
-  Length tyre_radius{};  ///< 0: unknown, no deceleration can be given
+  bool fitted = true;            ///< false: this control does not work it
+  double axle_share = 0.5;       ///< of the axle's tyres it holds; 1: it is the axle's only brake
+  double fluid_depth_m = 0.006;  ///< fluid behind its pistons, as a depth
+  Length tyre_radius{};          ///< 0: unknown, no deceleration can be given
   Tube tube;
   Hose hose;
+  bool operator==(const WheelBrake&) const = default;
 };
 
 struct System {
@@ -49,6 +53,16 @@ struct System {
   Fluid fluid;
   std::optional<Vehicle> vehicle;  ///< absent: no deceleration
   Pressure ambient{101325.0};
+  /// The same numbers; the kinematics follow from the control.
+  bool operator==(const System& o) const {
+    return control == o.control && assist == o.assist && servo == o.servo && master == o.master &&
+           strokes_known == o.strokes_known && booster_stroke == o.booster_stroke &&
+           wheels == o.wheels && rear_valve == o.rear_valve &&
+           rear_valve_opens == o.rear_valve_opens && front_valve == o.front_valve &&
+           valves_at_axle == o.valves_at_axle && residual_front == o.residual_front &&
+           residual_rear == o.residual_rear && fluid == o.fluid && vehicle == o.vehicle &&
+           ambient == o.ambient;
+  }
 };
 
 /// What is wrong or different at this moment.

@@ -74,10 +74,9 @@ FigureGroup assist_types(const FigureInputs& in) {
     f.si = c.effort_n;
     f.kind = Kind::force;
     f.note = joined(notes, "; ");
-    f.judged = true;
-    f.verdict = !c.effort_n             ? Verdict::unknown
-                : c.works && c.possible ? Verdict::pass
-                                        : Verdict::fail;
+    f.verdict = !c.effort_n             ? Verdict::cannot_say
+                : c.works && c.possible ? Verdict::holds
+                                        : Verdict::fails;
     g.figures.push_back(std::move(f));
   }
   return g;
@@ -119,8 +118,7 @@ FigureGroup plain_bore(const FigureInputs& in) {
                                   "close, or keep the take-up master",
                                   Amount{r.clearance_m3, Kind::volume, 1})
                             : Message("may stay: their clearance is small beside the rest"));
-  f.judged = true;
-  f.verdict = r.calipers_too ? Verdict::fail : Verdict::pass;
+  f.verdict = r.calipers_too ? Verdict::fails : Verdict::holds;
   g.figures.push_back(std::move(f));
   return g;
 }
@@ -135,13 +133,21 @@ FigureGroup chambers(const FigureInputs& in) {
     g.figures.push_back(unsaid("Fluid drawn by full wear", r.because));
     return g;
   }
-  for (const ChamberUse& u : r.axles)
-    g.figures.push_back(judged(u.axle == Axle::front ? "Front draws" : "Rear draws", u.drawn_m3,
-                               Kind::volume, 0, u.enough,
-                               say("its chamber holds {}", Amount{u.chamber_m3, Kind::volume, 0})));
+  for (const ChamberUse& u : r.chambers) {
+    const Message words = u.front && u.rear ? say("Front and rear draw, outlet {}",
+                                                  u.outlet == Outlet::primary ? 1 : 2)
+                          : u.front         ? Message("Front draws")
+                                            : Message("Rear draws");
+    if (u.measured)
+      g.figures.push_back(
+          judged(words, u.drawn_m3, Kind::volume, 0, u.enough,
+                 say("its chamber holds {}", amount(u.chamber_m3, Kind::volume, 0))));
+    else
+      g.figures.push_back(unsaid(
+          words, say("{}, and its chamber is not measured", amount(u.drawn_m3, Kind::volume, 0))));
+  }
   Figure f = words_only(r.swap ? "Swap" : "So", r.advice);
-  f.judged = r.swap;
-  f.verdict = r.swap ? Verdict::fail : Verdict::unknown;
+  if (r.swap) f.verdict = Verdict::fails;
   g.figures.push_back(std::move(f));
   g.figures.push_back(told("A single remote bottle needs", r.needs_m3, Kind::volume, 0));
   return g;
@@ -154,9 +160,10 @@ FigureGroup valves(const FigureInputs& in) {
   g.source = "common practice, no source; never against the maker";
   for (const Consequence& c : residual_rules(in.strip.plan)) {
     Figure f = words_only(c.what, c.remedy);
-    f.judged = c.severity != Severity::note || c.code == FindingCode::valves_unknown ||
-               c.code == FindingCode::valves_height;
-    f.verdict = c.severity != Severity::note ? Verdict::fail : Verdict::unknown;
+    if (c.severity != Severity::note)
+      f.verdict = Verdict::fails;
+    else if (c.code == FindingCode::valves_unknown || c.code == FindingCode::valves_height)
+      f.verdict = Verdict::cannot_say;
     g.figures.push_back(std::move(f));
   }
   return g;

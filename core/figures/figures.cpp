@@ -3,6 +3,7 @@
 #include <algorithm>
 
 #include "figures/groups.hpp"
+#include "figures/settle_figures.hpp"
 
 namespace yoke {
 
@@ -12,10 +13,11 @@ struct Entry {
   GroupId id;
   Stage stage;
   FigureGroup (*make)(const FigureInputs&);
+  bool dear = false;  ///< whole maps or searches in it: not made again for every doubtful value
 };
 
 constexpr Entry kEntries[] = {{GroupId::identity, Stage::survey, groups::identity},
-                              {GroupId::symptoms, Stage::survey, groups::symptoms},
+                              {GroupId::symptoms, Stage::survey, groups::symptoms, true},
                               {GroupId::slack, Stage::survey, groups::slack},
                               {GroupId::before, Stage::survey, groups::before},
                               {GroupId::ageing, Stage::survey, groups::ageing},
@@ -23,15 +25,15 @@ constexpr Entry kEntries[] = {{GroupId::identity, Stage::survey, groups::identit
                               {GroupId::kit, Stage::survey, groups::kit},
                               {GroupId::upstream, Stage::survey, groups::upstream},
                               {GroupId::control, Stage::survey, groups::control},
-                              {GroupId::need, Stage::size, groups::assist_need_group},
-                              {GroupId::assist_types, Stage::size, groups::assist_types},
+                              {GroupId::need, Stage::size, groups::assist_need_group, true},
+                              {GroupId::assist_types, Stage::size, groups::assist_types, true},
                               {GroupId::concealed, Stage::size, groups::concealed},
                               {GroupId::plain_bore, Stage::size, groups::plain_bore},
                               {GroupId::valves, Stage::size, groups::valves},
                               {GroupId::later, Stage::size, groups::later},
                               {GroupId::press, Stage::size, groups::press},
-                              {GroupId::bands, Stage::size, groups::bands},
-                              {GroupId::backward, Stage::size, groups::backward},
+                              {GroupId::bands, Stage::size, groups::bands, true},
+                              {GroupId::backward, Stage::size, groups::backward, true},
                               {GroupId::balance, Stage::size, groups::balance},
                               {GroupId::bar, Stage::size, groups::twin},
                               {GroupId::clutch, Stage::size, groups::clutch},
@@ -55,7 +57,7 @@ constexpr Entry kEntries[] = {{GroupId::identity, Stage::survey, groups::identit
                               {GroupId::supply, Stage::install, groups::supply},
                               {GroupId::ports, Stage::bleed, groups::ports},
                               {GroupId::stages, Stage::bleed, groups::work_stages},
-                              {GroupId::causes, Stage::prove, groups::causes}};
+                              {GroupId::causes, Stage::prove, groups::causes, true}};
 
 FigureGroup made(const Entry& e, const FigureInputs& in) {
   FigureGroup g = e.make(in);
@@ -66,12 +68,15 @@ FigureGroup made(const Entry& e, const FigureInputs& in) {
 
 std::vector<FigureGroup> made_for(const Job& job, std::optional<Stage> stage) {
   const FigureInputs in{&job, strip_inputs(job)};
+  FigureSettler settler(in);
   std::vector<FigureGroup> list;
   for (const Entry& e : kEntries) {
     if (stage && e.stage != *stage) continue;
     FigureGroup g = made(e, in);
     // A group without a figure does not apply to what is fitted.
-    if (!g.figures.empty()) list.push_back(std::move(g));
+    if (g.figures.empty()) continue;
+    settler.settle(g, e.dear ? nullptr : e.make);
+    list.push_back(std::move(g));
   }
   return list;
 }
@@ -79,28 +84,32 @@ std::vector<FigureGroup> made_for(const Job& job, std::optional<Stage> stage) {
 }  // namespace
 
 Figure told(Message words, double si, Kind kind, int digits, Message note) {
-  return {std::move(words), si, kind, digits, std::move(note), Verdict::unknown, false, {}};
+  Figure f;
+  f.words = std::move(words);
+  f.si = si;
+  f.kind = kind;
+  f.digits = digits;
+  f.note = std::move(note);
+  return f;
 }
 
 Figure judged(Message words, double si, Kind kind, int digits, bool good, Message note) {
-  return {std::move(words),
-          si,
-          kind,
-          digits,
-          std::move(note),
-          good ? Verdict::pass : Verdict::fail,
-          true,
-          {}};
+  Figure f = told(std::move(words), si, kind, digits, std::move(note));
+  f.verdict = good ? Verdict::holds : Verdict::fails;
+  return f;
 }
 
 Figure unsaid(Message words, Message because) {
-  return {std::move(words),   std::nullopt,     Kind::number, 0,
-          std::move(because), Verdict::unknown, true,         {}};
+  Figure f = words_only(std::move(words), std::move(because));
+  f.verdict = Verdict::cannot_say;
+  return f;
 }
 
 Figure words_only(Message words, Message note) {
-  return {std::move(words), std::nullopt,     Kind::number, 0,
-          std::move(note),  Verdict::unknown, false,        {}};
+  Figure f;
+  f.words = std::move(words);
+  f.note = std::move(note);
+  return f;
 }
 
 std::vector<FigureGroup> figure_groups(const Job& job) {
@@ -118,9 +127,12 @@ std::vector<GroupId> figure_group_ids() {
 }
 
 FigureGroup figure_group(const Job& job, GroupId id) {
-  return made(*std::find_if(std::begin(kEntries), std::end(kEntries),
-                            [&](const Entry& e) { return id == e.id; }),
-              FigureInputs{&job, strip_inputs(job)});
+  const Entry& e = *std::find_if(std::begin(kEntries), std::end(kEntries),
+                                 [&](const Entry& entry) { return id == entry.id; });
+  const FigureInputs in{&job, strip_inputs(job)};
+  FigureGroup g = made(e, in);
+  FigureSettler(in).settle(g, e.dear ? nullptr : e.make);
+  return g;
 }
 
 Expected<FigureGroup> figure_group(const Job& job, const std::string& name) {
@@ -195,7 +207,7 @@ std::vector<Finding> figure_findings(const Job& job) {
     for (const Watch& w : kWatches) {
       if (!watched(w)) continue;
       for (const Figure& f : g.figures)
-        if (f.id == w.figure && f.judged && f.verdict == Verdict::fail)
+        if (f.id == w.figure && f.verdict == Verdict::fails)
           list.push_back({w.severity, e.stage, w.code, say("{}: {}", f.words, figure_message(f)),
                           f.note, w.remedy, g.source});
     }

@@ -17,10 +17,11 @@ struct Figure {
   std::optional<double> si;  ///< absent: said in words only
   Kind kind = Kind::number;
   int digits = 0;
-  Message note;  ///< limit, reason, or what is missing
-  Verdict verdict = Verdict::unknown;
-  bool judged = false;         ///< the verdict means something
-  std::optional<FigureId> id;  ///< of one that a finding hangs on
+  Message note;                               ///< limit, reason, or what is missing
+  Verdict verdict = Verdict::not_applicable;  ///< of one that is only told
+  std::vector<Param> decided_by;  ///< of one that holds if typical: measured, they settle it
+  std::optional<FigureId> id;     ///< of one that a finding hangs on
+  [[nodiscard]] bool judged() const { return verdict != Verdict::not_applicable; }
 
   /// The same figure, known by its id.
   [[nodiscard]] Figure as(FigureId known) && {
@@ -53,7 +54,8 @@ struct FigureInputs {
   StripInputs strip;
 };
 
-/// All groups that apply to this job, in the order of the stages.
+/// All groups that apply to this job, in the order of the stages. What passes is said to hold only
+/// when no value that nobody measured decides it.
 [[nodiscard]] std::vector<FigureGroup> figure_groups(const Job& job);
 /// Those of one stage: the others are not computed.
 [[nodiscard]] std::vector<FigureGroup> figure_groups(const Job& job, Stage stage);

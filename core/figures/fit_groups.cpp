@@ -17,7 +17,6 @@ namespace {
 
 Figure verdict_words(const Message& words, Message note, Verdict verdict) {
   Figure f = words_only(words, std::move(note));
-  f.judged = true;
   f.verdict = verdict;
   return f;
 }
@@ -45,7 +44,7 @@ FigureGroup pattern(const FigureInputs& in) {
   } else {
     g.figures.push_back(verdict_words(r.bolts_on ? "Bolts on" : "Does not bolt on",
                                       joined(r.because, "; "),
-                                      r.bolts_on ? Verdict::pass : Verdict::fail));
+                                      r.bolts_on ? Verdict::holds : Verdict::fails));
     int n = 0;
     for (const StudMatch& m : r.matches)
       g.figures.push_back(judged(say("Stud {} off the nearest old one", ++n), m.off_m, Kind::length,
@@ -53,14 +52,14 @@ FigureGroup pattern(const FigureInputs& in) {
     if (r.plate && r.plate_holes_meet)
       g.figures.push_back(verdict_words("Adapter plate that joins them",
                                         "None: its holes would run into each other",
-                                        Verdict::fail));
+                                        Verdict::fails));
     else if (r.plate)
       g.figures.push_back(words_only(
           "Adapter plate that joins them",
           say("{} x {} at least", Plain{r.plate_width_m * 1e3, 0}, length(r.plate_height_m, 0))));
   }
   for (const Finding& f : r.findings)
-    g.figures.push_back(verdict_words(f.message, f.remedy, Verdict::fail));
+    g.figures.push_back(verdict_words(f.message, f.remedy, Verdict::fails));
   return g;
 }
 
@@ -104,7 +103,7 @@ FigureGroup flange(const FigureInputs& in) {
       g.figures.push_back(verdict_words("Sheet metal",
                                         r->crushes ? "the box would be crushed: a sleeve is missing"
                                                    : "the load has a solid way",
-                                        r->crushes ? Verdict::fail : Verdict::pass)
+                                        r->crushes ? Verdict::fails : Verdict::holds)
                               .as(FigureId::crush));
     }
   }
@@ -255,11 +254,11 @@ FigureGroup openings(const FigureInputs& in) {
   g.figures.push_back(
       left > 1e-3
           ? verdict_words("Gap around the new unit",
-                          "close it: a plate behind the unit, sealed all around", Verdict::fail)
+                          "close it: a plate behind the unit, sealed all around", Verdict::fails)
                 .as(FigureId::opening)
           : verdict_words("Opening",
                           left < -0.1e-3 ? "is opened to the new collar" : "fits the new collar",
-                          Verdict::pass));
+                          Verdict::holds));
   const PatternReport r = pattern_report(*in.job);
   std::size_t unused = 0;
   for (const Hole& o : r.old_pattern.studs) {
@@ -306,7 +305,7 @@ FigureGroup rod_ends(const FigureInputs& in) {
   most("Turns to the end, longer", r.turns_longer, "a diameter stays engaged");
   most("Turns to the end, shorter", r.turns_shorter, "jam nut aside");
   for (const Finding& f : r.findings)
-    g.figures.push_back(verdict_words(f.message, f.remedy, Verdict::fail));
+    g.figures.push_back(verdict_words(f.message, f.remedy, Verdict::fails));
   return g;
 }
 
@@ -340,7 +339,7 @@ FigureGroup rod_gaps(const FigureInputs& in) {
       g.figures.push_back(unsaid(words, how));
     else
       g.figures.push_back(verdict_words(words, open ? "proved" : "the port is covered",
-                                        open ? Verdict::pass : Verdict::fail));
+                                        open ? Verdict::holds : Verdict::fails));
   };
   proof(Param::rod_returns, in.strip.plan.is(choice::RodReturns::yes), "Return port open, cold",
         "cap off, tap the pedal: a small fountain");
@@ -382,7 +381,7 @@ FigureGroup rod_retained(const FigureInputs& in) {
   int n = 0;
   for (const auto& s : r.steps) g.figures.push_back(words_only(say("{}.", ++n), s.text));
   for (const Finding& f : r.findings)
-    g.figures.push_back(verdict_words(f.message, f.remedy, Verdict::fail));
+    g.figures.push_back(verdict_words(f.message, f.remedy, Verdict::fails));
   return g;
 }
 

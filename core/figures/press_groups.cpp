@@ -4,6 +4,7 @@
 #include <cmath>
 
 #include "doubt/doubt.hpp"
+#include "feel/knee.hpp"
 #include "figures/groups.hpp"
 #include "master/bores.hpp"
 #include "sizing/sweep.hpp"
@@ -196,9 +197,14 @@ FigureGroup balance(const FigureInputs& in) {
   if (lock) {
     const FeelPoint f = m->at(*lock * (1 + 1e-6));
     const bool rear_first = f.lock == Lock::rear;
-    g.figures.push_back(judged(rear_first ? "Rear locks first, at" : "Front locks first, at", f.z,
-                               Kind::number, 2, !rear_first || f.z >= 0.8,
-                               "the rear must not lock first below 0.8 g"));
+    if (f.rear_lifts)
+      g.figures.push_back(told("The rear lifts before a wheel locks, at", f.z, Kind::number, 2,
+                               "in g; a foot or hand that goes on throws the rider"));
+    else
+      g.figures.push_back(
+          judged(rear_first ? "Rear locks first, at" : "Front locks first, at", f.z, Kind::number,
+                 2, !rear_first || f.z >= kRearLock_g,
+                 say("the rear must not lock first below {} g", Plain{kRearLock_g, 1})));
     g.figures.push_back(told("Line pressure there", f.pressure_pa, Kind::pressure, 2));
   } else {
     g.figures.push_back(unsaid("Lock order", "no axle locks before the press ends"));
@@ -211,25 +217,27 @@ FigureGroup balance(const FigureInputs& in) {
   bare.front_valve.reset();
   const auto plain = FeelModel::make(bare, {});
   if (!plain) return g;
-  const double weight = car.mass.value() * kGravity_m_s2;
   const double p = std::min(4e6, plain->end_drive());
   const WheelForces w = plain->wheel_forces(p);
   if (p <= 0 || w.front_n <= 0 || w.rear_n <= 0) return g;
   g.figures.push_back(told("Front share of braking at 4 MPa", w.front_n / (w.front_n + w.rear_n),
                            Kind::fraction, 0, "without a valve"));
   const double slope = in.strip.plan.si(Param::valve_slope);
-  const Pressure knee = highest_knee(car, w.front_n / weight / p, w.rear_n / weight / p, slope);
-  if (knee.value() >= 2e7)
+  const auto knee = highest_rear_knee(m->system(), slope);
+  if (!knee)
+    g.figures.push_back(unsaid("Rear valve", "a servo that feeds one axle alone, or a slope of 1"));
+  else if (!knee->highest)
     g.figures.push_back(words_only("Rear valve",
-                                   "not needed: the rear never locks first up to 0.8 g; "
-                                   "a valve cannot raise the rear"));
-  else if (knee.value() <= 0)
+                                   "not needed: the rear never locks first on tyres that grip 0.3 "
+                                   "to 0.9; a valve cannot raise the rear"));
+  else if (knee->highest->value() <= 0)
     g.figures.push_back(words_only(
         "Rear valve",
         say("no knee with slope {} is low enough: smaller rear cylinders", Plain{slope, 2})));
   else
-    g.figures.push_back(told("Highest knee for the rear valve", knee.value(), Kind::pressure, 2,
-                             say("with slope {}", Plain{slope, 2})));
+    g.figures.push_back(told(
+        "Highest knee for the rear valve", knee->highest->value(), Kind::pressure, 2,
+        say("with slope {}; tyres that grip {} decide", Plain{slope, 2}, Plain{knee->at_grip, 2})));
   return g;
 }
 
@@ -243,11 +251,11 @@ FigureGroup benchmarks(const FigureInputs& in) {
   for (const Benchmark& b : benchmarks_of(*in.job)) {
     const Message words = say("{}, {} g", b.words, Plain{b.z, 3});
     const Message limit = say("{} at most", force(b.limit_n, 0));
-    if (b.verdict == Verdict::unknown)
+    if (b.verdict == Verdict::cannot_say)
       g.figures.push_back(unsaid(words, b.why));
     else if (b.effort_n > 0 && b.reached_z >= b.z - 1e-6)
       g.figures.push_back(
-          judged(words, b.effort_n, Kind::force, 0, b.verdict == Verdict::pass, limit));
+          judged(words, b.effort_n, Kind::force, 0, b.verdict == Verdict::holds, limit));
     else
       g.figures.push_back(judged(words, b.reached_z, Kind::number, 2, false, b.why));
   }

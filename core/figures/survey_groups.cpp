@@ -25,8 +25,7 @@ void add_consequences(FigureGroup& g, const std::vector<Consequence>& list) {
   for (const Consequence& c : list) {
     Figure f = words_only(c.what, c.remedy);
     if (c.severity != Severity::note) {
-      f.judged = true;
-      f.verdict = Verdict::fail;
+      f.verdict = Verdict::fails;
     }
     g.figures.push_back(std::move(f));
   }
@@ -194,8 +193,8 @@ FigureGroup identity(const FigureInputs& in) {
   g.figures.push_back(words_only("It is", id.name));
   g.figures.push_back(words_only("Known", say("{} of {} dimensions", id.known, id.asked)));
   Figure two = words_only("One bore or two", id.two_bores_words);
-  if (id.two_bores == TwoBores::likely || id.two_bores == TwoBores::unknown) two.judged = true;
-  if (id.two_bores == TwoBores::likely) two.verdict = Verdict::fail;
+  if (id.two_bores == TwoBores::unknown) two.verdict = Verdict::cannot_say;
+  if (id.two_bores == TwoBores::likely) two.verdict = Verdict::fails;
   g.figures.push_back(std::move(two));
   if (id.missing.empty()) {
     g.figures.push_back(words_only("Not measured", "nothing: the card is full"));
@@ -238,11 +237,10 @@ FigureGroup gauge(const FigureInputs& in) {
   g.source = "limits are common practice, no source: the maker's win";
   const GaugeReport r = gauge_report(in.strip.found);
   Figure verdict = words_only("Verdict", Message::of_table(rebuild_words(r.verdict)));
-  verdict.judged = true;
-  verdict.verdict = r.verdict == RebuildVerdict::not_enough ? Verdict::unknown
+  verdict.verdict = r.verdict == RebuildVerdict::not_enough ? Verdict::cannot_say
                     : r.verdict == RebuildVerdict::rebuild || r.verdict == RebuildVerdict::hone
-                        ? Verdict::pass
-                        : Verdict::fail;
+                        ? Verdict::holds
+                        : Verdict::fails;
   g.figures.push_back(std::move(verdict));
   for (const Message& b : r.because) g.figures.push_back(words_only("Because", b));
   const auto add = [&](const char* words, const std::optional<double>& m, double limit) {
@@ -275,10 +273,9 @@ FigureGroup kit(const FigureInputs& in) {
   g.source = "what may be machined is common practice, no source";
   const KitReport r = kit_report(in.strip.found, in.strip.plan);
   Figure verdict = words_only("The kit is", Message::of_table(kit_words(r.verdict)));
-  verdict.judged = true;
-  verdict.verdict = r.verdict == KitVerdict::no           ? Verdict::fail
-                    : r.verdict == KitVerdict::not_enough ? Verdict::unknown
-                                                          : Verdict::pass;
+  verdict.verdict = r.verdict == KitVerdict::no           ? Verdict::fails
+                    : r.verdict == KitVerdict::not_enough ? Verdict::cannot_say
+                                                          : Verdict::holds;
   g.figures.push_back(std::move(verdict));
   for (const Message& t : r.reasons) g.figures.push_back(words_only("Because", t));
   if (r.rod_change_m)

@@ -9,6 +9,7 @@
 #include "figures/groups.hpp"
 #include "lines/lines.hpp"
 #include "proving/hypotheses.hpp"
+#include "sizing/changes.hpp"
 #include "work/work_stages.hpp"
 
 namespace yoke::groups {
@@ -203,35 +204,24 @@ FigureGroup reservoir(const FigureInputs& in) {
   if (in.strip.clutch) return g;
   g.title = "Fluid drawn by worn linings";
   g.source = "piston area times wear; wear figures are common practice";
-  const Assembly& a = in.strip.plan_system;
-  if (!a.system || !a.system->wheels) {
+  const ChamberReport r = chamber_report(in.strip);
+  if (!r.because.empty()) {
     g.figures.push_back(
-        unsaid("Front chamber after full wear",
-               cannot_say(a.missing_system.empty() ? a.missing_brakes : a.missing_system))
-            .as(FigureId::chamber_front));
+        unsaid("Front chamber after full wear", r.because).as(FigureId::chamber_front));
     return g;
   }
-  const double chamber = in.strip.plan.si(Param::master_reservoir);
-  for (const Axle axle : {Axle::front, Axle::rear}) {
-    double pistons = 0;
-    for (const Wheel w : kWheels)
-      if (axle_of(w) == axle)
-        pistons += displacing_area((*a.system->wheels)[static_cast<std::size_t>(w)]).value();
-    // A sliding caliper's piston follows both pads, an opposed pair one pad each: the area counts
-    // the same way.
-    const bool sliding =
-        in.strip.plan.is(of_axle(Param::front_kind, axle), choice::BrakeKind::sliding);
-    const double wear = in.strip.plan.si(of_axle(Param::front_wear, axle)) * (sliding ? 2 : 1);
-    const ReservoirCheck r =
-        reservoir_check(Volume{chamber}, Volume{in.strip.plan.si(Param::master_bellows)},
-                        wear_volume(Area{pistons}, Length{wear}));
-    const bool front = axle == Axle::front;
+  g.figures.push_back(told("Front linings draw", r.front_m3, Kind::volume, 0));
+  g.figures.push_back(told("Rear linings draw", r.rear_m3, Kind::volume, 0));
+  for (const ChamberUse& u : r.chambers) {
+    const Message words = u.front && u.rear ? say("Chamber of outlet {} after full wear",
+                                                  u.outlet == Outlet::primary ? 1 : 2)
+                          : u.front         ? Message("Front chamber after full wear")
+                                            : Message("Rear chamber after full wear");
+    Figure f = u.measured ? judged(words, u.left_m3, Kind::volume, 0, u.enough,
+                                   "above the port; below 0 it runs dry")
+                          : unsaid(words, "the chamber is not measured");
     g.figures.push_back(
-        told(front ? "Front linings draw" : "Rear linings draw", r.drawn.value(), Kind::volume, 0));
-    g.figures.push_back(
-        judged(front ? "Front chamber after full wear" : "Rear chamber after full wear",
-               r.left.value(), Kind::volume, 0, r.enough, "above the port; below 0 it runs dry")
-            .as(axle == Axle::front ? FigureId::chamber_front : FigureId::chamber_rear));
+        std::move(f).as(u.front ? FigureId::chamber_front : FigureId::chamber_rear));
   }
   return g;
 }

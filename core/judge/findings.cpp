@@ -4,6 +4,7 @@
 
 #include <algorithm>
 
+#include "document/ahead.hpp"
 #include "document/as_built.hpp"
 #include "figures/figures.hpp"
 #include "fitting/envelope.hpp"
@@ -32,6 +33,37 @@ const ConditionReport* report_of(const std::vector<ConditionReport>& strip, Cond
   for (const auto& c : strip)
     if (c.id == id) return &c;
   return nullptr;
+}
+
+/// Why the car as it was found is not driven, whatever is planned for it; empty: nothing says so.
+std::vector<Message> not_to_be_driven(const Job& job, const ConditionReport* found) {
+  std::vector<Message> why;
+  const Values v = resolve(job, As::found);
+  const auto known = [&v](Param p) { return v.known(p); };
+  constexpr double kTape_m = 2e-3;
+  constexpr double kFar_m = 0.020;   // common practice, no source
+  constexpr double kFloor_m = 5e-3;  // what a carpet takes
+  if (known(Param::symptom_sink) && v.si(Param::symptom_sink) > kTape_m)
+    why.push_back(say("the pad sinks by {}", length(v.si(Param::symptom_sink), 0)));
+  if (known(Param::symptom_leak) && !v.is(choice::SymptomLeak::none))
+    why.emplace_back(v.is(choice::MasterKind::single) && !works_clutch(v)
+                         ? "fluid is lost, and there is one circuit only"
+                         : "fluid is lost");
+  if (known(Param::symptom_first) && known(Param::symptom_third) &&
+      v.si(Param::symptom_first) - v.si(Param::symptom_third) >= kFar_m)
+    why.push_back(say("it pumps up by {}",
+                      length(v.si(Param::symptom_first) - v.si(Param::symptom_third), 0)));
+  const double floor_m = v.si(Param::control_pad_stop) - kFloor_m;
+  for (const Param p : {Param::symptom_first, Param::symptom_second, Param::symptom_third})
+    if (known(p) && v.si(p) >= floor_m) {
+      why.emplace_back("the pad reaches the floor");
+      break;
+    }
+  if (v.is(choice::SymptomDrag::drag)) why.emplace_back("wheels keep dragging after a press");
+  if (found && found->target && !found->by_pressure && !found->target->reached &&
+      found->target->at.z < limits_of(job).z_failed)
+    why.push_back(say("it stops with {} g at most", Plain{found->target->at.z, 2}));
+  return why;
 }
 
 std::vector<Finding> prove_findings(const Job& job) {
@@ -167,6 +199,21 @@ std::vector<Finding> choice_findings(const Job& job, const std::vector<Condition
   return f;
 }
 
+namespace {
+
+bool engine_leaves_no_vacuum(const Values& v) {
+  return v.is(choice::RoomEngine::goes) && v.si(Param::supply_pump_flow) <= 0 &&
+         (v.is(choice::AssistKind::vacuum) || v.is(choice::AssistKind::remote));
+}
+
+/// The plan keeps a rod that was measured for another unit's seat.
+bool keeps_old_rod(const Job& job) {
+  const Value rod = value_of(job, As::plan, Param::control_rod_length);
+  return rod.known() && rod.inherited && !seat_moves(job);
+}
+
+}  // namespace
+
 std::vector<Finding> fit_findings(const Job& job, const RodReport& rod) {
   std::vector<Finding> f = pattern_report(job).findings;
   for (const BoxGap& g : box_gaps(job.boxes))
@@ -178,6 +225,12 @@ std::vector<Finding> fit_findings(const Job& job, const RodReport& rod) {
                    "common practice, no source"});
   const Values plan = resolve(job, As::plan);
   add(f, ends_report(job, rod).findings);
+  if (keeps_old_rod(job))
+    f.push_back({Severity::warning, Stage::rod, FindingCode::rod_as_found,
+                 "The plan still counts with the old rod's length: how far the new unit's seat "
+                 "stands from it is not known",
+                 "snout and socket of both units",
+                 "Measure both under Rod before the rod is cut or set", "geometry"});
   if (has_assist(job, As::plan)) add(f, output_gap(plan).findings);
   add(f, heights_report(job, rod).findings);
   add(f, retained_report(job).findings);
@@ -187,8 +240,25 @@ std::vector<Finding> fit_findings(const Job& job, const RodReport& rod) {
 
 std::vector<Finding> strip_findings(const Job& job, const std::vector<ConditionReport>& strip) {
   std::vector<Finding> f;
+  // What is said of the car as it stands is over when it is proved.
+  if (job.state != JobState::proved)
+    if (const auto why = not_to_be_driven(job, report_of(strip, ConditionId::found)); !why.empty())
+      f.push_back({Severity::hard, Stage::survey, FindingCode::survey_do_not_drive,
+                   say("Do not drive it as it is: {}", joined(why, "; ")), "none of these",
+                   "Finish and prove the job; until then it is moved on a trailer",
+                   "common practice, no source"});
+  if (engine_leaves_no_vacuum(resolve(job, As::plan)))
+    f.push_back({Severity::hard, Stage::size, FindingCode::size_vacuum_gone,
+                 "The engine goes, and nothing else makes vacuum for the planned booster",
+                 "a vacuum source",
+                 "An electric vacuum pump with its reservoir, or another kind of assist",
+                 "common practice, no source"});
   for (const auto& c : strip) {
-    if (c.verdict != Verdict::fail || c.id == ConditionId::found) continue;
+    if (c.verdict == Verdict::cannot_say && c.target && c.id != ConditionId::found)
+      f.push_back({Severity::warning, Stage::size, FindingCode::size_unsaid,
+                   say("{}: {}", c.title, c.reason), "the limits under Size",
+                   "Measure what is missing", ""});
+    if (c.verdict != Verdict::fails || c.id == ConditionId::found) continue;
     // However hard the pedal is: the order in which the axles lock stands on its own.
     for (const PressFault& fault : c.faults)
       if (fault.rule == PressRule::lock_order)
@@ -245,110 +315,6 @@ bool proved_now(const Job& job, const std::vector<Finding>& findings) {
 bool any_hard(const std::vector<Finding>& findings) {
   return std::any_of(findings.begin(), findings.end(),
                      [](const Finding& f) { return f.severity == Severity::hard; });
-}
-
-namespace {
-
-Message survey_status(const Job& job) {
-  const Assembly a = assemble(job, As::found);
-  std::vector<Param> missing = a.missing_system;
-  if (missing.empty()) missing = a.missing_brakes;
-  if (missing.empty()) missing = a.missing_vehicle;
-  if (!missing.empty()) return say("{} unknown", param_list({missing.front()}));
-  const Value pin = value_of(job, As::plan, Param::control_pin_arm);
-  if (pin.how == How::estimate) return "pin radius is a guess";
-  return "all that is needed is known";
-}
-
-Message size_status(const Job& job, const std::vector<ConditionReport>& strip) {
-  const auto* plan = report_of(strip, ConditionId::plan);
-  if (plan && plan->target && plan->verdict == Verdict::pass) {
-    const auto counted = [&strip](Verdict v) {
-      return std::count_if(strip.begin(), strip.end(), [v](const auto& c) {
-        return c.verdict == v && c.id != ConditionId::found;
-      });
-    };
-    // The worst of them is said.
-    if (const auto failing = counted(Verdict::fail); failing > 0)
-      return plural(failing, "{} condition fails", "{} conditions fail");
-    if (const auto unsaid = counted(Verdict::unknown); unsaid > 0)
-      return plural(unsaid, "{} condition cannot be said", "{} conditions cannot be said");
-    return "passes in all conditions";
-  }
-  if (plan && plan->target) return say("plan {}", plan->reason);
-  const Values found = resolve(job, As::found);
-  const Values planned = resolve(job, As::plan);
-  const Length none{0.0};
-  const auto rel =
-      relative(equivalent_bore(found).value_or(none), equivalent_bore(planned).value_or(none),
-               arm_ratio(found).value_or(0.0), arm_ratio(planned).value_or(0.0));
-  if (rel)
-    return say("force ×{}, travel ×{}", Plain{rel->force_factor, 2}, Plain{rel->travel_factor, 2});
-  return "two bores and two ratios needed";
-}
-
-Message bleed_status(const Job& job) {
-  const BleedPlan plan = bleed_plan(job);
-  const std::size_t clear = clear_nipples(bleed_rows(job, plan));
-  if (plan.clutch) return clear > 0 ? "line bled" : "line to bleed";
-  if (!plan.missing.empty()) return say("{} unknown", param_list({plan.missing.front()}));
-  return say("{} of 4 corners done", clear);
-}
-
-Message install_status(const Job& job) {
-  const auto steps = install_steps(job);
-  size_t done = 0;
-  for (const auto& s : steps)
-    if (const StepRecord* r = record_of(job, s.id); r && r->done) ++done;
-  return say("{} of {} steps done", done, steps.size());
-}
-
-}  // namespace
-
-Message stage_status(const Job& job, Stage stage, const std::vector<ConditionReport>& strip,
-                     const std::vector<Finding>& findings) {
-  switch (stage) {
-    case Stage::survey:
-      return survey_status(job);
-    case Stage::size:
-      return size_status(job, strip);
-    case Stage::fit: {
-      const AngleReport r = angle_report(job, As::plan);
-      if (!r.missing.empty()) return say("{} unknown", param_list({r.missing.front()}));
-      if (r.points.empty()) return "geometry impossible";
-      return say("rod up to {}° off", Plain{r.largest_rad * 180 / kPi, 1});
-    }
-    case Stage::rod:
-      return rod_status(rod_report(job));
-    case Stage::plumb: {
-      if (value_of(job, As::plan, Param::control_use).is(choice::ControlUse::clutch))
-        return "one line";
-      const OutletReport r = outlet_report(job, As::plan);
-      for (const auto& f : r.findings) {
-        if (f.code == FindingCode::plumb_crossed) return "outlets crossed";
-        if (f.code == FindingCode::plumb_no_separation) return "no separation";
-        if (f.severity == Severity::hard) return "a residual valve is wrong";
-      }
-      if (!r.untraced.empty()) return say("{} of 4 wheels traced", 4 - r.untraced.size());
-      return "outlets as intended";
-    }
-    case Stage::install:
-      return install_status(job);
-    case Stage::bleed:
-      return bleed_status(job);
-    case Stage::prove: {
-      const auto gates = gates_of(job, strip, findings);
-      const auto passed = std::count_if(gates.begin(), gates.end(),
-                                        [](const Gate& g) { return g.state == GateState::passed; });
-      return say("{} of {} gates passed", passed, gates.size());
-    }
-    case Stage::record:
-      if (job.state == JobState::proved)
-        return proved_now(job, findings) ? "proved" : "PROVED NO LONGER";
-      if (job.state == JobState::left_unsafe) return "LEFT UNSAFE";
-      return any_hard(findings) ? "open hard points" : "in work";
-  }
-  return "";
 }
 
 }  // namespace yoke

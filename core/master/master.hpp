@@ -41,6 +41,7 @@ struct Master {
   Length bar_a{};            ///< dual masters only: bearing to rod 1
   Length bar_b{};            ///< dual masters only: bearing to rod 2
   Angle bar_tilt{0.2094};    ///< dual masters only: 12 degrees (common practice, no source)
+  bool operator==(const Master&) const = default;
 };
 
 [[nodiscard]] Area bore_area(const Master& m);

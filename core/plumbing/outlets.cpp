@@ -38,7 +38,9 @@ Finding hard(FindingCode code, Message message, const Message& limit, const Mess
 }
 
 void check_split(const Job& job, As which, Split split, OutletReport& r) {
+  const Values v = resolve(job, which);
   for (const Rule& rule : rules_of(split)) {
+    if (!works_axle(v, axle_of(rule.a)) || !works_axle(v, axle_of(rule.b))) continue;
     const auto a = outlet_of(job, which, rule.a);
     const auto b = outlet_of(job, which, rule.b);
     if (!a || !b || (*a == *b) == rule.together) continue;
@@ -55,6 +57,7 @@ void check_split(const Job& job, As which, Split split, OutletReport& r) {
 
 void check_residual(const Values& v, OutletReport& r) {
   for (const Axle axle : {Axle::front, Axle::rear}) {
+    if (!works_axle(v, axle)) continue;
     const bool front = axle == Axle::front;
     const Param kind = of_axle(Param::front_kind, axle);
     const ResidualOfAxle residual = residual_of(v, axle);
@@ -89,12 +92,14 @@ OutletReport outlet_report(const Job& job, As which) {
   if (value_of(job, which, Param::control_use).is(choice::ControlUse::clutch)) return r;
   check_residual(resolve(job, which), r);
   const Value kind = value_of(job, which, Param::master_kind);
+  const Values values = resolve(job, which);
   for (const Wheel w : kWheels) {
+    if (!works_axle(values, axle_of(w))) continue;
     const auto o = outlet_of(job, which, w);
-    if (!o)
-      r.untraced.push_back(w);
-    else
-      (*o == Outlet::primary ? r.first : r.second).push_back(w);
+    if (o) (*o == Outlet::primary ? r.first : r.second).push_back(w);
+    const bool elsewhere = o && value_of(job, which, circuit_of(w)).other_unit;
+    r.retrace = r.retrace || elsewhere;
+    if (!o || elsewhere) r.untraced.push_back(w);
   }
   r.separated = !r.first.empty() && !r.second.empty();
   if (!kind.known() || kind.is(choice::MasterKind::single)) {
@@ -104,7 +109,13 @@ OutletReport outlet_report(const Job& job, As which) {
                             "A tandem master keeps one circuit", "common practice, no source"});
     return r;
   }
-  if (!r.untraced.empty()) {
+  if (r.retrace)
+    r.findings.push_back({Severity::warning, Stage::plumb, FindingCode::plumb_retrace,
+                          "The outlets were traced on the old unit: the new one's may be the other "
+                          "way round",
+                          "every wheel traced to an outlet of this very unit",
+                          "Trace each line again on the new unit", "common practice, no source"});
+  else if (!r.untraced.empty()) {
     std::vector<Message> list;
     for (const Wheel w : r.untraced) list.push_back(Message::of_table(wheel_words(w)));
     r.findings.push_back({Severity::warning, Stage::plumb, FindingCode::plumb_untraced,

@@ -14,6 +14,7 @@ struct OutletReport {
   std::vector<Wheel> first;
   std::vector<Wheel> second;
   std::vector<Wheel> untraced;
+  bool retrace = false;    ///< traced on the unit that is replaced: open again, all of them
   bool separated = false;  ///< each outlet has at least one wheel
   std::vector<Finding> findings;
 };

@@ -10,8 +10,8 @@ ResidualOfAxle residual_of(const Values& v, Axle axle) {
   for (const Wheel w : kWheels) {
     if (axle_of(w) != axle) continue;
     // One circuit: nothing to trace.
-    const auto o = v.is(choice::MasterKind::single) ? std::optional(Outlet::primary)
-                                                    : outlet_of(v, w);
+    const auto o =
+        v.is(choice::MasterKind::single) ? std::optional(Outlet::primary) : outlet_of(v, w);
     if (!o)
       r.untraced = r.untraced || first || second;
     else if (*o == Outlet::primary ? first : second)

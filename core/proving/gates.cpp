@@ -1,7 +1,6 @@
 #include "proving/gates.hpp"
 
 #include "work/bleeding.hpp"
-#include "work/disturbed.hpp"
 #include "work/steps.hpp"
 
 #include <algorithm>
@@ -36,7 +35,8 @@ bool twin(const Job& job) {
 /// A hand lever works one brake of two: the order of its axles is not its own.
 bool two_axles(const Job& job) {
   const Values v = resolve(job, As::plan);
-  return brakes(job) && v.known(Param::front_kind) && v.known(Param::rear_kind);
+  return works_axle(v, Axle::front) && works_axle(v, Axle::rear) && v.known(Param::front_kind) &&
+         v.known(Param::rear_kind);
 }
 bool tandem(const Job& job) {
   return has_two_circuits(job, As::plan);
@@ -144,30 +144,48 @@ constexpr std::pair<FindingCode, GateId> kHolds[] = {
     {FindingCode::rod_deviation, GateId::deviation},
     {FindingCode::size_wear_room, GateId::wear_room}};
 
+/// A pass stands while its evidence does and nothing under it has changed.
+void read_record(const Job& job, const GateRecord& r, Gate& g) {
+  g.state = r.state;
+  if (r.state == GateState::open) return;
+  g.date = r.date;
+  g.why = Message::data(r.note);
+  g.evidence = evidence_words(g.ask, r);
+  if (r.state != GateState::passed) return;
+  Message against;
+  if (!is_moment(r.when))
+    against = r.date.empty() ? Message("Claimed, no evidence: prove it here")
+                             : say("Claimed on {}, no evidence: prove it here", r.date);
+  else if (const Message lacks = evidence_lacks(g.ask, evidence_of(r)); !lacks.empty())
+    against = say("Not passed: {}", lacks);
+  else
+    against = lapsed(job, g.id);
+  if (against.empty()) return;
+  g.state = GateState::open;
+  g.date.clear();
+  g.why = against;
+}
+
 }  // namespace
 
-std::vector<Gate> gates_of(const Job& job, const std::vector<ConditionReport>&,
+std::vector<Gate> gates_of(const Job& job, const std::vector<ConditionReport>& strip,
                            const std::vector<Finding>& findings) {
   std::vector<Gate> gates;
   for (const auto& t : kGates) {
     if (!t.applies(job)) continue;
-    Gate g{t.id, t.words, t.how, GateState::open, "", false, t.lacks != nullptr, ""};
+    Gate g;
+    g.id = t.id;
+    g.words = t.words;
+    g.how = t.how;
+    g.by_facts = t.lacks != nullptr;
     if (t.lacks) {
       g.why = t.lacks(job);
       g.state = g.why.empty() ? GateState::passed : GateState::open;
       gates.push_back(std::move(g));
       continue;
     }
-    if (const GateRecord* r = record_of(job, t.id)) {
-      g.state = r->state;
-      if (r->state != GateState::open) g.date = r->date;
-      g.why = Message::data(r->note);
-    }
-    if (const Message since = disturbed_since(job, g.id); !since.empty()) {
-      g.state = GateState::open;
-      g.date.clear();
-      g.why = since;
-    }
+    g.ask = gate_ask(job, strip, t.id);
+    if (const GateRecord* r = record_of(job, t.id)) read_record(job, *r, g);
     for (const auto& [code, gate] : kHolds) {
       if (g.id != gate) continue;
       for (const Finding& f : findings)

@@ -258,4 +258,26 @@ Expected<double> read_quantity(std::string_view text, Kind kind, UnitStyle style
   return *number * unit->factor + unit->offset;
 }
 
+WithDoubt split_doubt(std::string_view text) {
+  for (const std::string_view mark :
+       {std::string_view("±"), std::string_view("+/-"), std::string_view("+-")}) {
+    const std::size_t at = text.find(mark);
+    if (at == std::string_view::npos) continue;
+    WithDoubt w{std::string(text.substr(0, at)), std::string(text.substr(at + mark.size()))};
+    const auto unit_of = [](const std::string& t) {
+      const std::size_t end = t.find_last_of("0123456789");
+      return end == std::string::npos ? std::string() : t.substr(end + 1);
+    };
+    const auto bare = [](const std::string& unit) {
+      return unit.find_first_not_of(" .,") == std::string::npos;
+    };
+    const std::string first = unit_of(w.value);
+    const std::string second = unit_of(w.doubt);
+    if (bare(first) && !bare(second)) w.value += second;
+    if (!bare(first) && bare(second)) w.doubt += first;
+    return w;
+  }
+  return {std::string(text), {}};
+}
+
 }  // namespace yoke

@@ -31,6 +31,13 @@ struct UnitWord {
 [[nodiscard]] Expected<double> parse_quantity(std::string_view text, Kind kind, const Style& style);
 [[nodiscard]] Expected<double> parse_quantity(std::string_view text, Kind kind, UnitStyle style);
 
+/// "a ± b" in two: both with a unit where one of them has it. The second is empty without a ±.
+struct WithDoubt {
+  std::string value;
+  std::string doubt;
+};
+[[nodiscard]] WithDoubt split_doubt(std::string_view text);
+
 /// A comma with exactly three digits behind it: a group of thousands, or a decimal sign?
 [[nodiscard]] bool may_be_grouped(std::string_view text);
 /// The same as `parse_quantity` with any comma read as a decimal sign.

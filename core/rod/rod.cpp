@@ -4,6 +4,7 @@
 
 #include "assembly/assemble.hpp"
 #include "control/control.hpp"
+#include "document/ahead.hpp"
 
 namespace yoke {
 
@@ -97,7 +98,7 @@ void read_height(RodReport& r, const Job& job) {
   if (wish_m == 0)
     r.height_part = Length{0.0};
   else if (r.ratio)
-    r.height_part = rod_for_height(Length{wish_m}, *r.ratio);
+    r.height_part = Length{rod_for_wish_m(job).value_or(wish_m / *r.ratio)};
   if (r.change && r.height_part) r.total = r.change->change + *r.height_part;
 }
 

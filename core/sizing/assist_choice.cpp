@@ -166,7 +166,7 @@ std::vector<AssistChoice> assist_choices(const Job& job) {
     } else if (c.because.empty()) {
       c.because = lost.reason;
     }
-    c.works = alive.verdict == Verdict::pass && c.effort_n && c.dead_effort_n &&
+    c.works = alive.target && alive.verdict != Verdict::fails && c.effort_n && c.dead_effort_n &&
               *c.dead_effort_n <= limits.effort_failed_n;
     supply_says(own, t, c);
     room_says(own, t, c);
@@ -202,10 +202,10 @@ AssistNeed assist_need(const Job& job) {
   const ConditionReport r = condition_report(in, ConditionId::plan, 0);
   n.reached = r.target && r.target->reached;
   if (r.target) n.effort_n = r.target->at.pad_force_n;
-  n.needed = !n.reached || r.verdict != Verdict::pass;
+  n.needed = !n.reached || r.verdict == Verdict::fails;
   // Hot linings ask for more, air for more travel: the same leg must do it.
   for (const ConditionId id : {ConditionId::hot, ConditionId::air_left})
-    n.needed = n.needed || condition_report(in, id, 0).verdict != Verdict::pass;
+    n.needed = n.needed || condition_report(in, id, 0).verdict == Verdict::fails;
   if (!n.needed) return n;
   SweepRequest q = default_request(bare);
   q.assists.clear();

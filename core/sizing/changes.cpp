@@ -73,6 +73,59 @@ PlainBore plain_for_take_up(const StripInputs& in) {
   return r;
 }
 
+namespace {
+
+/// From new to worn. A sliding caliper's piston follows both pads, an opposed pair one pad each:
+/// the area counts the same way.
+double drawn_m3(const Values& v, const WheelBrake& w) {
+  const Axle axle = w.rear ? Axle::rear : Axle::front;
+  const bool sliding = v.is(of_axle(Param::front_kind, axle), choice::BrakeKind::sliding);
+  const double wear = v.si(of_axle(Param::front_wear, axle)) * (sliding ? 2 : 1);
+  return wear_volume(displacing_area(w), Length{wear}).value();
+}
+
+ChamberUse chamber_use(const Values& v, const System& s, Outlet outlet) {
+  ChamberUse u;
+  u.outlet = outlet;
+  for (const WheelBrake& w : *s.wheels) {
+    if (!w.fitted || w.outlet != outlet) continue;
+    (w.rear ? u.rear : u.front) = true;
+    u.drawn_m3 += drawn_m3(v, w);
+  }
+  const bool own = outlet == Outlet::secondary && v.known(Param::unit_chamber2);
+  const Value& chamber = v.at(own ? Param::unit_chamber2 : Param::master_reservoir);
+  u.chamber_m3 = chamber.si;
+  u.measured = chamber.settled();
+  const ReservoirCheck check = reservoir_check(
+      Volume{u.chamber_m3}, Volume{v.si(Param::master_bellows)}, Volume{u.drawn_m3});
+  u.left_m3 = check.left.value();
+  u.enough = check.enough;
+  return u;
+}
+
+/// Which chamber is better for which axle; a diagonal split draws the same from both.
+void say_advice(ChamberReport& r) {
+  const auto cm3 = [](double m3) { return amount(m3, Kind::volume, 0); };
+  const bool by_axle = r.chambers.size() == 2 && r.chambers[0].front != r.chambers[1].front &&
+                       r.chambers[0].rear != r.chambers[1].rear;
+  if (!by_axle) {
+    r.advice = r.chambers.size() == 2 ? "both chambers draw alike: neither is the larger's place"
+                                      : "one chamber feeds them all";
+    return;
+  }
+  const bool front_more = r.front_m3 >= r.rear_m3;
+  r.advice = front_more ? say("the larger chamber to the front: it draws {}, the rear {}",
+                              cm3(r.front_m3), cm3(r.rear_m3))
+                        : say("the larger chamber to the rear: it draws {}, the front {}",
+                              cm3(r.rear_m3), cm3(r.front_m3));
+  const ChamberUse& front = r.chambers[r.chambers[0].front ? 0 : 1];
+  const ChamberUse& rear = r.chambers[r.chambers[0].front ? 1 : 0];
+  r.swap = front.measured && rear.measured && std::abs(front.chamber_m3 - rear.chamber_m3) > 1e-9 &&
+           (front.chamber_m3 < rear.chamber_m3) == front_more;
+}
+
+}  // namespace
+
 ChamberReport chamber_report(const StripInputs& in) {
   ChamberReport r;
   const Assembly& a = in.plan_system;
@@ -80,40 +133,17 @@ ChamberReport chamber_report(const StripInputs& in) {
     r.because = cannot_say(a.missing_system.empty() ? a.missing_brakes : a.missing_system);
     return r;
   }
-  const double first = in.plan.si(Param::master_reservoir);
-  const double second =
-      in.plan.known(Param::unit_chamber2) ? in.plan.si(Param::unit_chamber2) : first;
-  const double bellows = in.plan.si(Param::master_bellows);
-  for (const Axle axle : {Axle::front, Axle::rear}) {
-    ChamberUse u;
-    u.axle = axle;
-    double pistons = 0;
-    std::optional<Outlet> outlet;
-    for (const Wheel w : kWheels) {
-      if (axle_of(w) != axle) continue;
-      pistons += displacing_area((*a.system->wheels)[static_cast<std::size_t>(w)]).value();
-      outlet = (*a.system->wheels)[static_cast<std::size_t>(w)].outlet;
-    }
-    const bool sliding = in.plan.is(of_axle(Param::front_kind, axle), choice::BrakeKind::sliding);
-    const double wear = in.plan.si(of_axle(Param::front_wear, axle)) * (sliding ? 2 : 1);
-    u.drawn_m3 = wear_volume(Area{pistons}, Length{wear}).value();
-    u.chamber_m3 = outlet == Outlet::secondary ? second : first;
-    u.enough = reservoir_check(Volume{u.chamber_m3}, Volume{bellows}, Volume{u.drawn_m3}).enough;
-    r.needs_m3 += u.drawn_m3;
-    r.axles.push_back(u);
+  for (const Outlet outlet : {Outlet::primary, Outlet::secondary}) {
+    const ChamberUse u = chamber_use(in.plan, *a.system, outlet);
+    if (u.front || u.rear) r.chambers.push_back(u);
   }
-  r.needs_m3 = 1.25 * r.needs_m3 + bellows;  // a quarter more: the car leans and brakes
-  const ChamberUse& front = r.axles[0];
-  const ChamberUse& rear = r.axles[1];
-  const bool front_draws_more = front.drawn_m3 >= rear.drawn_m3;
-  const auto cm3 = [](const ChamberUse& u) { return amount(u.drawn_m3, Kind::volume, 0); };
-  r.advice =
-      front_draws_more
-          ? say("the larger chamber to the front: it draws {}, the rear {}", cm3(front), cm3(rear))
-          : say("the larger chamber to the rear: it draws {}, the front {}", cm3(rear), cm3(front));
-  r.swap = std::abs(first - second) > 1e-9 &&
-           (front.chamber_m3 < rear.chamber_m3) == front_draws_more &&
-           front.chamber_m3 != rear.chamber_m3;
+  for (const Axle axle : {Axle::front, Axle::rear})
+    for (const WheelBrake& w : *a.system->wheels)
+      if (w.fitted && w.rear == (axle == Axle::rear))
+        (w.rear ? r.rear_m3 : r.front_m3) += drawn_m3(in.plan, w);
+  // A quarter more: the car leans and brakes.
+  r.needs_m3 = 1.25 * (r.front_m3 + r.rear_m3) + in.plan.si(Param::master_bellows);
+  say_advice(r);
   return r;
 }
 

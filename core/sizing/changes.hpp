@@ -38,16 +38,22 @@ struct PlainBore {
 };
 [[nodiscard]] PlainBore plain_for_take_up(const StripInputs& in);
 
-/// One chamber of the reservoir against one axle's linings.
+/// One chamber of the reservoir against the linings that it feeds.
 struct ChamberUse {
-  Axle axle = Axle::front;
-  double drawn_m3 = 0;    ///< from new to worn
-  double chamber_m3 = 0;  ///< of the outlet that feeds it
+  Outlet outlet = Outlet::primary;
+  bool front = false;  ///< it feeds a wheel of this axle
+  bool rear = false;
+  double drawn_m3 = 0;  ///< from new to worn
+  double left_m3 = 0;   ///< above the port when they are worn, bellows counted
+  double chamber_m3 = 0;
+  bool measured = false;  ///< what nobody measured cannot be said to be enough
   bool enough = false;
 };
 struct ChamberReport {
   Message because;
-  std::vector<ChamberUse> axles;
+  std::vector<ChamberUse> chambers;  ///< those that feed something
+  double front_m3 = 0;               ///< drawn by each axle
+  double rear_m3 = 0;
   Message advice;       ///< which chamber for which axle
   double needs_m3 = 0;  ///< of a single remote bottle, both axles
   bool swap = false;    ///< the chambers would serve better the other way round

@@ -8,6 +8,7 @@
 
 #include "assembly/assemble_clutch.hpp"
 #include "quantity/workers.hpp"
+#include "strip/settle.hpp"
 
 namespace yoke {
 
@@ -102,10 +103,7 @@ void judge_others(Cell& c, const System& s, const Conditions& conditions, const 
     if (id == ConditionId::plan) continue;
     if (condition.lost != LostCircuit::none) {
       if (!two_circuits(s.master)) continue;
-      if (!s.strokes_known) {
-        ++c.cannot_say;
-        continue;
-      }
+      if (!s.strokes_known) continue;
     }
     const auto m = FeelModel::make(s, condition);
     if (!m) {
@@ -113,8 +111,11 @@ void judge_others(Cell& c, const System& s, const Conditions& conditions, const 
       f.says = m.error().reason;
       return fails(c, id, limit_of(id, f), f);
     }
-    const auto faults = press_faults(id, *m, condition_target(id, *m, l), l);
-    if (!faults.empty()) return fails(c, id, limit_of(id, faults.front()), faults.front());
+    const TargetReport r = condition_target(id, *m, l);
+    const PressRule rule = press_margins(id, *m, r, l).first_failing();
+    if (rule == PressRule::none) continue;
+    const PressFault f = fault_of(rule, id, *m, r, l);
+    return fails(c, id, limit_of(id, f), f);
   }
 }
 
@@ -183,11 +184,20 @@ void judge_cell(Cell& c, const System& plan, const SweepRequest& q, const Condit
   c.travel_m = r.at.pad_travel_m;
   c.reserve_share = r.reserve_share;
   c.stiffness_n_m = r.stiffness_n_m;
-  if (const auto faults = press_faults(ConditionId::plan, *m, r, q.limits); !faults.empty())
-    fails(c, ConditionId::plan, limit_of(ConditionId::plan, faults.front()), faults.front());
-  else
+  const PressRule rule = press_margins(ConditionId::plan, *m, r, q.limits).first_failing();
+  if (rule == PressRule::none) {
     judge_others(c, s, conditions, q.limits);
+  } else {
+    const PressFault f = fault_of(rule, ConditionId::plan, *m, r, q.limits);
+    fails(c, ConditionId::plan, limit_of(ConditionId::plan, f), f);
+  }
   if (c.fails != Limit::none) return;
+  // Where a piston's own end is not known, no condition is said to pass.
+  if (!s.strokes_known)
+    c.cannot_say = static_cast<std::size_t>(
+        std::count_if(conditions.begin(), conditions.end(), [&s](const Pressed& p) {
+          return p.condition.lost == LostCircuit::none || two_circuits(s.master);
+        }));
   c.reason = c.cannot_say == 0
                  ? Message("inside")
                  : plural(static_cast<long>(c.cannot_say), "inside, {} condition cannot be said",
@@ -286,9 +296,39 @@ Cell judge_clutch(const std::vector<PressedClutch>& clutches, double bore_m, dou
       return c;
     }
   }
-  c.reason = "inside";
+  if (!clutches.front().system.stroke_known) c.cannot_say = clutches.size();
+  c.reason = c.cannot_say == 0
+                 ? Message("inside")
+                 : plural(static_cast<long>(c.cannot_say), "inside, {} condition cannot be said",
+                          "inside, {} conditions cannot be said");
   c.score = clutch_score(c, q);
   return c;
+}
+
+/// The plan's own cell takes the strip's verdict: the same rules, looked into by the same eyes.
+Verdict verdict_of_strip(const Job& job, bool two_circuits) {
+  Verdict all = Verdict::holds;
+  for (const ConditionReport& c : foot_strip(job, 0)) {
+    const bool lost = c.id == ConditionId::primary_lost || c.id == ConditionId::secondary_lost;
+    if (c.id != ConditionId::found && (two_circuits || !lost)) all = worst(all, c.verdict);
+  }
+  return all;
+}
+
+void say_verdicts(const Job& job, Sweep& s) {
+  const Values plan = resolve(job, As::plan);
+  bool rests = false;
+  for (const Unmeasured& u : unmeasured(plan, plan, pressed_by)) rests = rests || u.plan;
+  std::optional<Verdict> own;
+  for (Cell& c : s.cells) {
+    c.verdict = c.fails != Limit::none ? Verdict::fails
+                : c.cannot_say > 0     ? Verdict::cannot_say
+                : rests                ? Verdict::if_typical
+                                       : Verdict::holds;
+    if (!c.own || !sums_pass(c.verdict)) continue;
+    if (!own) own = verdict_of_strip(job, has_two_circuits(job, As::plan));
+    c.verdict = *own;
+  }
 }
 
 }  // namespace
@@ -320,6 +360,7 @@ Expected<Sweep> sweep(const Job& job, const SweepRequest& q) {
     if (!judge_all(*a.system, q, conditions_of(plan), s))
       return fail({"sweep", "", "", "The map could not be computed: the machine has no memory left",
                    "Close something else, then try again"});
+    say_verdicts(job, s);
     return s;
   }
   const std::vector<PressedClutch> clutches = clutches_of(plan);
@@ -327,6 +368,7 @@ Expected<Sweep> sweep(const Job& job, const SweepRequest& q) {
     return fail({"clutch.kind", "", "", "The clutch contradicts itself", "Look under Survey"});
   for (const double bore : s.bores_m)
     for (const double ratio : s.ratios) s.cells.push_back(judge_clutch(clutches, bore, ratio, q));
+  say_verdicts(job, s);
   return s;
 }
 
@@ -340,6 +382,7 @@ bool score_again(const Job& job, const SweepRequest& q, Sweep& s) {
     for (Cell& c : s.cells)
       if (c.own || is_own(clutches.front().system, c.bore_m, c.ratio))
         c = judge_clutch(clutches, c.bore_m, c.ratio, q);
+    say_verdicts(job, s);
     return true;
   }
   const Conditions conditions = conditions_of(plan);
@@ -356,6 +399,7 @@ bool score_again(const Job& job, const SweepRequest& q, Sweep& s) {
     }
     if (c.fails == Limit::none) c.score = score(c, q, *a.system);
   }
+  say_verdicts(job, s);
   return true;
 }
 

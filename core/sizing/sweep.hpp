@@ -38,6 +38,9 @@ struct Cell {
   std::size_t assist = 0;      ///< which option
   bool own = false;            ///< the plan's own bore, ratio and assist: judged with its geometry
   std::size_t cannot_say = 0;  ///< conditions that cannot be said; the cell passes the others
+  /// Of the plan's own cell the strip's; of another that passes: holds if typical while anything
+  /// that it rests on was not measured.
+  Verdict verdict = Verdict::not_applicable;
   Limit fails = Limit::none;
   Amount by;       ///< how far it fails, a quantity of the limit's own kind
   Message reason;  ///< "12 mm too long", or "inside"

@@ -41,16 +41,16 @@ Benchmark judged(const Job& job, const Assembly& a, const Rule& rule) {
   if (!model) {
     b.why = model.error().reason;
     const bool certain = a.missing_brakes.empty() && a.system->strokes_known;
-    b.verdict = certain ? Verdict::fail : Verdict::unknown;
+    b.verdict = certain ? Verdict::fails : Verdict::cannot_say;
     return b;
   }
   const TargetReport r = model->at_z(rule.z);
   b.effort_n = r.at.pad_force_n;
   b.reached_z = r.at.z;
-  b.verdict = r.reached && r.at.pad_force_n <= rule.limit_n ? Verdict::pass : Verdict::fail;
+  b.verdict = r.reached && r.at.pad_force_n <= rule.limit_n ? Verdict::holds : Verdict::fails;
   if (!r.reached)
     b.why = say("only {} g: {}", Plain{r.at.z, 2}, Message::of_table(stop_words(r.prevented_by)));
-  else if (b.verdict == Verdict::fail)
+  else if (b.verdict == Verdict::fails)
     b.why = say("{} above", force(r.at.pad_force_n - rule.limit_n));
   return b;
 }

@@ -30,7 +30,7 @@ struct Benchmark {
   double limit_n = 0;   ///< effort it allows
   double effort_n = 0;  ///< effort of the plan there
   double reached_z = 0;
-  Verdict verdict = Verdict::unknown;
+  Verdict verdict = Verdict::cannot_say;
   Message why;  ///< why it fails or cannot be said
 };
 /// The benchmarks that apply to this job's control, judged on the plan.

@@ -2,7 +2,9 @@
 
 #include <fmt/format.h>
 
-#include "assembly/assemble_clutch.hpp"
+#include <algorithm>
+
+#include "strip/settle.hpp"
 
 namespace yoke {
 
@@ -11,6 +13,7 @@ namespace {
 Message fed_by(const Values& plan, Outlet outlet) {
   bool fed[4] = {false, false, false, false};
   for (const Wheel w : kWheels) {
+    if (!works_axle(plan, axle_of(w))) continue;
     const auto o = outlet_of(plan, w);
     if (!o) return {};
     fed[static_cast<size_t>(w)] = *o == outlet;
@@ -27,12 +30,14 @@ Message fed_by(const Values& plan, Outlet outlet) {
 
 Limits limits_of(const Values& plan) {
   const auto get = [&plan](Param p) { return plan.si(p); };
+  // The weakest driver counts, whatever the law would still allow.
+  const double push = plan.known(Param::room_driver) ? get(Param::room_driver) : 1e9;
   return {get(Param::target_z),
           get(Param::target_pressure),
-          get(Param::limit_effort),
+          std::min(push, get(Param::limit_effort)),
           get(Param::limit_travel),
           get(Param::limit_reserve),
-          get(Param::limit_effort_failed),
+          std::min(push, get(Param::limit_effort_failed)),
           get(Param::limit_z_failed),
           get(Param::limit_reserve_failed),
           get(Param::limit_reserve_failed_m)};
@@ -92,6 +97,11 @@ Condition condition_of(const Values& plan, ConditionId id) {
   return c;
 }
 
+ClutchAssembly clutch_in(const Values& v, const Condition& condition) {
+  return assemble_clutch(v, condition.air_m3,
+                         condition.hot ? std::optional(kHotFluid_C) : std::nullopt);
+}
+
 As as_of(ConditionId id) {
   return id == ConditionId::found ? As::found : As::plan;
 }
@@ -137,7 +147,7 @@ void say_what_can_be_said(ConditionReport& c, const Assembly& a, const Condition
   const bool single = a.system->master.kind == MasterKind::single;
   // A circuit lost that leaves no brake is a failure, not a lack of knowledge.
   if (lost && (single || (a.missing_brakes.empty() && a.system->strokes_known))) {
-    c.verdict = Verdict::fail;
+    c.verdict = Verdict::fails;
     return;
   }
   if (a.missing_brakes.empty()) return;
@@ -152,6 +162,50 @@ void say_what_can_be_said(ConditionReport& c, const Assembly& a, const Condition
 }  // namespace
 
 namespace {
+
+bool hangs_on_strokes(PressRule rule) {
+  return rule == PressRule::reached || rule == PressRule::reserve ||
+         rule == PressRule::reserve_failed || rule == PressRule::release;
+}
+
+/// What passes waits for `settle` to say whether it holds.
+void add_rules(ConditionReport& c, const PressMargins& m, const Limits& l, bool strokes_known) {
+  for (std::size_t i = 0; i < kPressRules; ++i) {
+    const auto rule = static_cast<PressRule>(i);
+    if (!m.applies(rule)) continue;
+    RuleVerdict v;
+    v.rule = rule;
+    v.figure = rule_figure(rule, c.id, *c.target, l, c.by_pressure);
+    v.verdict = m.fails(rule) ? Verdict::fails : Verdict::if_typical;
+    if (v.verdict != Verdict::fails && !strokes_known && hangs_on_strokes(rule)) {
+      v.verdict = Verdict::cannot_say;
+      v.missing = {Param::master_stroke1};
+    }
+    c.rules.push_back(std::move(v));
+  }
+}
+
+/// What the condition is judged at and within. A pressure that nobody asked for is no target: what
+/// passes there hangs on it.
+void say_target(ConditionReport& c, const StripInputs& in) {
+  const Limits& l = in.limits;
+  const bool failure = is_failure(c.id);
+  c.within = failure
+                 ? say("{}, {} %", force(l.effort_failed_n), Plain{l.reserve_failed_share * 100, 0})
+                 : say("{}, {} %", force(l.effort_n), Plain{l.reserve_share * 100, 0});
+  if (!c.by_pressure) {
+    c.at = say("{} g", Plain{c.target->wanted, 2});
+    return;
+  }
+  const Amount at = amount(c.target->wanted, Kind::pressure, 2);
+  if (in.plan.at(Param::target_pressure).origin != Origin::typical) {
+    c.at = say("{}", at);
+    return;
+  }
+  c.at = say("{}, typical", at);
+  for (RuleVerdict& r : c.rules)
+    if (r.verdict == Verdict::if_typical) r.decided_by.push_back(Param::target_pressure);
+}
 
 /// A clutch's state in the terms of a press: peak effort, travel and reserve at clean release.
 TargetReport clutch_target(const ClutchReport& r, double limit_m) {
@@ -191,9 +245,7 @@ FeelCurve clutch_curve(const ClutchModel& m, std::size_t points) {
 ConditionReport clutch_condition(const StripInputs& in, ConditionReport c, std::size_t points) {
   const Condition condition = condition_of(in.plan, c.id);
   c.by_pressure = true;
-  const ClutchAssembly a =
-      assemble_clutch(in.values(c.id), condition.air_m3,
-                      c.id == ConditionId::hot ? std::optional(kHotFluid_C) : std::nullopt);
+  const ClutchAssembly a = clutch_in(in.values(c.id), condition);
   if (!a.system) {
     c.reason = a.missing.empty() ? Message("The clutch contradicts itself")
                                  : Message(cannot_say(a.missing));
@@ -203,7 +255,7 @@ ConditionReport clutch_condition(const StripInputs& in, ConditionReport c, std::
   const auto report = clutch_report(*a.system);
   const auto model = ClutchModel::make(*a.system);
   if (!report || !model) {
-    c.verdict = Verdict::fail;
+    c.verdict = Verdict::fails;
     c.reason = report ? model.error().reason : report.error().reason;
     return c;
   }
@@ -221,15 +273,43 @@ ConditionReport clutch_condition(const StripInputs& in, ConditionReport c, std::
   layer(TravelLayer::fluid) = b.fluid_m;
   layer(TravelLayer::air) = b.air_m;
   if (points > 0) c.curve = clutch_curve(*model, points);
-  if (PressFault f = clutch_fault(c.id, *report, a.system->unit, in.limits); !f.none()) {
-    c.reason = f.says;
+  c.at = say("{} at the bearing", length(a.system->unit.release.value(), 1));
+  if (PressFault f = clutch_fault(c.id, *report, a.system->unit, in.limits); !f.none())
     c.faults.push_back(std::move(f));
-  }
-  c.verdict = c.faults.empty() ? Verdict::pass : Verdict::fail;
+  add_rules(c, clutch_margins(c.id, *report, a.system->unit, in.limits), in.limits,
+            a.system->stroke_known);
+  for (RuleVerdict& r : c.rules)
+    if (r.verdict == Verdict::fails)
+      r.says = clutch_fault_of(r.rule, *report, a.system->unit, in.limits).says;
+  conclude(c);
   return c;
 }
 
 }  // namespace
+
+void conclude(ConditionReport& c) {
+  c.verdict = Verdict::holds;
+  const RuleVerdict* worst_rule = nullptr;
+  std::vector<Param> decided_by;
+  for (const RuleVerdict& r : c.rules) {
+    if (worst_rule == nullptr || worst(r.verdict, worst_rule->verdict) != worst_rule->verdict)
+      worst_rule = &r;
+    decided_by.insert(decided_by.end(), r.decided_by.begin(), r.decided_by.end());
+  }
+  if (worst_rule != nullptr) c.verdict = worst_rule->verdict;
+  c.reason = c.aside;
+  c.brief = {};
+  if (c.verdict == Verdict::fails) {
+    c.reason = c.faults.empty() ? worst_rule->says : c.faults.front().says;
+  } else if (c.verdict == Verdict::cannot_say) {
+    c.reason =
+        say("{} not known: the end of the bore is not checked", param_list(worst_rule->missing));
+    c.brief = "strokes unknown";
+  } else if (c.verdict == Verdict::if_typical && !decided_by.empty()) {
+    c.reason = say("passes, resting on what nobody measured: {}", param_list(decided_by));
+    c.brief = say("rests on {}", param_list({decided_by.front()}));
+  }
+}
 
 ConditionReport condition_report(const StripInputs& in, ConditionId id, std::size_t points) {
   ConditionReport c;
@@ -237,7 +317,7 @@ ConditionReport condition_report(const StripInputs& in, ConditionId id, std::siz
   c.title = title_of(in.plan, id);
   const Assembly& a = in.assembly(id);
   if (!a.impossible.empty()) {
-    c.verdict = Verdict::fail;
+    c.verdict = Verdict::fails;
     c.reason = a.impossible.front().text();
     return c;
   }
@@ -258,17 +338,27 @@ ConditionReport condition_report(const StripInputs& in, ConditionId id, std::siz
   if (points > 0) c.curve = model->curve(points);
   c.target = condition_target(id, *model, l);
   c.faults = press_faults(id, *model, *c.target, l);
-  if (!c.faults.empty()) c.reason = c.faults.front().says;
-  c.verdict = c.faults.empty() ? Verdict::pass : Verdict::fail;
-  if (c.reason.empty() && !a.system->strokes_known) c.reason = "passes, strokes unknown";
+  add_rules(c, press_margins(id, *model, *c.target, l), l, a.system->strokes_known);
+  for (const PressFault& f : c.faults)
+    for (RuleVerdict& r : c.rules)
+      if (r.rule == f.rule) r.says = f.says;
+  say_target(c, in);
   const bool assisted = !std::holds_alternative<NoAssist>(a.system->assist) || a.system->servo;
-  if (id == ConditionId::assist_lost && !assisted && c.reason.empty())
-    c.reason = "no assist fitted";
+  if (id == ConditionId::assist_lost && !assisted) c.aside = "no assist fitted";
+  conclude(c);
   return c;
 }
 
 ConditionReport condition_report(const Job& job, ConditionId id, std::size_t points) {
   return condition_report(strip_inputs(job), id, points);
+}
+
+std::vector<ConditionReport> unsettled_strip(const Job& job) {
+  const StripInputs in = strip_inputs(job);
+  std::vector<ConditionReport> strip;
+  for (const ConditionId id : conditions_for(in.clutch))
+    strip.push_back(condition_report(in, id, 0));
+  return strip;
 }
 
 std::vector<ConditionReport> foot_strip(const Job& job, std::size_t points) {
@@ -277,6 +367,7 @@ std::vector<ConditionReport> foot_strip(const Job& job, std::size_t points) {
   std::vector<ConditionReport> strip;
   strip.reserve(ids.size());
   for (const ConditionId id : ids) strip.push_back(condition_report(in, id, points));
+  settle(in, strip);
   return strip;
 }
 

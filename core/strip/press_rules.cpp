@@ -1,12 +1,22 @@
 #include "strip/press_rules.hpp"
 
-namespace yoke {
+#include <algorithm>
 
-namespace {
+namespace yoke {
 
 bool is_failure(ConditionId id) {
   return id == ConditionId::assist_lost || id == ConditionId::primary_lost ||
          id == ConditionId::secondary_lost;
+}
+
+namespace {
+
+/// Judged for comfort too, not only for what must be left.
+bool is_sound(ConditionId id) {
+  return id == ConditionId::found || id == ConditionId::plan;
+}
+double effort_limit(ConditionId id, const Limits& l) {
+  return is_failure(id) ? l.effort_failed_n : l.effort_n;
 }
 
 Amount in_g(double z) {
@@ -46,20 +56,46 @@ PressFault failed_reserve(double left_m, double share, const Limits& l) {
   return {};
 }
 
-/// With both axles' loads at the moment of locking: surface and load are those of the vehicle.
-PressFault lock_order(const FeelModel& model) {
+/// A first axle that locks, with both axles' loads at that moment: surface and load are those of
+/// the vehicle.
+std::optional<FeelPoint> first_lock(const FeelModel& model) {
   const auto drive = model.first_lock_drive();
-  if (!drive) return {};
-  const FeelPoint at = model.at(*drive * (1 + 1e-6));
-  if (at.lock != Lock::rear || at.z >= kRearLock_g) return {};
+  if (!drive) return std::nullopt;
+  return model.at(*drive * (1 + 1e-6));
+}
+
+/// Below 0: the rear locks first under hard braking; else by how much it does not, or a whole g.
+double lock_margin(const FeelModel& model) {
+  const auto at = first_lock(model);
+  return at && at->lock == Lock::rear ? at->z - kRearLock_g : 1.0;
+}
+
+PressFault rear_first(const FeelModel& model) {
+  const FeelPoint at = first_lock(model).value_or(FeelPoint{});
   return {PressRule::lock_order, in_g(kRearLock_g - at.z),
           say("rear locks first, at {} g on tyres that grip {}", Plain{at.z, 2},
-              Plain{model.system().vehicle->tyre_mu, 2})};
+              Plain{model.system().vehicle ? model.system().vehicle->tyre_mu : 0.0, 2})};
 }
 
 PressFault too_long(const TargetReport& r, double limit_m) {
   const Amount by = length(r.at.pad_travel_m - limit_m, 0);
   return {PressRule::travel, by, say("{} too long", by)};
+}
+
+/// Below 0: less than what must be left, in metres at the pad.
+double failed_margin(double left_m, double share, double available_m, const Limits& l) {
+  if (left_m <= 0) return std::min(left_m, -1e-12);
+  return std::min((share - l.reserve_failed_share) * std::max(available_m, 1e-12),
+                  left_m - l.reserve_failed_m);
+}
+
+struct ClutchReserve {
+  double left_m;
+  double share;
+};
+ClutchReserve clutch_reserve(const ClutchReport& r) {
+  const double left_m = r.end.pad_travel_m - r.release.pad_travel_m;
+  return {left_m, r.end.pad_travel_m > 0 ? left_m / r.end.pad_travel_m : 0.0};
 }
 
 }  // namespace
@@ -69,51 +105,164 @@ TargetReport condition_target(ConditionId id, const FeelModel& model, const Limi
   return model.at_z(is_failure(id) ? l.z_failed : l.z);
 }
 
-PressFault clutch_fault(ConditionId id, const ClutchReport& r, const ClutchUnit& unit,
-                        const Limits& l) {
-  if (!r.releases)
-    return {PressRule::release, length(unit.release.value() - r.end.bearing_m, 1),
-            say("only {} of {} at the bearing: {}", length(r.end.bearing_m, 1),
-                length(unit.release.value(), 1), Message::of_table(clutch_stop_words(r.stop)))};
-  if (r.peak_n > l.effort_n) {
-    const Amount by = force(r.peak_n - l.effort_n);
-    return {PressRule::effort, by, say("{} too hard", by)};
+PressMargins press_margins(ConditionId id, const FeelModel& model, const TargetReport& r,
+                           const Limits& l) {
+  PressMargins m;
+  const bool vehicle = model.system().vehicle.has_value();
+  const FeelPoint most = r.reached ? model.at(model.end_drive()) : r.at;
+  const double got = (vehicle ? most.z : most.pressure_pa) - r.wanted;
+  m.set(PressRule::reached, r.reached ? std::max(got, 0.0) : std::min(got, -1e-12));
+  if (r.reached) m.reach = {got, r.reserve_m, r.left1_m, r.left2_m};
+  if (r.reached) {
+    // With a circuit lost the bar leans by design.
+    if (model.system().master.kind == MasterKind::dual && !is_failure(id))
+      m.set(PressRule::bar, r.at.bar_binds ? -1.0 : 1.0);
+    m.set(PressRule::returns, r.at.pad_force_n);
+    m.set(PressRule::effort, effort_limit(id, l) - r.at.pad_force_n);
+    if (is_sound(id)) {
+      m.set(PressRule::travel, l.travel_m - r.at.pad_travel_m);
+      m.set(PressRule::reserve, r.reserve_share - l.reserve_share);
+    } else {
+      m.set(PressRule::reserve_failed,
+            failed_margin(r.reserve_m, r.reserve_share, r.available_m, l));
+    }
   }
-  if (r.over_travel_m && *r.over_travel_m > 0)
-    return {PressRule::over_travel, length(*r.over_travel_m, 1),
-            say("{} beyond the cover's limit", length(*r.over_travel_m, 1))};
-  if (r.wear_left_m && *r.wear_left_m < unit.wear.value())
-    return {PressRule::wear, length(unit.wear.value() - *r.wear_left_m, 1),
-            say("room for {} of wear only", length(*r.wear_left_m, 1))};
-  if (id != ConditionId::hot && id != ConditionId::air_left) return {};
-  const double left_m = r.end.pad_travel_m - r.release.pad_travel_m;
-  return failed_reserve(left_m, r.end.pad_travel_m > 0 ? left_m / r.end.pad_travel_m : 0, l);
+  if (is_sound(id) && vehicle) m.set(PressRule::lock_order, lock_margin(model));
+  return m;
+}
+
+PressFault fault_of(PressRule rule, ConditionId id, const FeelModel& model, const TargetReport& r,
+                    const Limits& l) {
+  switch (rule) {
+    case PressRule::reached:
+      return not_reached(r, !model.system().vehicle);
+    case PressRule::bar:
+      return {rule, {}, "the balance bar leans on its limit"};
+    case PressRule::returns:
+      return {rule, {}, "the pedal would stay down"};
+    case PressRule::effort:
+      return too_hard(r, effort_limit(id, l));
+    case PressRule::travel:
+      return too_long(r, l.travel_m);
+    case PressRule::reserve:
+      return reserve_short(rule, r.reserve_share, l.reserve_share);
+    case PressRule::reserve_failed:
+      return failed_reserve(r.reserve_m, r.reserve_share, l);
+    case PressRule::lock_order:
+      return rear_first(model);
+    default:
+      return {};
+  }
 }
 
 std::vector<PressFault> press_faults(ConditionId id, const FeelModel& model, const TargetReport& r,
                                      const Limits& l) {
   std::vector<PressFault> list;
-  const bool failure = is_failure(id);
-  const bool sound = id == ConditionId::found || id == ConditionId::plan;
-  if (!r.reached) {
-    list.push_back(not_reached(r, !model.system().vehicle));
-  } else {
-    // With a circuit lost the bar leans by design.
-    if (!failure && r.at.bar_binds)
-      list.push_back({PressRule::bar, {}, "the balance bar leans on its limit"});
-    if (r.at.pad_force_n < 0) list.push_back({PressRule::returns, {}, "the pedal would stay down"});
-    const double effort_n = failure ? l.effort_failed_n : l.effort_n;
-    if (r.at.pad_force_n > effort_n) list.push_back(too_hard(r, effort_n));
-    if (sound && r.at.pad_travel_m > l.travel_m) list.push_back(too_long(r, l.travel_m));
-    if (sound && r.reserve_share < l.reserve_share)
-      list.push_back(reserve_short(PressRule::reserve, r.reserve_share, l.reserve_share));
-    if (!sound)
-      if (PressFault f = failed_reserve(r.reserve_m, r.reserve_share, l); !f.none())
-        list.push_back(std::move(f));
-  }
-  if (sound)
-    if (PressFault f = lock_order(model); !f.none()) list.push_back(std::move(f));
+  const PressMargins m = press_margins(id, model, r, l);
+  for (std::size_t i = 0; i < kPressRules; ++i)
+    if (const auto rule = static_cast<PressRule>(i); m.fails(rule))
+      list.push_back(fault_of(rule, id, model, r, l));
   return list;
+}
+
+PressMargins clutch_margins(ConditionId id, const ClutchReport& r, const ClutchUnit& unit,
+                            const Limits& l) {
+  PressMargins m;
+  const double beyond = r.end.bearing_m - unit.release.value();
+  m.set(PressRule::release, r.releases ? std::max(beyond, 0.0) : std::min(beyond, -1e-12));
+  m.reach = {beyond, r.end.pad_travel_m - r.release.pad_travel_m, r.master_left_m,
+             r.slave_left_m.value_or(0)};
+  if (!r.releases) return m;
+  m.set(PressRule::effort, l.effort_n - r.peak_n);
+  if (r.over_travel_m)
+    m.set(PressRule::over_travel, *r.over_travel_m > 0 ? -*r.over_travel_m : 0.0);
+  if (r.wear_left_m) m.set(PressRule::wear, *r.wear_left_m - unit.wear.value());
+  if (id == ConditionId::hot || id == ConditionId::air_left) {
+    const auto [left_m, share] = clutch_reserve(r);
+    m.set(PressRule::reserve_failed, failed_margin(left_m, share, r.end.pad_travel_m, l));
+  }
+  return m;
+}
+
+PressFault clutch_fault_of(PressRule rule, const ClutchReport& r, const ClutchUnit& unit,
+                           const Limits& l) {
+  switch (rule) {
+    case PressRule::release:
+      return {rule, length(unit.release.value() - r.end.bearing_m, 1),
+              say("only {} of {} at the bearing: {}", length(r.end.bearing_m, 1),
+                  length(unit.release.value(), 1), Message::of_table(clutch_stop_words(r.stop)))};
+    case PressRule::effort: {
+      const Amount by = force(r.peak_n - l.effort_n);
+      return {rule, by, say("{} too hard", by)};
+    }
+    case PressRule::over_travel: {
+      const Amount by = length(r.over_travel_m.value_or(0), 1);
+      return {rule, by, say("{} beyond the cover's limit", by)};
+    }
+    case PressRule::wear:
+      return {rule, length(unit.wear.value() - r.wear_left_m.value_or(0), 1),
+              say("room for {} of wear only", length(r.wear_left_m.value_or(0), 1))};
+    case PressRule::reserve_failed: {
+      const auto [left_m, share] = clutch_reserve(r);
+      return failed_reserve(left_m, share, l);
+    }
+    default:
+      return {};
+  }
+}
+
+PressFault clutch_fault(ConditionId id, const ClutchReport& r, const ClutchUnit& unit,
+                        const Limits& l) {
+  // The order in which a clutch's rules are told is not the table's: release first.
+  const PressMargins m = clutch_margins(id, r, unit, l);
+  for (const PressRule rule : {PressRule::release, PressRule::effort, PressRule::over_travel,
+                               PressRule::wear, PressRule::reserve_failed})
+    if (m.fails(rule)) return clutch_fault_of(rule, r, unit, l);
+  return {};
+}
+
+namespace {
+
+Message wish() {
+  return "the builder's wish";
+}
+RuleFigure share_figure(double share, double limit) {
+  return {say("{} %", Plain{share * 100, 0}), say("{} % at least", Plain{limit * 100, 0}), wish()};
+}
+
+}  // namespace
+
+RuleFigure rule_figure(PressRule rule, ConditionId id, const TargetReport& r, const Limits& l,
+                       bool by_pressure) {
+  switch (rule) {
+    case PressRule::reached:
+      if (by_pressure)
+        return {say("{}", amount(r.at.pressure_pa, Kind::pressure, 2)),
+                say("{}", amount(r.wanted, Kind::pressure, 2)),
+                "stands in for a stop while the vehicle is unknown; common practice, no source"};
+      return {say("{} g", Plain{r.at.z, 2}), say("{} g", Plain{r.wanted, 2}),
+              is_failure(id) ? Message("49 CFR 571.135, from memory; local law rules") : wish()};
+    case PressRule::effort:
+      return {say("{}", force(r.at.pad_force_n)), say("{} at most", force(effort_limit(id, l))),
+              is_failure(id) ? Message("49 CFR 571.135, from memory; local law rules") : wish()};
+    case PressRule::travel:
+      return {say("{}", length(r.at.pad_travel_m, 0)), say("{} at most", length(l.travel_m, 0)),
+              wish()};
+    case PressRule::reserve:
+      return share_figure(r.reserve_share, l.reserve_share);
+    case PressRule::reserve_failed:
+      return {say("{} %, {}", Plain{r.reserve_share * 100, 0}, length(r.reserve_m, 0)),
+              say("{} % and {} at least", Plain{l.reserve_failed_share * 100, 0},
+                  length(l.reserve_failed_m, 0)),
+              wish()};
+    case PressRule::lock_order:
+      return {{}, say("front first up to {} g", Plain{kRearLock_g, 1}), "ECE R13-H, from memory"};
+    case PressRule::release:
+    case PressRule::over_travel:
+      return {{}, {}, "the cover's maker"};
+    default:
+      return {{}, {}, "common practice, no source"};
+  }
 }
 
 }  // namespace yoke

@@ -3,6 +3,8 @@
 // here; none of them judges a press by itself.
 #pragma once
 
+#include <array>
+
 #include "clutch/clutch.hpp"
 #include "document/enum_words.hpp"
 #include "document/values.hpp"
@@ -41,13 +43,14 @@ struct Limits {
   double reserve_failed_m = 0.010;
 };
 [[nodiscard]] Limits limits_of(const Values& plan);
+/// One thing is broken: the limits of a failure are in force.
+[[nodiscard]] bool is_failure(ConditionId id);
 
 /// Rear first below this deceleration is unstable: ECE R13-H holds the order from 0.15 to 0.8 g,
 /// from memory.
 inline constexpr double kRearLock_g = 0.8;
 
 enum class PressRule {
-  none,
   reached,  ///< the wanted stop, or the pressure that stands for it
   bar,      ///< the balance bar leans on its limit with both circuits sound
   returns,  ///< the pedal comes back by itself
@@ -58,10 +61,61 @@ enum class PressRule {
   lock_order,      ///< the rear axle does not lock first
   release,         ///< of a clutch: it releases cleanly
   over_travel,     ///< of a clutch: not beyond the cover's limit
-  wear             ///< of a clutch: the slave can follow the lining
+  wear,            ///< of a clutch: the slave can follow the lining
+  none
 };
+template <>
+struct EnumWords<PressRule> {
+  static constexpr std::array all{
+      EnumWord{"reached", "The wanted stop is reached"},
+      EnumWord{"bar", "The balance bar does not lean on its limit"},
+      EnumWord{"returns", "The pedal comes back by itself"},
+      EnumWord{"effort", "Effort within its limit"},
+      EnumWord{"travel", "Travel within its limit"},
+      EnumWord{"reserve", "Reserve before the floor is kept"},
+      EnumWord{"reserve_failed", "Something is left before the floor"},
+      EnumWord{"lock_order", "The rear axle does not lock first"},
+      EnumWord{"release", "The clutch releases cleanly"},
+      EnumWord{"over_travel", "The cover is not pushed beyond its limit"},
+      EnumWord{"wear", "The slave can follow the lining as it wears"},
+      EnumWord{"none", "None"}};
+};
+inline constexpr std::size_t kPressRules = static_cast<std::size_t>(PressRule::none);
 
-/// The first rule that a press fails.
+/// How far a press keeps each rule, in the rule's own kind: below 0 it fails. Of the order of
+/// locking, the bar and the return the sign alone counts.
+class PressMargins {
+ public:
+  void set(PressRule rule, double margin) {
+    of_[at(rule)] = margin;
+    applies_[at(rule)] = true;
+  }
+  [[nodiscard]] bool applies(PressRule rule) const { return applies_[at(rule)]; }
+  [[nodiscard]] double of(PressRule rule) const { return of_[at(rule)]; }
+  [[nodiscard]] bool fails(PressRule rule) const { return applies(rule) && of(rule) < 0; }
+  /// What keeps a press that gets there from its stops, each by itself: stop or pressure, way of
+  /// the pad, strokes of the pistons. Whichever runs out first ends it.
+  std::array<double, 4> reach{};
+  /// The first that fails; `none`: all are kept.
+  [[nodiscard]] PressRule first_failing() const {
+    for (std::size_t i = 0; i < kPressRules; ++i)
+      if (fails(static_cast<PressRule>(i))) return static_cast<PressRule>(i);
+    return PressRule::none;
+  }
+
+ private:
+  static constexpr std::size_t at(PressRule rule) { return static_cast<std::size_t>(rule); }
+  std::array<double, kPressRules> of_{};
+  std::array<bool, kPressRules> applies_{};
+};
+[[nodiscard]] PressMargins press_margins(ConditionId id, const FeelModel& model,
+                                         const TargetReport& target, const Limits& limits);
+/// The same for a clutch: effort, over-travel and wear as planned; hot or with air what is left
+/// before the floor as well.
+[[nodiscard]] PressMargins clutch_margins(ConditionId id, const ClutchReport& report,
+                                          const ClutchUnit& unit, const Limits& limits);
+
+/// A rule that a press fails.
 struct PressFault {
   PressRule rule = PressRule::none;
   Amount by;                   ///< how far, a quantity of the rule's own kind
@@ -74,13 +128,26 @@ struct PressFault {
 /// Without a vehicle the wanted pressure stands in.
 [[nodiscard]] TargetReport condition_target(ConditionId id, const FeelModel& model,
                                             const Limits& limits);
-/// The same for a clutch: effort, over-travel and wear as planned; hot or with air what is left
-/// before the floor as well.
-[[nodiscard]] PressFault clutch_fault(ConditionId id, const ClutchReport& report,
-                                      const ClutchUnit& unit, const Limits& limits);
+/// What is told of a rule that fails.
+[[nodiscard]] PressFault fault_of(PressRule rule, ConditionId id, const FeelModel& model,
+                                  const TargetReport& target, const Limits& limits);
+[[nodiscard]] PressFault clutch_fault_of(PressRule rule, const ClutchReport& report,
+                                         const ClutchUnit& unit, const Limits& limits);
 /// Every rule that a press fails, the one to tell first in front.
 [[nodiscard]] std::vector<PressFault> press_faults(ConditionId id, const FeelModel& model,
                                                    const TargetReport& target,
                                                    const Limits& limits);
+/// The first that a clutch fails.
+[[nodiscard]] PressFault clutch_fault(ConditionId id, const ClutchReport& report,
+                                      const ClutchUnit& unit, const Limits& limits);
+
+/// A figure that a rule holds against its limit, both in words: "231 N", "330 N".
+struct RuleFigure {
+  Message actual;
+  Message limit;
+  Message source;  ///< of the limit
+};
+[[nodiscard]] RuleFigure rule_figure(PressRule rule, ConditionId id, const TargetReport& target,
+                                     const Limits& limits, bool by_pressure);
 
 }  // namespace yoke

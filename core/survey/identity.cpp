@@ -108,7 +108,7 @@ void press_says(const ConditionReport* r, Identity& id) {
                             say("As found it cannot reach the wanted stop: {}", r->reason),
                             "Too small a bore, too little stroke, or other brakes than it was "
                             "made for"));
-  else if (r->verdict == Verdict::fail)
+  else if (r->verdict == Verdict::fails)
     id.wrong.push_back(hint(FindingCode::identity_feel, say("As found: {}", r->reason),
                             "Bore and ratio do not suit these brakes; see Size"));
 }

@@ -77,21 +77,4 @@ Length stopping_distance(Speed speed, double z, Time reaction) {
   return Length{v * reaction.value() + v * v / (2 * z * kGravity_m_s2)};
 }
 
-Pressure highest_knee(const Vehicle& v, double front_per_pa, double rear_per_pa, double slope) {
-  const double h = h_ratio(v);
-  double knee_pa = 2e7;
-  constexpr int kSteps = 131;
-  for (int i = 0; i <= kSteps; ++i) {
-    const double z = 0.15 + 0.65 * i / kSteps;
-    // The rear carries its fair part of z at most: b_r <= z (1 - X - z H); the front the rest.
-    const double rear_allowed = z * std::max(0.0, 1 - v.front_share - z * h);
-    const double p_pa = (z - rear_allowed) / front_per_pa;
-    if (rear_per_pa * p_pa <= rear_allowed) continue;
-    if (slope >= 1) return Pressure{0.0};
-    const double out_pa = rear_allowed / rear_per_pa;  // knee + slope (p - knee) = out
-    knee_pa = std::min(knee_pa, std::max(0.0, (out_pa - slope * p_pa) / (1 - slope)));
-  }
-  return Pressure{knee_pa};
-}
-
 }  // namespace yoke

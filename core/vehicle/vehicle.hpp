@@ -17,6 +17,7 @@ struct Vehicle {
   Length cg_height{};
   double front_share = 0.5;  ///< X, 0 ... 1
   double tyre_mu = 0.9;
+  bool operator==(const Vehicle&) const = default;
 };
 
 enum class Lock { none, front, rear, both };
@@ -40,9 +41,5 @@ struct AxleBraking {
 [[nodiscard]] double lift_limit(const Vehicle& vehicle);
 /// s = v t + v^2/(2 z g).
 [[nodiscard]] Length stopping_distance(Speed speed, double z, Time reaction);
-/// Highest valve knee for a slope m: the rear locks never before the front for 0.15 <= z <= 0.80
-/// (in the spirit of ECE R13-H). `rear_per_pa`, `front_per_pa`: b per pressure of each axle.
-[[nodiscard]] Pressure highest_knee(const Vehicle& vehicle, double front_per_pa, double rear_per_pa,
-                                    double slope);
 
 }  // namespace yoke

@@ -88,6 +88,7 @@ BleedPlan bleed_plan(const Job& job) {
   double total_m3 = 2 * chamber_m3;
   for (const Wheel w : order_of(diagonal, left)) {
     const WheelBrake& brake = (*s.wheels)[static_cast<size_t>(w)];
+    if (!brake.fitted) continue;
     BleedWheel b;
     b.wheel = w;
     b.outlet = brake.outlet;
@@ -134,7 +135,9 @@ std::vector<BleedRow> bleed_rows(const Job& job, const BleedPlan& plan) {
     return rows;
   }
   if (plan.wheels.empty())
-    for (const Wheel w : kWheels) rows.push_back(wheel_row(job, w));
+    for (const Wheel w : kWheels)
+      if (const Values v = resolve(job, As::plan); works_axle(v, axle_of(w)))
+        rows.push_back(wheel_row(job, w));
   for (const BleedWheel& w : plan.wheels) {
     BleedRow r = wheel_row(job, w.wheel);
     r.planned = w;

@@ -79,19 +79,11 @@ constexpr Touch kTouches[] = {{StepId::out_rod, GateId::preload},
 
 }  // namespace
 
-Message disturbed_since(const Job& job, GateId gate) {
-  const GateRecord* const g = record_of(job, gate);
-  if (!g || g->state != GateState::passed || !is_day(g->date)) return {};
-  for (const Touch& t : kTouches) {
-    if (t.gate != gate) continue;
-    const StepRecord* const r = record_of(job, t.step);
-    if (!r || !r->done || !is_day(r->date) || r->date <= g->date) continue;
-    Message words = Message::data(std::string(key(t.step)));
-    for (const Step& s : install_steps(job))
-      if (s.id == t.step) words = s.text;
-    return say("Passed on {}, but since then, on {}: {} Prove it again", g->date, r->date, words);
-  }
-  return {};
+std::vector<StepId> steps_touching(GateId gate) {
+  std::vector<StepId> list;
+  for (const Touch& t : kTouches)
+    if (t.gate == gate) list.push_back(t.step);
+  return list;
 }
 
 std::vector<DisturbedPart> disturbed_parts(const Job& job) {

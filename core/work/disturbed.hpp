@@ -10,9 +10,8 @@
 
 namespace yoke {
 
-/// Why a gate that was passed stands open again; empty when it does not. A day tells: of two things
-/// on the same day the gate is taken to be the later.
-[[nodiscard]] Message disturbed_since(const Job& job, GateId gate);
+/// The steps that may undo what a gate proved.
+[[nodiscard]] std::vector<StepId> steps_touching(GateId gate);
 
 struct DisturbedPart {
   Message part;   ///< "Brake lamp switch"

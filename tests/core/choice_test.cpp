@@ -13,7 +13,7 @@
 #include "sizing/changes.hpp"
 #include "sizing/equal_lines.hpp"
 #include "sizing/relative.hpp"
-#include "support/build.hpp"
+#include "support/work_done.hpp"
 #include "work/disturbed.hpp"
 #include "work/parts_gate.hpp"
 
@@ -183,13 +183,37 @@ TEST_CASE("chambers: the axle that draws more gets the larger one") {
   plan(job, Param::unit_chamber2, 90e-6);
   const ChamberReport r = chamber_report(strip_inputs(job));
   REQUIRE(r.because.empty());
-  CHECK(r.axles[0].drawn_m3 > r.axles[1].drawn_m3);
-  CHECK(r.axles[0].chamber_m3 == 30e-6);
+  REQUIRE(r.chambers.size() == 2);
+  CHECK(r.chambers[0].front);
+  CHECK_FALSE(r.chambers[0].rear);
+  CHECK(r.front_m3 > r.rear_m3);
+  CHECK(r.chambers[0].chamber_m3 == 30e-6);
   CHECK(r.swap);
-  CHECK(r.needs_m3 == Approx(1.25 * (r.axles[0].drawn_m3 + r.axles[1].drawn_m3)));
+  CHECK(r.needs_m3 == Approx(1.25 * (r.front_m3 + r.rear_m3)));
   // A 48 mm sliding caliper's piston follows both pads: 2 pistons x 1810 mm2 x 2 x wear.
   const double wear = value_of(job, As::plan, Param::front_wear).si;
-  CHECK(r.axles[0].drawn_m3 == Approx(2 * 3.14159265 / 4 * 0.048 * 0.048 * 2 * wear));
+  CHECK(r.front_m3 == Approx(2 * 3.14159265 / 4 * 0.048 * 0.048 * 2 * wear));
+  // A diagonal split draws half of each axle from each chamber, and nothing is swapped.
+  plan(job, Param::circuit_split, 1);
+  plan(job, Param::circuit_fl, 0);
+  plan(job, Param::circuit_rr, 0);
+  plan(job, Param::circuit_fr, 1);
+  plan(job, Param::circuit_rl, 1);
+  const ChamberReport diagonal = chamber_report(strip_inputs(job));
+  REQUIRE(diagonal.chambers.size() == 2);
+  for (const ChamberUse& u : diagonal.chambers) {
+    CHECK(u.front);
+    CHECK(u.rear);
+    CHECK(u.drawn_m3 == Approx((r.front_m3 + r.rear_m3) / 2));
+  }
+  CHECK_FALSE(diagonal.swap);
+  // A chamber that nobody measured is not said to be enough.
+  job.found.clear(Param::master_reservoir);
+  job.plan.clear(Param::master_reservoir);
+  const FigureGroup g = figure_group(job, GroupId::reservoir);
+  std::size_t unsaid = 0;
+  for (const Figure& f : g.figures) unsaid += f.verdict == Verdict::cannot_say ? 1 : 0;
+  CHECK(unsaid == 1);  // the other one stands on the sheet
 }
 
 TEST_CASE("days are counted over months and leap years") {
@@ -296,30 +320,27 @@ TEST_CASE("any sizes: the map is cut by half millimetres") {
                     [](double b) { return std::abs(b - 0.0225) < 1e-9; }));
 }
 
-TEST_CASE("a gate opens again when a later step touches what it proves") {
+TEST_CASE("a gate opens again when a later step touches what it proves, the same day too") {
   Job job = known_job();
-  job.gates["weep"] = {GateState::passed, "2026-11-20", ""};
   job.steps["lines.start"] = {true, "2026-11-19", ""};
   const auto state = [&] {
-    const auto strip = foot_strip(job, 8);
+    const auto strip = foot_strip(job, 0);
     for (const Gate& g : gates_of(job, strip, {}))
       if (g.id == GateId::weep) return g;
     return Gate{};
   };
+  pass_gate(job, GateId::weep, "2026-11-20T09:00:00");
   CHECK(state().state == GateState::passed);
-  job.steps["lines.start"].date = "2026-11-20";  // the same day: the gate is the later
-  CHECK(state().state == GateState::passed);
-  job.steps["lines.start"].date = "2026-11-22";
+  job.steps["lines.start"].date = "2026-11-20";
   CHECK(state().state == GateState::open);
   CHECK(english(state().why).find("Prove it again") != std::string::npos);
-  CHECK(english(state().why).find("2026-11-22") != std::string::npos);
-  job.gates["weep"].date = "2026-11-23";
+  CHECK(english(state().why).find("2026-11-20 09:00:00") != std::string::npos);
+  pass_gate(job, GateId::weep, "2026-11-20T10:00:00");
   CHECK(state().state == GateState::passed);
-  job.gates["firewall"] = {GateState::passed, "2026-11-01", ""};
+  pass_gate(job, GateId::firewall);
+  CHECK(lapsed(job, GateId::firewall).empty());
   job.steps["mount.close"] = {true, "2026-11-05", ""};
-  CHECK_FALSE(disturbed_since(job, GateId::firewall).empty());
-  CHECK(disturbed_since(job, GateId::lamp).empty());
-  CHECK(disturbed_since(job, GateId::lines).empty());
+  CHECK_FALSE(lapsed(job, GateId::firewall).empty());
   CHECK(disturbed_parts(job).size() >= 4);
   found(job, Param::unit_switch, 1);
   const auto parts = disturbed_parts(job);

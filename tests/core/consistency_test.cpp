@@ -100,6 +100,7 @@ TEST_CASE("every question is asked somewhere, and every kind of job can be press
                           Param::valve_metering, Param::supply_accu})
       set(job, p, 1);
     for (const Param p : {Param::unit_studs, Param::unit_inlets}) set(job, p, 2);
+    for (const Param p : {Param::front_pistons2, Param::rear_pistons2}) set(job, p, 1);
     for (const ParamInfo& p : all_params())
       if (relevant(job, As::plan, p.param) || relevant(job, As::found, p.param))
         asked[static_cast<std::size_t>(p.param)] = true;

@@ -147,7 +147,7 @@ TEST_CASE("helper spring: the work it does is the energy it gives back") {
     return english(f.words) == "Least force that lifts the pedal";
   });
   REQUIRE(stays != g->figures.end());
-  CHECK(stays->verdict == Verdict::fail);
+  CHECK(stays->verdict == Verdict::fails);
   CHECK(english(condition_report(job, ConditionId::plan).reason) == "the pedal would stay down");
 }
 

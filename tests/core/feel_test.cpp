@@ -188,7 +188,10 @@ TEST_CASE("generated systems: monotone, finite, budget adds up, failure never ea
           CHECK(t.at.pressure_pa >= sound.at.pressure_pa * (1 - 1e-6));
         if (s.master.kind != MasterKind::dual) CHECK(t.at.pad_travel_m >= sound.at.pad_travel_m);
       }
-      CHECK(f->end_drive() <= m->end_drive() * 1.2001 + 20e6);
+      // Of a bar the drive counts force: the line itself stays below the limit.
+      if (s.master.kind != MasterKind::dual)
+        CHECK(f->end_drive() <= m->end_drive() * 1.2001 + 20e6);
+      CHECK(f->at(f->end_drive()).pressure_pa <= kPressureLimit_pa * (1 + 1e-6));
     }
   }
   CHECK(lost_circuits > 2500);
@@ -316,7 +319,7 @@ TEST_CASE("conditions are judged, and unknown is not zero") {
   Job unknown = job;
   unknown.found.clear(Param::front_piston);
   const auto partial = condition_report(unknown, ConditionId::plan);
-  CHECK(partial.verdict == Verdict::unknown);
+  CHECK(partial.verdict == Verdict::cannot_say);
   CHECK_FALSE(partial.target);
   REQUIRE(partial.effort_only_n);
   CHECK(english(partial.reason).find("front caliper piston") != std::string::npos);

@@ -69,13 +69,13 @@ TEST_CASE("benchmarks: the rules' distances are their mean decelerations (from m
   CHECK(list[0].z == Approx(0.656).margin(0.001));
   CHECK(list[1].z == Approx(0.249).margin(0.001));
   for (const Benchmark& b : list) {
-    CHECK(b.verdict != Verdict::unknown);
-    CHECK((b.verdict == Verdict::pass) == (b.effort_n <= b.limit_n && b.reached_z >= b.z - 1e-6));
+    CHECK(b.verdict != Verdict::cannot_say);
+    CHECK((b.verdict == Verdict::holds) == (b.effort_n <= b.limit_n && b.reached_z >= b.z - 1e-6));
   }
   Job lever = known_job();
   set(lever, Param::control_kind, 1);
   CHECK(benchmarks_of(lever)[0].limit_n == 200);
-  CHECK(benchmarks_of(Job{})[0].verdict == Verdict::unknown);
+  CHECK(benchmarks_of(Job{})[0].verdict == Verdict::cannot_say);
   CHECK_FALSE(benchmarks_of(Job{})[0].why.empty());
 }
 

@@ -368,7 +368,7 @@ TEST_CASE("fit figures: stack, offset to zero, angles, openings") {
   };
   // 20 - 10 plate - 1.2 panel - 1.6 washer = 7.2 mm, 8 wanted.
   CHECK(*value("flange", "Thread left for the nut").si == Approx(0.0072));
-  CHECK(value("flange", "Thread left for the nut").verdict == Verdict::fail);
+  CHECK(value("flange", "Thread left for the nut").verdict == Verdict::fails);
   CHECK(*value("flange", "Studs longer by").si == Approx(0.0008));
   CHECK(has(find_all(job, foot_strip(job, 8)), FindingCode::fit_stud_short));
   plan(job, Param::fit_gap_side, 0.025);
@@ -379,12 +379,12 @@ TEST_CASE("fit figures: stack, offset to zero, angles, openings") {
   CHECK(*value("offset", "Lug that would close it").si == Approx(0.010));
   CHECK(*value("offset", "Rod angle from what is left").si == Approx(std::asin(0.010 / 0.150)));
   plan(job, Param::fit_lug, 0.010);
-  CHECK(value("offset", "Left aside").verdict == Verdict::pass);
+  CHECK(value("offset", "Left aside").verdict == Verdict::holds);
   plan(job, Param::assist_kind, 4);
   plan(job, Param::fit_servo_nose, 17 * kPi / 180);
   plan(job, Param::fit_breather, 40 * kPi / 180);
-  CHECK(value("attitude", "Servo's nose, up").verdict == Verdict::pass);
-  CHECK(value("attitude", "Breather off straight down").verdict == Verdict::fail);
+  CHECK(value("attitude", "Servo's nose, up").verdict == Verdict::holds);
+  CHECK(value("attitude", "Breather off straight down").verdict == Verdict::fails);
   plan(job, Param::fit_opening, 0.060);
   plan(job, Param::unit_pilot, 0.0413);
   CHECK(*value("openings", "Old opening wider by").si == Approx(0.060 - 0.0416));

@@ -8,7 +8,7 @@
 #include "judge/findings.hpp"
 #include "proving/gates.hpp"
 #include "sizing/sweep.hpp"
-#include "support/build.hpp"
+#include "support/work_done.hpp"
 #include "work/steps.hpp"
 
 using namespace yoke;
@@ -248,7 +248,7 @@ TEST_CASE("findings: doubt of the short arm, kept bore, failed conditions, unsaf
   CHECK(any_hard(all));
   job.state = JobState::left_unsafe;
   CHECK(finding(findings_of(job), FindingCode::job_unsafe)->severity == Severity::hard);
-  job.gates["weep"] = {GateState::failed, "", "left rear"};
+  job.gates["weep"] = claimed(GateState::failed, "", "left rear");
   CHECK(english(finding(findings_of(job), FindingCode::prove_gate_failed)->message)
             .find("left rear") != std::string::npos);
   job.pump.sink_m = 0.02;
@@ -273,7 +273,7 @@ TEST_CASE("status lines follow the work") {
   job.bleeding["rr"] = {9, 0, 5};
   job.bleeding["rl"] = {9, 0, 4};
   CHECK(status(Stage::bleed) == "1 of 4 corners done");
-  job.gates["weep"].state = GateState::passed;
+  pass_gate(job, GateId::weep);
   CHECK(status(Stage::prove).rfind("1 of ", 0) == 0);
   job.state = JobState::proved;
   CHECK(status(Stage::record) == "PROVED NO LONGER");  // gates stand open

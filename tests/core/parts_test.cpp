@@ -5,6 +5,7 @@
 #include <cmath>
 #include <cstdio>
 
+#include "feel/knee.hpp"
 #include "support/build.hpp"
 #include "support/gnu_units.hpp"
 
@@ -286,19 +287,54 @@ TEST_CASE("exactly one lock state agrees with its own loads") {
         "vehicle.mass");
 }
 
-TEST_CASE("the highest knee keeps the rear from locking first") {
-  const Vehicle v = *car().vehicle;
-  const double front = 1.1e-7;
-  const double rear = 0.8e-7;
-  const Pressure knee = highest_knee(v, front, rear, 0.4);
-  REQUIRE(knee.value() > 0);
-  const double h = v.cg_height / v.wheelbase;
-  for (double z = 0.15; z <= 0.8; z += 0.05) {
-    // On a surface where the front just uses z of adhesion, the rear must use no more.
-    const double p = z * (v.front_share + z * h) / front;
-    const double out = proportioned_pa({knee, 0.4}, p);
-    CHECK(rear * out <= z * (1 - v.front_share - z * h) + 1e-9);
+namespace {
+
+/// The grip, of those a tyre may have, on which the rear locks first; 0: on none.
+double rear_first_on(System s, double knee_pa, double slope) {
+  s.rear_valve = Proportioning{Pressure{knee_pa}, slope};
+  for (double grip = 0.3; grip < 0.9001; grip += 0.02) {
+    s.vehicle->tyre_mu = grip;
+    const auto m = FeelModel::make(s, {});
+    const auto lock = m->first_lock_drive();
+    if (lock && m->at(*lock * (1 + 1e-6)).lock == Lock::rear) return grip;
   }
+  return 0;
+}
+
+}  // namespace
+
+TEST_CASE("the highest knee keeps the rear from locking first, on any tyre, with shoes or discs") {
+  for (const bool shoes : {false, true}) {
+    System s = car();
+    s.control.pad_stop = Length{0.4};
+    s.strokes_known = false;
+    for (WheelBrake& w : *s.wheels)
+      if (w.rear) {
+        Drum d;
+        d.cylinder_area = circle_area(Length{0.0190});
+        d.radius = Length{0.125};
+        d.factor = 2.15;
+        Disc large;
+        large.side_area = circle_area(Length{0.040});
+        large.effective_radius = Length{0.12};
+        if (shoes)
+          w.brake = d;
+        else
+          w.brake = large;
+      }
+    const auto knee = highest_rear_knee(s, 0.35);
+    INFO((shoes ? "shoes" : "discs"));
+    REQUIRE(knee);
+    REQUIRE(knee->highest);
+    const double pa = knee->highest->value();
+    REQUIRE(pa > 0);
+    CHECK(rear_first_on(s, pa, 0.35) == 0);
+    // No needless caution either: 3 % more and some tyre lets the rear lock first.
+    CHECK(rear_first_on(s, pa * 1.03 + 2e4, 0.35) > 0);
+  }
+  System s = car();
+  s.vehicle.reset();
+  CHECK_FALSE(highest_rear_knee(s, 0.35));
 }
 
 TEST_CASE("take-up step: continuous force, less stroke, plain bore when the primary is lost") {

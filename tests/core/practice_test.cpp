@@ -81,12 +81,12 @@ TEST_CASE("usual torques, pedal heights, hones, servo angles (common practice, n
   CHECK(*first("torque", 2).si == 15);
   CHECK(*first("torque", 3).si == 2);
   CHECK(english(first("torque", 3).note).find("6 mm") != std::string::npos);
-  CHECK(first("height", 2 * 0.0254).verdict == Verdict::pass);
+  CHECK(first("height", 2 * 0.0254).verdict == Verdict::holds);
   CHECK(english(first("height", 3 * 0.0254).note).find("usable") != std::string::npos);
-  CHECK(first("height", 5.5 * 0.0254).verdict == Verdict::fail);
-  CHECK(first("hone", 0.75 * 0.0254).verdict == Verdict::pass);
-  CHECK(first("hone", 2 * 0.0254).verdict == Verdict::pass);
-  CHECK(first("hone", 0.7 * 0.0254).verdict == Verdict::fail);
+  CHECK(first("height", 5.5 * 0.0254).verdict == Verdict::fails);
+  CHECK(first("hone", 0.75 * 0.0254).verdict == Verdict::holds);
+  CHECK(first("hone", 2 * 0.0254).verdict == Verdict::holds);
+  CHECK(first("hone", 0.7 * 0.0254).verdict == Verdict::fails);
   Job job = known_job();
   job.found.set(Param::assist_kind, {4, How::stated, 0, {}});
   bool angles = false;

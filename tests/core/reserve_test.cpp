@@ -178,7 +178,7 @@ TEST_CASE("reserve figures follow what is fitted") {
   set(Param::assist_manifold, 60000);
   const auto weak = figure_group(job, "reserve");
   CHECK(*find(*weak, "Pressure difference")->si == Approx(41325));
-  CHECK(find(*weak, "Pressure difference")->verdict == Verdict::fail);
+  CHECK(find(*weak, "Pressure difference")->verdict == Verdict::fails);
   set(Param::supply_pump_flow, 0.0003);
   CHECK(find(*figure_group(job, "reserve"), "Pump to working vacuum")->si);
   set(Param::assist_kind, 2);
@@ -190,7 +190,7 @@ TEST_CASE("reserve figures follow what is fitted") {
   set(Param::supply_wire_length, 2.5);
   set(Param::supply_wire_area, 4e-6);
   CHECK(find(*figure_group(job, "supply"), "Volt drop at the fuse's rating")->verdict ==
-        Verdict::fail);
+        Verdict::fails);
   const auto findings = figure_findings(job);
   CHECK(std::any_of(findings.begin(), findings.end(),
                     [](const Finding& f) { return f.code == FindingCode::install_copper; }));

@@ -283,7 +283,7 @@ TEST_CASE("the symptoms group tells volumes behind each pump and the sink in cm3
   CHECK(*g->figures[0].si == Approx(0.030 / 6 * area));
   CHECK(*g->figures[1].si == Approx(0.006 / 6 * area));
   CHECK(*g->figures[2].si == Approx(0.012 / 6 * area));  // held 60 s: a minute
-  CHECK(g->figures[2].verdict == Verdict::fail);
+  CHECK(g->figures[2].verdict == Verdict::fails);
   CHECK(english(g->figures.back().words) == "Cheapest next test");
 }
 

@@ -11,6 +11,7 @@
 #include "proving/gates.hpp"
 #include "rod/rod.hpp"
 #include "support/every_code.hpp"
+#include "support/work_done.hpp"
 #include "work/bleeding.hpp"
 #include "work/disturbed.hpp"
 #include "work/parts_gate.hpp"
@@ -120,13 +121,13 @@ TEST_CASE("a step undoes the gates it touches, no other, and only when it is lat
     for (const GateId gate : all_ids<GateId>()) {
       INFO(key(step) << " and " << key(gate));
       Job job = known_job();
-      record_for(job, gate) = {GateState::passed, "2026-05-10", "", {}};
-      record_for(job, step) = {true, "2026-05-11", "", {}};
-      CHECK(disturbed_since(job, gate).empty() == !gates.count(gate));
-      record_for(job, step).date = "2026-05-10";  // the same day: the gate was passed after it
-      CHECK(disturbed_since(job, gate).empty());
-      record_for(job, step) = {false, "2026-05-11", "", {}};
-      CHECK(disturbed_since(job, gate).empty());
+      pass_gate(job, gate);
+      CHECK(lapsed(job, gate).empty());
+      record_for(job, step) = {true, "2026-05-30", "", {}};
+      CHECK(lapsed(job, gate).empty() == !gates.count(gate));
+      // Proved after it: it stands.
+      pass_gate(job, gate);
+      CHECK(lapsed(job, gate).empty());
     }
 }
 
@@ -212,11 +213,12 @@ TEST_CASE("stage words: counts, angles and limits as they are") {
       "found:limit.effort=900 N; found:limit.travel=300 mm; found:limit.reserve=0; "
       "found:limit.effort_failed=1500 N; found:limit.reserve_failed=0 %; "
       "found:limit.reserve_failed_m=0 mm; found:limit.z_failed=0.05; found:target.z=0.3");
+  state_everything(job);
   CHECK(says(Stage::size) == "passes in all conditions");
   set(job, "found:limit.effort_failed=50 N");
   const auto strip = foot_strip(job, 12);
   const auto failing = std::count_if(strip.begin(), strip.end(), [](const ConditionReport& c) {
-    return c.id != ConditionId::found && c.verdict == Verdict::fail;
+    return c.id != ConditionId::found && c.verdict == Verdict::fails;
   });
   CHECK(failing > 1);
   CHECK(says(Stage::size) == fmt::format("{} conditions fail", failing));
@@ -254,7 +256,7 @@ TEST_CASE("the other outlet, the day of a gate that was undone, and a day that i
   CHECK(other() == 0);
   set(job, "circuit.fl=?");
   CHECK(other() == 0);  // not traced: the first
-  record_for(job, GateId::weep) = {GateState::passed, "2026-05-10", "", {}};
+  pass_gate(job, GateId::weep, "2026-05-10T11:00:00");
   const auto weep = [&job] {
     const auto strip = foot_strip(job, 8);
     for (const Gate& g : gates_of(job, strip, find_all(job, strip)))

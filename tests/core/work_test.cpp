@@ -244,7 +244,7 @@ TEST_CASE("a job cannot be proved while a gate stands open or failed") {
     return gates_of(job, strip, find_all(job, strip));
   };
   CHECK_FALSE(may_be_proved(gates()));
-  for (const Gate& g : gates()) record_for(job, g.id).state = GateState::passed;
+  pass_all_gates(job);
   // Whatever was ticked: with steps open and nothing bled no pedal is proved.
   CHECK_FALSE(may_be_proved(gates()));
   const auto lacks = [&](GateId id) {
@@ -268,6 +268,7 @@ TEST_CASE("a job cannot be proved while a gate stands open or failed") {
   found(job, Param::limit_effort_failed, 1500, How::stated);
   found(job, Param::limit_z_failed, 0.05, How::stated);
   found(job, Param::limit_reserve, 0.0, How::stated);
+  pass_all_gates(job);  // it was bled again since
   for (const Gate& g : gates()) {
     INFO(key(g.id) << " " << g.why);
     CHECK(g.state == GateState::passed);
@@ -275,7 +276,8 @@ TEST_CASE("a job cannot be proved while a gate stands open or failed") {
   CHECK(may_be_proved(gates()));
   job.gates["weep"].state = GateState::open;  // one that nobody has looked at is enough
   CHECK_FALSE(may_be_proved(gates()));
-  job.gates["weep"].state = GateState::passed;
+  pass_gate(job, GateId::weep);
+  CHECK(may_be_proved(gates()));
   plan(job, Param::circuit_fr, 1, How::stated);
   CHECK_FALSE(may_be_proved(gates()));
   const auto held = gates();

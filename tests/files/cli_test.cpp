@@ -65,14 +65,16 @@ TEST_CASE("solve, overrides and formats") {
   CHECK(unknown["rows"][1]["why"].get<std::string>().find("bore of the master") !=
         std::string::npos);
   const auto csv = run({"solve", kDemo, "--format", "csv"}).out;
-  CHECK(csv.rfind("condition,verdict,effort_N,travel_m,reserve,pressure_Pa,z,why\n", 0) == 0);
+  CHECK(csv.rfind("condition,verdict,at,limits,effort_N,travel_m,reserve,pressure_Pa,z,why\n", 0) ==
+        0);
 }
 
 TEST_CASE("check: exit status 1 when a hard finding stands, 0 when none does") {
   CHECK(run({"check", kDemo}).status == 1);
   const auto eased =
       run({"check", kDemo, "--set", "limit.z_failed=0.15", "--set", "limit.reserve_failed=2 %",
-           "--set", "limit.reserve_failed_m=3 mm", "--set", "limit.effort=450 N"});
+           "--set", "limit.reserve_failed_m=3 mm", "--set", "limit.effort=450 N", "--set",
+           "found:symptom.first=?", "--set", "found:symptom.third=?"});
   INFO(eased.out);
   CHECK(eased.status == 0);
 }

@@ -6,6 +6,7 @@
 #include "files/json_job.hpp"
 #include "files/record_table.hpp"
 #include "files/store.hpp"
+#include "support/work_done.hpp"
 
 using namespace yoke;
 
@@ -17,7 +18,7 @@ Job full_job() {
   Job job = std::move(opened->job);
   job.readings.push_back({.force_n = 251.5, .travel_m = 0.0615, .pressure_pa = 4.25e6});
   job.bleeding["fl"] = {.strokes = 12, .refills = 1, .clear_strokes = 5};
-  job.gates["weep"] = {GateState::passed, "2026-02-03", "dry, \"all\" of it", {}};
+  job.gates["weep"] = test::claimed(GateState::passed, "2026-02-03", "dry, \"all\" of it");
   return job;
 }
 

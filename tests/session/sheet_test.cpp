@@ -103,14 +103,21 @@ TEST_CASE("the sheet prints a gate as it stands: open, passed with its day, fail
   };
   CHECK(state_of(GateId::weep)[1] == "open");
   CHECK(state_of(GateId::weep)[2].startsWith("Wipe, press hard"));
-  record_for(job, GateId::weep) = {GateState::passed, "2026-05-30", "dry all over", {}};
+  record_for(job, GateId::weep) = claimed(GateState::passed, "2026-05-30", "dry all over");
+  CHECK(state_of(GateId::weep)[1] == "open");  // a bare word is a claim
+  CHECK(state_of(GateId::weep)[2].startsWith("Claimed on 2026-05-30, no evidence"));
+  GateEvidence seen;
+  seen.seen = "dry all over";
+  seen.who = "A. Builder";
+  seen.when = "2026-05-30T14:05:09";
+  answer_gate(job, GateId::weep, GateState::passed, seen);
   CHECK(state_of(GateId::weep)[1] == "passed 2026-05-30");
-  CHECK(state_of(GateId::weep)[2] == "dry all over");
-  record_for(job, GateId::weep) = {GateState::failed, "2026-05-30", "weeps at the tee", {}};
+  CHECK(state_of(GateId::weep)[2] == "dry all over; A. Builder; 2026-05-30 14:05:09");
+  record_for(job, GateId::weep) = claimed(GateState::failed, "2026-05-30", "weeps at the tee");
   CHECK(state_of(GateId::weep)[1] == "FAILED 2026-05-30");
   CHECK(state_of(GateId::weep)[2] == "weeps at the tee");
   // The numbers hold it shut: the builder's own tick is not printed.
-  record_for(job, GateId::circuits) = {GateState::passed, "2026-05-30", "", {}};
+  pass_gate(job, GateId::circuits);
   CHECK(state_of(GateId::circuits)[1] == "passed 2026-05-30");
   set(job, "circuit.fr=2");
   CHECK(state_of(GateId::circuits)[1] == "FAILED");
@@ -129,11 +136,11 @@ TEST_CASE("the sheet's head never says proved when it is not") {
   CHECK(says("PROVED NO LONGER – DO NOT DRIVE"));
   CHECK_FALSE(says("Proved: every gate passed."));
   set(job, "found:limit.effort_failed=1500 N; found:limit.z_failed=0.05; found:limit.reserve=0");
-  const Printed p = print(job);
-  for (const Gate& g : gates_of(job, p.strip, p.findings))
-    record_for(job, g.id) = {GateState::passed, "2026-05-30", "", {}};
+  pass_all_gates(job);
   CHECK_FALSE(says("Proved: every gate passed."));  // nothing is bled
   do_all_work(job);
+  CHECK_FALSE(says("Proved: every gate passed."));  // bled since they were passed
+  pass_all_gates(job);
   CHECK(says("Proved: every gate passed."));
   CHECK_FALSE(says("PROVED NO LONGER"));
   CHECK_FALSE(says("not proved"));
@@ -151,22 +158,22 @@ TEST_CASE("the sheet's conditions are the strip's: figures, and passes, fails or
       const auto rows = p.of(q(c.title));
       REQUIRE_FALSE(rows.empty());
       const QStringList& r = rows.front();
-      REQUIRE(r.size() == 6);
+      REQUIRE(r.size() == 8);
       if (c.target) {
         CHECK(r[1].startsWith(QString::number(c.target->at.pad_force_n, 'f', 0)));
         CHECK(r[2].startsWith(QString::number(c.target->at.pad_travel_m * 1e3, 'f', 0)));
         CHECK(r[3] == QString::number(c.target->reserve_share * 100, 'f', 0) + " %");
         CHECK(r[4].contains(c.by_pressure ? "MPa" : " g"));
+        CHECK(r[5] == q(c.at));
+        CHECK(r[6] == q(c.within));
       } else {
         CHECK(r[2] == "–");
         CHECK(r[3] == "–");
         CHECK(r[4] == "–");
         CHECK((r[1] == "–") == !c.effort_only_n);
       }
-      const QString begins = c.verdict == Verdict::pass   ? "passes"
-                             : c.verdict == Verdict::fail ? "fails: "
-                                                          : "cannot say: ";
-      CHECK(r[5] == begins + q(c.reason));
+      const QString verdict = QString::fromUtf8(words_of_value(c.verdict).data());
+      CHECK(r[7] == (c.reason.empty() ? verdict : verdict + ": " + q(c.reason)));
     }
   }
 }

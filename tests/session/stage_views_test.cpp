@@ -7,6 +7,7 @@
 #include "session/entries.hpp"
 #include "session/stage_views.hpp"
 #include "support/every_code.hpp"
+#include "support/work_done.hpp"
 
 using namespace yoke;
 using namespace yoke::test;
@@ -113,9 +114,11 @@ TEST_CASE("gates: a row held by the numbers says why and has nothing to answer")
     REQUIRE(it != rows.end());
     return *it;
   };
-  record_for(job, GateId::sink) = {GateState::passed, "2026-03-02", "", {}};
+  pass_gate(job, GateId::sink);
   auto rows = rows_of(job);
   CHECK(of(rows, GateId::sink).state == GateState::passed);
+  CHECK(said(of(rows, GateId::sink).remark).find("A. Builder") != std::string::npos);
+  CHECK(said(of(rows, GateId::sink).expected) == "at most 2 mm");
   CHECK(of(rows, GateId::weep).state == GateState::open);
   CHECK(english(of(rows, GateId::weep).remark) == english(of(rows, GateId::weep).how));
   set(job, "control.rod_clearance=0 mm");

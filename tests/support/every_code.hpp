@@ -47,6 +47,16 @@ inline void set(Job& job, std::string_view text) {
   }
 }
 
+/// What was typical or taken over is measured on the very thing: nothing rests on a guess.
+inline void state_everything(Job& job) {
+  for (const As which : {As::found, As::plan})
+    for (const ParamInfo& p : all_params()) {
+      const Value v = value_of(job, which, p.param);
+      if (p.kind == Kind::choice || !pressed_by(p.group) || !v.known() || v.settled()) continue;
+      entered(job, which).set(p.param, {v.si, How::stated, 0, {}});
+    }
+}
+
 inline void wants(Job& job, LaterKind what) {
   job.later = {{what, "", {}}};
 }
@@ -129,6 +139,7 @@ inline const CodeRow kCodeRows[] = {
        j.plan.set(Param::control_pin_arm, {0.05, How::calliper, 0.0001, {}});
      }},
     {FindingCode::survey_strokes_unknown, "master.stroke1=?", "found:master.stroke1=18 mm"},
+    {FindingCode::survey_do_not_drive, "symptom.sink=12 mm", "symptom.sink=0 mm"},
     {FindingCode::identity_drum_unit, "found:master.residual1=residual",
      "found:master.residual1=none"},
     {FindingCode::identity_feel, "found:limit.effort=100 N",
@@ -199,6 +210,10 @@ inline const CodeRow kCodeRows[] = {
     {FindingCode::size_reserve_stops, "supply.accu=none",
      "assist.kind=hydraulic; supply.accu=gas; supply.accu_volume=900 ml"},
     {FindingCode::size_slope, "hold.slope=30 deg; limit.effort=60 N", "hold.slope=2 deg"},
+    {FindingCode::size_unsaid, "master.stroke1=?", "found:master.stroke1=18 mm"},
+    {FindingCode::size_vacuum_gone,
+     "assist.kind=vacuum; assist.diaphragm1=200 mm; room.engine=goes; supply.pump_flow=0 l/min",
+     "supply.pump_flow=30 l/min"},
     {FindingCode::size_wear_room, kClutchJob, "clutch.retraction=30 mm",
      [](Job& j) { set(j, "clutch.limit=40 mm; clutch.retraction=0.5 mm"); }},
     {FindingCode::valves_add, "front.above=above", "front.above=below"},
@@ -281,6 +296,13 @@ inline const CodeRow kCodeRows[] = {
      "fit.plate=0 mm"},
     {FindingCode::rod_accelerator, "found:control.rest_height=200 mm; rod.accelerator=50 mm",
      "found:control.rest_height=200 mm; rod.accelerator=150 mm"},
+    {FindingCode::rod_as_found, "found:control.rod_length=140 mm; master.bore=25.4 mm",
+     "found:rod.snout=0 mm; found:rod.socket=20 mm; found:rod.stack=0 mm; rod.snout=0 mm; "
+     "rod.socket=24 mm; rod.stack=0 mm",
+     [](Job& j) {
+       for (const Param p : {Param::rod_snout, Param::rod_socket, Param::rod_stack})
+         j.plan.clear(p);
+     }},
     {FindingCode::rod_deviation, "unit.rod_kept=captive; rod.staked=restaked; rod.signed=no",
      "rod.signed=yes"},
     {FindingCode::rod_inside_out, "rod.snout=80 mm",
@@ -330,6 +352,11 @@ inline const CodeRow kCodeRows[] = {
     {FindingCode::plumb_single, "master.kind=single", "master.kind=tandem"},
     {FindingCode::plumb_split_unknown, "circuit.split=?", "found:circuit.split=axle"},
     {FindingCode::plumb_untraced, "circuit.fl=?", "found:circuit.fl=1"},
+    {FindingCode::plumb_retrace, "master.bore=25.4 mm",
+     "circuit.fl=1; circuit.fr=1; circuit.rl=2; circuit.rr=2",
+     [](Job& j) {
+       for (const Wheel w : kWheels) j.plan.clear(circuit_of(w));
+     }},
     {FindingCode::plumb_valve_diagonal,
      "circuit.split=diagonal; circuit.fr=2; circuit.rl=2; circuit.rr=1; valve.kind=proportioning; "
      "valve.knee=3 MPa",

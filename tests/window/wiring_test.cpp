@@ -11,6 +11,7 @@
 #include "support/every_code.hpp"
 #include "support/work_done.hpp"
 #include "ui/findings_box.hpp"
+#include "ui/gates_box.hpp"
 #include "window/bench.hpp"
 #include "work/bleeding.hpp"
 
@@ -116,7 +117,7 @@ TEST_CASE("gates that rest on work have nothing to click: they follow the stroke
   Bench b;
   open(b, known_job());
   b.stage(Stage::prove);
-  CHECK_FALSE(gate_button(b, "Every nipple runs clear: passed"));
+  CHECK_FALSE(gate_button(b, "Prove: Every nipple runs clear"));
   auto* page = b.window->page(Stage::prove);
   const auto shown = [page](const QString& words) {
     for (auto* l : page->findChildren<QLabel*>())
@@ -124,48 +125,97 @@ TEST_CASE("gates that rest on work have nothing to click: they follow the stroke
     return false;
   };
   CHECK(shown("0 of 4 nipples run clear"));
-  CHECK(shown("not yet"));
+  CHECK(shown("□ open"));
   b.session.edit("work", [](Job& j) { do_all_work(j); });
   QApplication::processEvents();
   CHECK_FALSE(shown("nipples run clear"));
-  CHECK_FALSE(shown("not yet"));
-  CHECK(shown("✓ done"));
+  CHECK(shown("✓ passed"));
 }
 
-TEST_CASE("a gate is ticked with today's day, untied again, and held shut by a finding") {
+TEST_CASE("a gate takes evidence, lapses when what it rests on changes, and is held by a finding") {
   Bench b;
   open(b, known_job());
   b.stage(Stage::prove);
-  auto* passed = gate_button(b, "No joint weeps: passed");
-  REQUIRE(passed);
-  QTest::mouseClick(passed, Qt::LeftButton);
+  const auto click = [&b](const char* name) {
+    auto* button = gate_button(b, name);
+    INFO(name);
+    REQUIRE(button);
+    QTest::mouseClick(button, Qt::LeftButton);
+    QApplication::processEvents();
+  };
+  auto* gates = b.window->page(Stage::prove)->findChild<GatesBox*>();
+  const auto record = [&b] { return record_of(b.session.job(), GateId::weep); };
+  click("Prove: No joint weeps");
+  // A bare click is no pass: what was seen, and by whom.
+  click("No joint weeps: It passes");
+  CHECK_FALSE(record());
+  CHECK(gates->refusal()->text().contains("who proved it is not said"));
+  gates->who()->setText("A. Builder");
+  click("No joint weeps: It passes");
+  CHECK(gates->refusal()->text().contains("what was seen is not said"));
+  gates->seen()->setEditText("all five joints dry");
+  click("No joint weeps: It passes");
   const std::string today = QDate::currentDate().toString(Qt::ISODate).toStdString();
-  const GateRecord* record = record_of(b.session.job(), GateId::weep);
-  REQUIRE(record);
-  CHECK(record->state == GateState::passed);
-  CHECK(record->date == today);
+  REQUIRE(record());
+  CHECK(record()->state == GateState::passed);
+  CHECK(record()->note == "all five joints dry");
+  CHECK(record()->who == "A. Builder");
+  CHECK(record()->when.rfind(today, 0) == 0);
+  CHECK(is_moment(record()->when));
+  CHECK_FALSE(record()->rests_on.empty());
   b.stage(Stage::record);
-  const QString sheet = b.window->page(Stage::record)->findChild<QTextBrowser*>()->toPlainText();
-  CHECK(sheet.contains("passed " + q(today)));
+  const auto sheet = [&b] {
+    return b.window->page(Stage::record)->findChild<QTextBrowser*>()->toPlainText();
+  };
+  CHECK(sheet().contains("passed " + q(today)));
+  CHECK(sheet().contains("all five joints dry; A. Builder"));
+  // Something under it changes, the same second: it stands open again and says what changed.
+  b.session.edit("hose", [](Job& j) { set(j, "lines.tube_wall=0.9 mm"); });
+  CHECK(sheet().contains("Tube wall was"));
   b.stage(Stage::prove);
-  auto* failed = gate_button(b, "No joint weeps: failed");
-  REQUIRE(failed);
-  CHECK(gate_button(b, "No joint weeps: passed")->isChecked());
-  CHECK_FALSE(failed->isChecked());
-  QTest::mouseClick(failed, Qt::LeftButton);
-  CHECK(record_of(b.session.job(), GateId::weep)->state == GateState::failed);
+  click("Prove: No joint weeps");
+  CHECK(gates->who()->text() == "A. Builder");  // who proved the last one is not asked again
+  gates->seen()->setEditText("front left weeps");
+  click("No joint weeps: It fails");
+  CHECK(record()->state == GateState::failed);
   CHECK(said_on(b, Stage::prove).contains("A gate stands failed: No joint weeps"));
-  failed = gate_button(b, "No joint weeps: failed");
-  REQUIRE(failed);
-  QTest::mouseClick(failed, Qt::LeftButton);
-  CHECK(record_of(b.session.job(), GateId::weep)->state == GateState::open);
-  CHECK_FALSE(gate_button(b, "No joint weeps: passed")->isChecked());
-  // Held shut: there is nothing to tick.
-  REQUIRE(gate_button(b, "Each outlet feeds the wheels it should: passed"));
+  click("Prove: No joint weeps");
+  click("No joint weeps: Open again");
+  CHECK(record()->state == GateState::open);
+  // Held shut: there is nothing to answer.
+  REQUIRE(gate_button(b, "Prove: Each outlet feeds the wheels it should"));
   Job crossed = b.session.job();
   set(crossed, "circuit.fr=2");
   open(b, crossed);
-  CHECK_FALSE(gate_button(b, "Each outlet feeds the wheels it should: passed"));
+  CHECK_FALSE(gate_button(b, "Prove: Each outlet feeds the wheels it should"));
+}
+
+TEST_CASE("a gate that asks for a number holds it against its limit and the prediction") {
+  Bench b;
+  open(b, known_job());
+  b.stage(Stage::prove);
+  const auto click = [&b](const char* name) {
+    auto* button = gate_button(b, name);
+    REQUIRE(button);
+    QTest::mouseClick(button, Qt::LeftButton);
+    QApplication::processEvents();
+  };
+  auto* gates = b.window->page(Stage::prove)->findChild<GatesBox*>();
+  click("Prove: The pad does not sink");
+  REQUIRE(gates->read());
+  gates->who()->setText("A. Builder");
+  gates->read()->setText("3 mm ± 0.5 mm");
+  click("The pad does not sink: It passes");
+  CHECK(gates->refusal()->text().contains("at most 2 mm"));
+  CHECK_FALSE(record_of(b.session.job(), GateId::sink));
+  gates->read()->setText("0 mm ± 1 mm");
+  click("The pad does not sink: It passes");
+  const GateRecord* r = record_of(b.session.job(), GateId::sink);
+  REQUIRE(r);
+  CHECK(r->state == GateState::passed);
+  CHECK(*r->read == 0);
+  CHECK(r->read_uncertainty == Approx(0.001));
+  CHECK(r->instrument == "tape");
 }
 
 TEST_CASE("a corner's words come from the count: strokes alone never say clear") {

@@ -40,6 +40,8 @@ QString ranking_line(const Session& s, std::size_t assist) {
   };
   QString t = QObject::tr("Of %1 inside, first: %2").arg(ranked.size()).arg(cell(ranked[0]));
   if (ranked.size() > 1) t += QObject::tr(", then %1").arg(cell(ranked[1]));
+  if (ranked[0].verdict == Verdict::if_typical)
+    t += QObject::tr(". They rest on values that nobody measured yet");
   return t + QStringLiteral(". ") + words_of(preference_words(q.preference));
 }
 

@@ -18,6 +18,7 @@
 #include "ui/faces/pattern_face.hpp"
 #include "ui/faces/wrong_face.hpp"
 #include "ui/findings_box.hpp"
+#include "ui/gates_box.hpp"
 #include "ui/later_face.hpp"
 #include "ui/line_view.hpp"
 #include "ui/measure_next_view.hpp"
@@ -159,18 +160,17 @@ class ProvePage : public StagePage {
   [[nodiscard]] QLineEdit* force() const { return readings_->force(); }
   [[nodiscard]] QLineEdit* travel() const { return readings_->travel(); }
   [[nodiscard]] QLabel* verdict() const { return verdict_; }
+  [[nodiscard]] GatesBox* gates() const { return gates_; }
 
  protected:
   void refresh() override;
 
  private:
   void build_pump(QVBoxLayout* box);
-  void refresh_gates();
   ReadingsBox* readings_;
   QLabel* verdict_;
   PictureView* plot_;
-  QScrollArea* gates_;
-  QStringList gates_shown_;
+  GatesBox* gates_;
   std::vector<std::pair<QLineEdit*, std::optional<double> PumpTest::*>> pump_;
 };
 

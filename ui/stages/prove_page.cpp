@@ -1,13 +1,10 @@
-#include <QDate>
 #include <QGridLayout>
 #include <QHBoxLayout>
 #include <QHeaderView>
 
-#include "proving/gates.hpp"
 #include "session/curves.hpp"
 #include "session/entries.hpp"
 #include "session/texts.hpp"
-#include "ui/plain.hpp"
 #include "ui/stages/pages.hpp"
 
 namespace yoke {
@@ -41,9 +38,7 @@ ProvePage::ProvePage(Session& session, QWidget* parent)
   row->addLayout(middle, 5);
   auto* right = new QVBoxLayout;
   right->addWidget(label(tr("Gates: all must pass before a drive"), "heading", this));
-  gates_ = new QScrollArea(this);
-  gates_->setWidgetResizable(true);
-  gates_->setFocusPolicy(Qt::NoFocus);
+  gates_ = new GatesBox(session, this);
   right->addWidget(gates_, 1);
   row->addLayout(right, 5);
   body()->addLayout(row, 6);
@@ -91,60 +86,6 @@ void ProvePage::build_pump(QVBoxLayout* box) {
   box->addLayout(grid);
 }
 
-void ProvePage::refresh_gates() {
-  const auto gates = gate_rows(session_.job(), session_.strip(), session_.findings());
-  QStringList key;
-  for (const GateRow& g : gates)
-    key << text_of(yoke::key(g.id)) + QString::number(static_cast<int>(g.state)) +
-               (g.held ? "h" : "") + text_of(g.remark, session_.style());
-  if (key == gates_shown_) return;
-  gates_shown_ = key;
-  auto* inner = new QWidget;
-  auto* list = new QGridLayout(inner);
-  list->setContentsMargins(0, 0, 6, 0);
-  list->setVerticalSpacing(6);
-  int row = 0;
-  for (const GateRow& g : gates) {
-    auto* words = label(text_of(g.words, session_.style()), "plain", inner);
-    words->setToolTip(plain_tip(text_of(g.how, session_.style())));
-    list->addWidget(words, row, 0);
-    if (g.held) {
-      list->addWidget(label(tr("■ held shut"), "mark", inner), row, 1, 1, 2);
-    } else if (g.by_facts) {
-      const bool done = g.state == GateState::passed;
-      list->addWidget(label(done ? tr("✓ done") : tr("□ not yet"), done ? "plain" : "mark", inner),
-                      row, 1, 1, 2);
-    } else {
-      for (const GateState s : {GateState::passed, GateState::failed}) {
-        auto* b = new QPushButton(words_of(words_of_value(s)), inner);
-        b->setObjectName(QStringLiteral("small"));
-        b->setCheckable(true);
-        b->setChecked(g.state == s);
-        b->setAccessibleName(text_of(g.words, session_.style()) + QStringLiteral(": ") + b->text());
-        const GateId id = g.id;
-        connect(
-            b, &QPushButton::clicked, this,
-            [this, id, s, name = text_of(g.words, session_.style()), on = b->text()](bool checked) {
-              session_.edit(
-                  tr("%1: %2").arg(name, checked ? on : words_of(words_of_value(GateState::open))),
-                  [&](Job& j) {
-                    record_for(j, id).state = checked ? s : GateState::open;
-                    record_for(j, id).date =
-                        QDate::currentDate().toString(Qt::ISODate).toStdString();
-                  });
-            });
-        list->addWidget(b, row, s == GateState::passed ? 1 : 2);
-      }
-    }
-    list->addWidget(label(text_of(g.remark, session_.style()), g.held ? "caution" : "soft", inner),
-                    row + 1, 0, 1, 3);
-    row += 2;
-  }
-  list->setColumnStretch(0, 1);
-  list->setRowStretch(row, 1);
-  replace_inner(gates_, inner);
-}
-
 void ProvePage::refresh() {
   readings_->refresh();
   for (auto& [e, member] : pump_) {
@@ -157,7 +98,7 @@ void ProvePage::refresh() {
   for (const Message& m : prove_verdict(session_.job())) said << text_of(m, session_.style());
   verdict_->setText(said.join(QLatin1Char('\n')));
   plot_->redraw();
-  refresh_gates();
+  gates_->refresh();
 }
 
 }  // namespace yoke

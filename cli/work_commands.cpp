@@ -1,0 +1,266 @@
+// The work and its proof as tables: steps, bleeding, gates, readings; the state of one press; the
+// rule book.
+#include <fmt/format.h>
+
+#include <array>
+#include <cmath>
+
+#include "cli/commands.hpp"
+#include "judge/rule_book.hpp"
+#include "proving/estimate.hpp"
+#include "proving/gates.hpp"
+#include "work/bleeding.hpp"
+#include "work/steps.hpp"
+
+namespace yoke::cli {
+
+namespace {
+
+std::string param_ids(const std::vector<Param>& params) {
+  std::string all;
+  for (const Param p : params) all += (all.empty() ? "" : " ") + std::string(info(p).id);
+  return all;
+}
+
+Cell full(double si, Kind kind, int digits, const Style& style) {
+  return number(si, format_full(si, kind, digits, style));
+}
+
+}  // namespace
+
+Expected<Table> judge_table(const Arguments& a, bool& hard) {
+  const auto job = job_of(a);
+  if (!job) return fail(job.error());
+  const auto which = a.options.find("--rules");
+  const bool all = which != a.options.end() && which->second == "all";
+  if (which != a.options.end() && !all && which->second != "open")
+    return fail({"--rules", which->second, "all, open", "There is no such choice of rules",
+                 "open: those that do not simply hold; all: every rule"});
+  Table t;
+  t.keys = {"rule",   "stage", "verdict", "severity", "condition", "what",  "at",
+            "actual", "limit", "source",  "says",     "rests_on",  "remedy"};
+  std::size_t shown = 0;
+  std::array<std::size_t, EnumWords<Verdict>::all.size()> count{};
+  for (const JudgedRule& r : rule_book(*job)) {
+    ++count[static_cast<std::size_t>(r.verdict)];
+    if (r.verdict == Verdict::fails && r.severity == Severity::hard && r.condition.empty())
+      hard = true;
+    if (!all && (r.verdict == Verdict::holds || r.verdict == Verdict::not_applicable)) continue;
+    ++shown;
+    const auto words = [&](const Message& m) { return text(m, a.style); };
+    t.rows.push_back({text(r.id), text(std::string(stage_words(r.stage))),
+                      text(std::string(words_of_value(r.verdict))),
+                      text(std::string(severity_words(r.severity))), words(r.condition),
+                      words(r.words), words(r.at), words(r.actual), words(r.limit), words(r.source),
+                      words(r.says), text(param_ids(r.decided_by)), words(r.remedy)});
+  }
+  for (const Verdict v : all_values<Verdict>())
+    t.notes.push_back(fmt::format("{}: {}", words_of_value(v), count[static_cast<std::size_t>(v)]));
+  if (!all && shown == 0) t.notes.emplace_back("Every rule that applies holds.");
+  return t;
+}
+
+Table rules_table(const Arguments& a) {
+  Table t;
+  t.keys = {"rule", "severity", "asked_of", "what", "limit", "source"};
+  for (const PressRule rule : all_values<PressRule>())
+    if (rule != PressRule::none)
+      t.rows.push_back({text("CONDITION." + std::string(key_of(rule))), text("of a press"),
+                        text("both"), text(std::string(words_of_value(rule))),
+                        text(std::string("the limits under Size")),
+                        text(rule_figure(rule, ConditionId::plan, {}, {}, false).source, a.style)});
+  for (const RuleInfo& r : rule_infos()) {
+    const char* of = r.of == AskedOf::both ? "both" : r.of == AskedOf::brakes ? "brakes" : "clutch";
+    t.rows.push_back({text(std::string(key(r.code))), text(std::string(severity_words(r.severity))),
+                      text(std::string(of)), text(std::string(r.words)), text(std::string(r.limit)),
+                      text(std::string(r.source))});
+  }
+  return t;
+}
+
+Expected<Table> steps_table(const Arguments& a) {
+  const auto job = job_of(a);
+  if (!job) return fail(job.error());
+  Table t;
+  t.keys = {"step", "part", "done", "date", "what", "caution", "measure", "because", "note"};
+  for (const Step& s : install_steps(*job)) {
+    const StepRecord* r = record_of(*job, s.id);
+    t.rows.push_back({text(std::string(key(s.id))), text(s.part, a.style),
+                      text(std::string(r && r->done ? "done" : "open")),
+                      text(r ? r->date : std::string()), text(s.text, a.style),
+                      text(s.caution, a.style),
+                      text(s.measure ? std::string(info(*s.measure).id) : std::string()),
+                      text(s.because, a.style), text(r ? r->note : std::string())});
+  }
+  return t;
+}
+
+Expected<Table> bleed_table(const Arguments& a) {
+  const auto job = job_of(a);
+  if (!job) return fail(job.error());
+  const BleedPlan plan = bleed_plan(*job);
+  Table t;
+  t.keys = {"place",        "outlet",  "branch_m3", "per_stroke_m3",  "strokes",
+            "refill_every", "refills", "counted",   "clear_in_a_row", "state"};
+  for (const BleedRow& r : bleed_rows(*job, plan)) {
+    std::vector<Cell> row{text(r.key)};
+    if (r.planned) {
+      row.push_back(text(std::string(r.planned->outlet == Outlet::primary ? "1" : "2")));
+      row.push_back(full(r.planned->branch.value(), Kind::volume, 1, a.style));
+      row.push_back(full(r.planned->per_stroke.value(), Kind::volume, 1, a.style));
+      for (const int n : {r.planned->strokes, r.planned->refill_every, r.planned->refills})
+        row.push_back(number(n, std::to_string(n)));
+    } else {
+      for (int i = 0; i < 6; ++i) row.push_back(text("–"));
+    }
+    row.push_back(number(r.done.strokes, std::to_string(r.done.strokes)));
+    row.push_back(number(r.done.clear_strokes, std::to_string(r.done.clear_strokes)));
+    row.push_back(text(std::string(r.state == BleedState::clear      ? "clear"
+                                   : r.state == BleedState::counting ? "counting"
+                                                                     : "not begun")));
+    t.rows.push_back(std::move(row));
+  }
+  if (!plan.missing.empty()) t.notes.push_back(english(cannot_say(plan.missing), a.style));
+  if (!plan.order_reason.empty()) t.notes.push_back(english(plan.order_reason, a.style));
+  t.notes.push_back(fmt::format("fluid to have: {}, {} rounds",
+                                format_full(plan.fluid.value(), Kind::volume, 0, a.style),
+                                plan.rounds));
+  if (!plan.typical.empty())
+    t.notes.push_back("rests on typical values: " + param_ids(plan.typical));
+  return t;
+}
+
+Expected<Table> gates_table(const Arguments& a, bool& hard) {
+  const auto job = job_of(a);
+  if (!job) return fail(job.error());
+  const auto strip = foot_strip(*job, 0);
+  Table t;
+  t.keys = {"gate", "state", "what", "asked", "expected", "evidence", "why", "how"};
+  const auto gates = gates_of(*job, strip, find_all(*job, strip));
+  for (const Gate& g : gates) {
+    hard = hard || g.state == GateState::failed;
+    t.rows.push_back({text(std::string(key(g.id))), text(std::string(key_of(g.state))),
+                      text(g.words, a.style), text(g.ask.words, a.style),
+                      text(expectation_words(g.ask), a.style), text(g.evidence, a.style),
+                      text(g.why, a.style), text(g.how, a.style)});
+  }
+  const auto proved = may_be_proved(gates);
+  t.notes.push_back(proved ? std::string("Every gate is passed.")
+                           : english(proved.error().reason, a.style));
+  return t;
+}
+
+Expected<Table> fit_table(const Arguments& a) {
+  const auto job = job_of(a);
+  if (!job) return fail(job.error());
+  const Assembly plan = assemble(*job, As::plan);
+  if (!plan.system)
+    return fail({"job", "", "", cannot_say(plan.missing_system), "Enter it in Survey"});
+  Table t;
+  t.keys = {"assist", "unknown", "value_SI", "plus_minus_SI"};
+  static constexpr std::pair<Unknown, Kind> kAll[] = {{Unknown::slack, Kind::length},
+                                                      {Unknown::air, Kind::volume},
+                                                      {Unknown::clearance, Kind::number},
+                                                      {Unknown::growth, Kind::number},
+                                                      {Unknown::hose, Kind::number}};
+  for (const bool alive : {false, true}) {
+    const ReadingEstimate r = estimate_from_readings(*plan.system, job->readings, alive);
+    const std::string who = alive ? "on" : "off";
+    for (const auto& [unknown, kind] : kAll)
+      if (const auto& e = r.at(unknown))
+        t.rows.push_back({text(who), text(std::string(unknown_words(unknown))),
+                          full(e->value, kind, 2, a.style),
+                          full(e->uncertainty, kind, 2, a.style)});
+    for (const Message& m : estimate_words(r)) t.notes.push_back(who + ": " + english(m, a.style));
+    t.notes.push_back(fmt::format("{}: {} readings used, misfit {}, condition {:.0f}", who, r.used,
+                                  format_full(r.misfit_m, Kind::length, 1, a.style), r.condition));
+  }
+  return t;
+}
+
+namespace {
+
+void put_state(Table& t, const FeelModel& m, const FeelPoint& p, const Style& style) {
+  const auto row = [&](const char* what, double si, Kind kind, int digits) {
+    t.rows.push_back({text(std::string(what)), full(si, kind, digits, style)});
+  };
+  const auto say_it = [&](const char* what, std::string words) {
+    t.rows.push_back({text(std::string(what)), text(std::move(words))});
+  };
+  row("pad travel", p.pad_travel_m, Kind::length, 2);
+  row("pad force", p.pad_force_n, Kind::force, 1);
+  row("rod travel", p.rod_travel_m, Kind::length, 2);
+  row("rod force", p.input_force_n, Kind::force, 1);
+  row("force at the piston", p.output_force_n, Kind::force, 1);
+  static constexpr const char* kAssist[] = {"none", "below cut-in", "working", "run out", "dead"};
+  const auto state = static_cast<std::size_t>(p.assist);
+  say_it("assist", state < std::size(kAssist) ? kAssist[state] : "");
+  row("stroke", p.stroke_m, Kind::length, 2);
+  row("first piston", p.piston1_m, Kind::length, 2);
+  row("second piston", p.piston2_m, Kind::length, 2);
+  row("line pressure", p.pressure_pa, Kind::pressure, 3);
+  row("pressure at the front", p.front_pa, Kind::pressure, 3);
+  row("pressure at the rear", p.rear_pa, Kind::pressure, 3);
+  const VolumeParts& v = p.volume;
+  row("volume: linings to contact", v.take_up_m3, Kind::volume, 3);
+  row("volume: calipers and drums", v.brake_m3, Kind::volume, 3);
+  row("volume: hoses", v.hose_m3, Kind::volume, 3);
+  row("volume: tubes", v.tube_m3, Kind::volume, 3);
+  row("volume: fluid", v.fluid_m3, Kind::volume, 3);
+  row("volume: air", v.air_m3, Kind::volume, 3);
+  if (const auto& car = m.system().vehicle) {
+    const double weight = car->mass.value() * kGravity_m_s2;
+    const double h = car->cg_height.value() / car->wheelbase.value();
+    t.rows.push_back(
+        {text(std::string("deceleration, g")), number(p.z, fmt::format("{:.3f}", p.z))});
+    row("front axle load", weight * (car->front_share + p.z * h), Kind::force, 0);
+    row("rear axle load", weight * std::max(0.0, 1 - car->front_share - p.z * h), Kind::force, 0);
+    static constexpr const char* kLock[] = {"none", "front", "rear", "both"};
+    say_it("locked", kLock[static_cast<std::size_t>(p.lock)]);
+    say_it("rear lifts", p.rear_lifts ? "yes" : "no");
+  }
+}
+
+}  // namespace
+
+Expected<Table> state_table(const Arguments& a) {
+  const auto job = job_of(a);
+  if (!job) return fail(job.error());
+  const auto named = a.options.find("--condition");
+  const auto id = condition_named(named == a.options.end() ? "plan" : named->second);
+  if (!id) return fail(id.error());
+  if (auto e = not_of_this_job(*job, *id)) return fail(*e);
+  const StripInputs in = strip_inputs(*job);
+  if (in.clutch)
+    return fail({"state", "", "", "A clutch has no such states", "See curve and figures"});
+  const Assembly& system = in.assembly(*id);
+  if (!system.system)
+    return fail({"job", "", "",
+                 system.impossible.empty() ? cannot_say(system.missing_system)
+                                           : system.impossible.front().reason,
+                 "Enter it in Survey"});
+  const auto model = FeelModel::make(*system.system, condition_of(in.plan, *id));
+  if (!model) return fail(model.error());
+  FeelPoint point = condition_target(*id, *model, in.limits).at;
+  if (const auto force = a.options.find("--force"); force != a.options.end()) {
+    const auto n = parse_quantity(force->second, Kind::force, a.style);
+    if (!n) return fail(n.error());
+    point = model->at(model->drive_for_force(*n));
+  }
+  Table t;
+  t.keys = {"what", "value_SI"};
+  put_state(t, *model, point, a.style);
+  const Kinematics& k = *Kinematics::make(system.system->control);
+  if (const auto angle = k.rod_angle(Length{point.pad_travel_m})) {
+    t.rows.push_back(
+        {text(std::string("rod angle")), full(angle->value(), Kind::angle, 2, a.style)});
+    t.rows.push_back(
+        {text(std::string("side force at the rod")),
+         full(point.input_force_n * std::tan(angle->value()), Kind::force, 1, a.style)});
+  }
+  t.notes.push_back("condition: " + english(condition_title(*job, *id), a.style));
+  t.notes.push_back("press ends: " + std::string(stop_words(model->stop())));
+  return t;
+}
+
+}  // namespace yoke::cli

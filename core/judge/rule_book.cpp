@@ -1,0 +1,160 @@
+#include "judge/rule_book.hpp"
+
+#include <algorithm>
+
+#include "strip/settle.hpp"
+
+namespace yoke {
+
+namespace {
+
+bool any_group(Group) {
+  return true;
+}
+
+/// A code that tells of what is not known, not of a limit that is passed.
+bool says_unknown(FindingCode code) {
+  switch (code) {
+    case FindingCode::survey_missing:
+    case FindingCode::survey_strokes_unknown:
+    case FindingCode::valves_unknown:
+    case FindingCode::plumb_residual_untraced:
+    case FindingCode::plumb_retrace:
+    case FindingCode::plumb_split_unknown:
+    case FindingCode::plumb_untraced:
+    case FindingCode::rod_as_found:
+      return true;
+    default:
+      return false;
+  }
+}
+
+/// A condition that could not be pressed has one rule: that it can be.
+void add_unpressed(const ConditionReport& c, const std::string& key,
+                   std::vector<JudgedRule>& book) {
+  JudgedRule r;
+  r.id = key + ".reached";
+  r.stage = c.id == ConditionId::found ? Stage::survey : Stage::size;
+  r.severity = Severity::hard;
+  r.words = Message::of_table(words_of_value(PressRule::reached));
+  r.condition = c.title;
+  r.verdict = c.verdict;
+  r.says = c.reason;
+  book.push_back(std::move(r));
+}
+
+void add_press_rules(const ConditionReport& c, std::vector<JudgedRule>& book) {
+  const std::string key(key_of(c.id));
+  if (c.rules.empty()) return add_unpressed(c, key, book);
+  const bool hard = is_failure(c.id);
+  for (const RuleVerdict& v : c.rules) {
+    JudgedRule r;
+    r.id = key + "." + std::string(key_of(v.rule));
+    r.stage = c.id == ConditionId::found ? Stage::survey : Stage::size;
+    r.severity = hard || v.rule == PressRule::lock_order || v.rule == PressRule::reached
+                     ? Severity::hard
+                     : Severity::warning;
+    r.words = Message::of_table(words_of_value(v.rule));
+    r.condition = c.title;
+    r.at = c.at;
+    r.actual = v.figure.actual;
+    r.limit = v.figure.limit;
+    r.source = v.figure.source;
+    r.verdict = v.verdict;
+    r.says = v.verdict == Verdict::cannot_say ? cannot_say(v.missing) : v.says;
+    r.remedy = v.verdict == Verdict::fails ? Message("Change bore, ratio or assist under Size")
+                                           : Message();
+    r.decided_by = v.decided_by;
+    book.push_back(std::move(r));
+  }
+}
+
+const Finding* finding_of(const std::vector<Finding>& findings, FindingCode code) {
+  const auto it = std::find_if(findings.begin(), findings.end(),
+                               [code](const Finding& f) { return f.code == code; });
+  return it == findings.end() ? nullptr : &*it;
+}
+
+bool asked(AskedOf of, bool clutch) {
+  return of == AskedOf::both || (of == AskedOf::clutch) == clutch;
+}
+
+void add_other_rules(const std::vector<Finding>& findings, bool clutch,
+                     std::vector<JudgedRule>& book) {
+  for (const RuleInfo& info : rule_infos()) {
+    JudgedRule r;
+    r.id = std::string(key(info.code));
+    r.severity = info.severity;
+    r.words = Message::of_table(info.words);
+    r.limit = Message::of_table(info.limit);
+    r.source = Message::of_table(info.source);
+    r.verdict = asked(info.of, clutch) ? Verdict::holds : Verdict::not_applicable;
+    if (const Finding* f = finding_of(findings, info.code)) {
+      r.stage = f->stage;
+      r.severity = f->severity;
+      r.verdict = says_unknown(info.code) ? Verdict::cannot_say : Verdict::fails;
+      r.says = f->message;
+      r.remedy = f->remedy;
+      if (!f->limit.empty()) r.limit = f->limit;
+      if (!f->source.empty()) r.source = f->source;
+    }
+    book.push_back(std::move(r));
+  }
+}
+
+/// What holds must hold at both ends of every value that nobody measured.
+void settle_others(const Job& job, std::vector<JudgedRule>& book) {
+  const StripInputs in = strip_inputs(job);
+  for (const Unmeasured& u : unmeasured(in.found, in.plan, any_group))
+    for (const double si : {u.low, u.high}) {
+      const Job other = with_value(job, u, si);
+      const auto findings = find_all(other, unsettled_strip(other));
+      for (JudgedRule& r : book) {
+        const auto code = find_finding_code(r.id);
+        if (!code || !sums_pass(r.verdict) || !finding_of(findings, *code)) continue;
+        r.verdict = Verdict::if_typical;
+        if (std::find(r.decided_by.begin(), r.decided_by.end(), u.param) == r.decided_by.end())
+          r.decided_by.push_back(u.param);
+      }
+    }
+}
+
+Stage stage_of(const JudgedRule& r) {
+  static constexpr std::pair<std::string_view, Stage> kBegins[] = {
+      {"survey.", Stage::survey},   {"identity.", Stage::survey}, {"ageing.", Stage::survey},
+      {"upstream.", Stage::survey}, {"size.", Stage::size},       {"valves.", Stage::size},
+      {"fit.", Stage::fit},         {"rod.", Stage::rod},         {"plumb.", Stage::plumb},
+      {"install.", Stage::install}, {"prove.", Stage::prove},     {"job.", Stage::record},
+      {"record.", Stage::record}};
+  for (const auto& [begin, stage] : kBegins)
+    if (r.id.rfind(begin, 0) == 0) return stage;
+  return r.stage;
+}
+
+}  // namespace
+
+const std::vector<RuleInfo>& rule_infos() {
+  static const std::vector<RuleInfo> list = {
+#define RULE(code, severity, of, words, limit, source) \
+  {FindingCode::code, Severity::severity, AskedOf::of, words, limit, source},
+#include "judge/rules.def"
+  };
+  return list;
+}
+
+std::vector<JudgedRule> rule_book(const Job& job) {
+  std::vector<JudgedRule> book;
+  const auto strip = foot_strip(job, 0);
+  for (const ConditionReport& c : strip) add_press_rules(c, book);
+  std::vector<JudgedRule> others;
+  add_other_rules(find_all(job, strip), works_clutch(resolve(job, As::plan)), others);
+  settle_others(job, others);
+  for (JudgedRule& r : others) r.stage = stage_of(r);
+  book.insert(book.end(), std::make_move_iterator(others.begin()),
+              std::make_move_iterator(others.end()));
+  std::stable_sort(book.begin(), book.end(),
+                   [](const JudgedRule& a, const JudgedRule& b) { return a.stage < b.stage; });
+  return book;
+}
+
+}  // namespace yoke

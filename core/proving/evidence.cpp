@@ -1,0 +1,249 @@
+#include "proving/evidence.hpp"
+
+#include <algorithm>
+#include <cmath>
+
+#include "rod/rod.hpp"
+
+namespace yoke {
+
+namespace {
+
+// Common practice, no source: what a tape at the pad can tell from nothing.
+constexpr double kLeastFreePlay_m = 0.001;
+constexpr double kMostSink_m = 0.002;
+constexpr double kLeastDrop_m = 0.003;
+
+const ConditionReport* report_of(const std::vector<ConditionReport>& strip, ConditionId id) {
+  const auto it =
+      std::find_if(strip.begin(), strip.end(), [id](const auto& c) { return c.id == id; });
+  return it == strip.end() || !it->target ? nullptr : &*it;
+}
+
+/// What there is of the pad's way, as computed or as entered.
+double available_m(const Job& job, const ConditionReport* c) {
+  return c ? c->target->available_m : value_of(job, As::plan, Param::control_pad_stop).si;
+}
+
+GateAsk length_ask(const char* words, std::optional<double> least, std::optional<double> most) {
+  GateAsk a;
+  a.number = true;
+  a.words = words;
+  a.least = least;
+  a.most = most;
+  return a;
+}
+
+GateAsk sight(const char* words, std::vector<Message> usual) {
+  GateAsk a;
+  a.words = words;
+  a.usual = std::move(usual);
+  return a;
+}
+
+GateAsk reserve_ask(const Job& job, const std::vector<ConditionReport>& strip) {
+  const auto* plan = report_of(strip, ConditionId::plan);
+  GateAsk a = length_ask("Pad left before the floor, firm press",
+                         limits_of(job).reserve_share * available_m(job, plan), {});
+  if (plan) a.predicted = plan->target->reserve_m;
+  return a;
+}
+
+GateAsk failed_ask(const Job& job, const std::vector<ConditionReport>& strip) {
+  const Limits l = limits_of(job);
+  GateAsk a = length_ask("Pad left before the floor, the worse circuit open", {}, {});
+  double way = available_m(job, nullptr);
+  for (const ConditionId id : {ConditionId::primary_lost, ConditionId::secondary_lost})
+    if (const auto* c = report_of(strip, id)) {
+      way = c->target->available_m;
+      a.predicted = std::min(a.predicted.value_or(1e9), c->target->reserve_m);
+    }
+  a.least = std::max(l.reserve_failed_share * way, l.reserve_failed_m);
+  return a;
+}
+
+GateAsk dead_ask(const Job& job, const std::vector<ConditionReport>& strip) {
+  GateAsk a;
+  a.number = true;
+  a.kind = Kind::force;
+  a.most = limits_of(job).effort_failed_n;
+  a.words = "Scale at the pad, assist dead, pad as deep as for the stop that the law asks";
+  if (const auto* c = report_of(strip, ConditionId::assist_lost)) {
+    a.predicted = c->target->at.pad_force_n;
+    a.words =
+        say("Scale at the pad, assist dead, pad {} down", length(c->target->at.pad_travel_m, 0));
+  }
+  return a;
+}
+
+GateAsk clutch_ask(const Job& job, const std::vector<ConditionReport>& strip, GateId id) {
+  const auto* plan = report_of(strip, ConditionId::plan);
+  const bool known = plan && plan->clutch;
+  if (id == GateId::release) {
+    GateAsk a = length_ask("Pad above the floor where reverse goes in without noise",
+                           limits_of(job).reserve_failed_m, {});
+    if (plan) a.predicted = plan->target->reserve_m;
+    return a;
+  }
+  const Value limit = value_of(job, As::plan, Param::clutch_limit);
+  if (id == GateId::over_travel && limit.known()) {
+    GateAsk a = length_ask("Travel of the bearing, pad on the floor", {}, limit.si);
+    if (known) a.predicted = plan->clutch->end.bearing_m;
+    return a;
+  }
+  if (id == GateId::over_travel)
+    return sight("A stop that ends the pedal before the cover's limit",
+                 {"Pedal stop set and locked, cover's limit from its maker"});
+  return sight("The slave pushed back by hand at rest",
+               {"Slave goes back by hand, room left for the lining's wear"});
+}
+
+GateAsk seen_ask(GateId id) {
+  switch (id) {
+    case GateId::circuits:
+      return sight("Which chamber falls for which nipple",
+                   {"One nipple at a time: each wheel falls in the chamber it should"});
+    case GateId::residual:
+      return sight("Outlets and lines that feed discs, looked into",
+                   {"No drum valve in the outlet or the line of any disc; wheels free"});
+    case GateId::weep:
+      return sight("Every joint that was opened, wiped and pressed for a minute",
+                   {"Every opened joint dry after a minute of hard press"});
+    case GateId::lock_order:
+      return sight("Which axle stops turning first", {"Front first, seen from beside the car"});
+    case GateId::bar:
+      return sight("The balance bar, firm press, and with each circuit open",
+                   {"Free at its full tilt, either circuit open"});
+    case GateId::single_signed:
+    case GateId::deviation:
+      return sight("Who signed it, and where the paper is", {});
+    case GateId::retention:
+      return sight("Clips, pins and washers", {"Count in equals count out"});
+    case GateId::lamp:
+      return sight("Brake lamp and warning lamp",
+                   {"Off at rest, on before pressure; warning lamp lights on test"});
+    case GateId::fluid:
+      return sight("Grade and bottle", {"Sealed bottle opened today, old fluid flushed out"});
+    case GateId::lines:
+      return sight(
+          "Lines and hoses at full lock and full droop",
+          {"Held every 300 mm, clear at full lock, full droop and with the engine rocked"});
+    case GateId::firewall:
+      return sight("Every hole the old unit left", {"No light through it with a lamp behind"});
+    default:
+      return sight("What was seen", {});
+  }
+}
+
+/// Read far from what this job predicts: one of the two is wrong.
+bool far_off(const GateAsk& a, const GateEvidence& e) {
+  if (!a.predicted || !e.read) return false;
+  const double least = a.kind == Kind::force ? 40.0 : 0.010;
+  return std::abs(*e.read - *a.predicted) >
+         std::max(0.25 * std::abs(*a.predicted), least) + e.uncertainty;
+}
+
+}  // namespace
+
+GateAsk gate_ask(const Job& job, const std::vector<ConditionReport>& strip, GateId id) {
+  switch (id) {
+    case GateId::preload: {
+      GateAsk a = length_ask("Free play at the pad", kLeastFreePlay_m, {});
+      a.digits = 1;
+      if (const auto play = rod_report(job).free_play) a.predicted = play->value();
+      return a;
+    }
+    case GateId::sink:
+      return length_ask("Pad sinks in 60 s under a steady firm foot", {}, kMostSink_m);
+    case GateId::reserve:
+      return reserve_ask(job, strip);
+    case GateId::failed_circuit:
+      return failed_ask(job, strip);
+    case GateId::no_assist:
+      return dead_ask(job, strip);
+    case GateId::assist_drop:
+      return length_ask("Pad drops when the engine starts", kLeastDrop_m, {});
+    case GateId::release:
+    case GateId::over_travel:
+    case GateId::wear_room:
+      return clutch_ask(job, strip, id);
+    default:
+      return seen_ask(id);
+  }
+}
+
+Message expectation_words(const GateAsk& a) {
+  std::vector<Message> parts;
+  const auto add = [&](const std::optional<double>& v, auto words) {
+    if (v) parts.push_back(words(amount(*v, a.kind, a.digits)));
+  };
+  add(a.predicted, [](Amount v) { return say("predicted {}", v); });
+  add(a.least, [](Amount v) { return say("at least {}", v); });
+  add(a.most, [](Amount v) { return say("at most {}", v); });
+  return joined(parts, ", ");
+}
+
+bool is_moment(std::string_view t) {
+  if (t.size() != 19 || (t[10] != 'T' && t[10] != ' ') || t[13] != ':' || t[16] != ':')
+    return false;
+  const auto two = [t](std::size_t at, int most) {
+    const char a = t[at];
+    const char b = t[at + 1];
+    return a >= '0' && a <= '9' && b >= '0' && b <= '9' && (a - '0') * 10 + (b - '0') <= most;
+  };
+  return is_day(t.substr(0, 10)) && two(11, 23) && two(14, 59) && two(17, 60);
+}
+
+GateEvidence evidence_of(const GateRecord& r) {
+  return {r.read, r.read_uncertainty, r.instrument, r.note, r.who, r.when};
+}
+
+Message evidence_lacks(const GateAsk& a, const GateEvidence& e) {
+  if (e.who.empty()) return "who proved it is not said";
+  if (!is_moment(e.when)) return "when it was proved is not said";
+  if (!a.number) return e.seen.empty() ? Message("what was seen is not said") : Message();
+  if (!e.read) return "the number is not read";
+  const Amount read = amount(*e.read, a.kind, a.digits);
+  if (a.least && *e.read - e.uncertainty < *a.least)
+    return say("{} read, ± counted; at least {} is asked", read,
+               amount(*a.least, a.kind, a.digits));
+  if (a.most && *e.read + e.uncertainty > *a.most)
+    return say("{} read, ± counted; at most {} is asked", read, amount(*a.most, a.kind, a.digits));
+  if (far_off(a, e))
+    return say("{} read where {} is predicted: one of them is wrong, find out which", read,
+               amount(*a.predicted, a.kind, a.digits));
+  return {};
+}
+
+void answer_gate(Job& job, GateId id, GateState state, const GateEvidence& e) {
+  GateRecord& r = record_for(job, id);
+  r.state = state;
+  r.read = e.read;
+  r.read_uncertainty = e.uncertainty;
+  r.instrument = e.instrument;
+  r.note = e.seen;
+  r.who = e.who;
+  r.when = e.when;
+  r.date = e.when.substr(0, 10);
+  r.rests_on = state == GateState::passed ? rests_on(job, id) : decltype(r.rests_on){};
+}
+
+Message evidence_words(const GateAsk& a, const GateRecord& r) {
+  std::vector<Message> parts;
+  if (a.number && r.read) {
+    const Amount read = amount(*r.read, a.kind, a.digits);
+    const Amount doubt = amount(r.read_uncertainty, a.kind, a.digits + 1);
+    parts.push_back(r.instrument.empty() ? say("{} ± {}", read, doubt)
+                                         : say("{} ± {} by {}", read, doubt, r.instrument));
+  }
+  if (!r.note.empty()) parts.push_back(Message::data(r.note));
+  if (!r.who.empty()) parts.push_back(Message::data(r.who));
+  if (is_moment(r.when)) {
+    std::string when = r.when;
+    when[10] = ' ';
+    parts.push_back(Message::data(when));
+  }
+  return joined(parts, "; ");
+}
+
+}  // namespace yoke

@@ -1,0 +1,192 @@
+#include "strip/settle.hpp"
+
+#include <algorithm>
+#include <cmath>
+
+namespace yoke {
+
+namespace {
+
+bool open(const Value& v) {
+  return v.known() && !v.settled() && v.uncertainty_si > 0;
+}
+
+/// A report whose rules pass and wait for a name.
+struct Waiting {
+  ConditionReport* report;
+  Condition condition;
+  PressMargins margins;  ///< as they are
+  std::optional<ClutchSystem> clutch;
+  std::vector<RuleVerdict*> rules;
+  bool again = false;  ///< the end that is tried next may matter to it
+};
+
+void blame(RuleVerdict& r, Param param) {
+  if (std::find(r.decided_by.begin(), r.decided_by.end(), param) == r.decided_by.end())
+    r.decided_by.push_back(param);
+}
+
+/// Of these the margin tells no distance.
+bool by_sign(PressRule rule) {
+  return rule == PressRule::bar || rule == PressRule::lock_order || rule == PressRule::over_travel;
+}
+
+/// How a report's rules fare with a value at one end: those that fail are its; a press that does
+/// not get there takes with it what is judged there. Marks it where the other end may matter.
+void weigh(Waiting& w, const std::optional<PressMargins>& there, Param param) {
+  constexpr double kSafety = 3;
+  if (there)
+    for (std::size_t i = 0; i < there->reach.size(); ++i)
+      if (w.margins.reach[i] < kSafety * (there->reach[i] - w.margins.reach[i])) w.again = true;
+  for (RuleVerdict* r : w.rules) {
+    if (!there || !there->applies(r->rule) || there->fails(r->rule)) {
+      blame(*r, param);
+      continue;
+    }
+    const double better = there->of(r->rule) - w.margins.of(r->rule);
+    if (by_sign(r->rule) || w.margins.of(r->rule) < kSafety * better) w.again = true;
+  }
+}
+
+class Settler {
+ public:
+  Settler(const StripInputs& in, std::vector<ConditionReport>& strip) : in_(in) {
+    for (ConditionReport& c : strip) {
+      Waiting w{&c, condition_of(in.values(c.id), c.id), {}, {}, {}};
+      for (RuleVerdict& r : c.rules)
+        if (r.verdict == Verdict::if_typical) w.rules.push_back(&r);
+      if (!w.rules.empty() && look(w)) waiting_.push_back(std::move(w));
+    }
+  }
+
+  void run() {
+    if (waiting_.empty()) return;
+    for (const Unmeasured& u : unmeasured(in_.found, in_.plan, pressed_by)) {
+      if (u.plan) try_ends(As::plan, u);
+      if (u.found) try_ends(As::found, u);
+    }
+    for (Waiting& w : waiting_) {
+      for (RuleVerdict* r : w.rules)
+        if (r->decided_by.empty()) r->verdict = Verdict::holds;
+      conclude(*w.report);
+    }
+  }
+
+ private:
+  /// The margins as they are.
+  bool look(Waiting& w) const {
+    if (in_.clutch) {
+      const ClutchAssembly a = clutch_in(in_.values(w.report->id), w.condition);
+      if (!a.system || !w.report->clutch) return false;
+      w.clutch = a.system;
+      w.margins = clutch_margins(w.report->id, *w.report->clutch, a.system->unit, in_.limits);
+      return true;
+    }
+    const auto there = pressed(*in_.assembly(w.report->id).system, w);
+    if (there) w.margins = *there;
+    return there.has_value();
+  }
+
+  std::optional<PressMargins> pressed(const System& s, const Waiting& w) const {
+    const auto model = FeelModel::make(s, w.condition);
+    if (!model) return std::nullopt;
+    const TargetReport r = condition_target(w.report->id, *model, in_.limits);
+    return press_margins(w.report->id, *model, r, in_.limits);
+  }
+
+  [[nodiscard]] bool any_again() const {
+    return std::any_of(waiting_.begin(), waiting_.end(), [](const Waiting& w) { return w.again; });
+  }
+
+  void try_ends(As which, const Unmeasured& u) {
+    for (Waiting& w : waiting_) w.again = as_of(w.report->id) == which;
+    const double now = (which == As::plan ? in_.plan : in_.found).si(u.param);
+    // At the end of its range a value has one way to go.
+    for (const double si : {u.low, u.high})
+      if (std::abs(si - now) > 0 && any_again()) try_end(which, u.param, si);
+  }
+
+  void try_end(As which, Param param, double si) {
+    Values& v = which == As::plan ? plan_ : found_;
+    const double was = v.si(param);
+    v.set_si(param, si);
+    if (in_.clutch)
+      try_clutch(v, param);
+    else
+      try_brakes(which, v, param);
+    v.set_si(param, was);
+  }
+
+  void try_brakes(As which, const Values& v, Param param) {
+    const System& now = *(which == As::plan ? in_.plan_system : in_.found_system).system;
+    const Assembly a = assemble(v, now);
+    if (!a.system) return;  // it cannot be so: the other end is tried
+    // Air left in it is not of the system but of one condition alone.
+    const bool air = param == Param::air_left;
+    const bool same = !air && *a.system == now;
+    for (Waiting& w : waiting_) {
+      if (!w.again) continue;
+      w.again = false;
+      if (same || (air && w.report->id != ConditionId::air_left)) continue;
+      const Condition before = w.condition;
+      if (air) w.condition = condition_of(v, w.report->id);
+      weigh(w, pressed(*a.system, w), param);
+      w.condition = before;
+    }
+  }
+
+  void try_clutch(const Values& v, Param param) {
+    for (Waiting& w : waiting_) {
+      if (!w.again) continue;
+      const ClutchAssembly a = clutch_in(v, condition_of(v, w.report->id));
+      if (!a.system) continue;
+      w.again = false;
+      if (*a.system == *w.clutch) continue;
+      const auto r = clutch_report(*a.system);
+      weigh(w,
+            r ? std::optional(clutch_margins(w.report->id, *r, a.system->unit, in_.limits))
+              : std::nullopt,
+            param);
+    }
+  }
+
+  const StripInputs& in_;
+  Values plan_ = in_.plan;
+  Values found_ = in_.found;
+  std::vector<Waiting> waiting_;
+};
+
+}  // namespace
+
+std::vector<Unmeasured> unmeasured(const Values& found, const Values& plan, bool (*counts)(Group)) {
+  std::vector<Unmeasured> list;
+  for (const ParamInfo& p : all_params()) {
+    if (p.kind == Kind::choice || !counts(p.group)) continue;
+    const Value& f = found.at(p.param);
+    const Value& n = plan.at(p.param);
+    const auto at = [&p](const Value& v, double side) {
+      return std::clamp(v.si + side * v.uncertainty_si, p.min_si, p.max_si);
+    };
+    const bool same = open(f) && open(n) && f.si == n.si && f.uncertainty_si == n.uncertainty_si;
+    if (open(n)) list.push_back({p.param, same, true, at(n, -1), at(n, 1)});
+    if (open(f) && !same) list.push_back({p.param, true, false, at(f, -1), at(f, 1)});
+  }
+  return list;
+}
+
+Job with_value(const Job& job, const Unmeasured& u, double si) {
+  Job other = job;
+  const Measured m{si, How::stated, 0, {}};
+  if (u.found) other.found.set(u.param, m);
+  if (u.plan) {
+    other.built.clear(u.param);
+    other.plan.set(u.param, m);
+  }
+  return other;
+}
+
+void settle(const StripInputs& inputs, std::vector<ConditionReport>& strip) {
+  Settler(inputs, strip).run();
+}
+
+}  // namespace yoke

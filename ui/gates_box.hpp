@@ -1,0 +1,43 @@
+// The gates of a job: a list, and under the one that is worked on the place for its evidence: the
+// number read against what this job predicts, or what was seen; by whom.
+#pragma once
+
+#include <QComboBox>
+#include <QLabel>
+#include <QLineEdit>
+#include <QPushButton>
+#include <QScrollArea>
+
+#include "session/session.hpp"
+#include "session/stage_views.hpp"
+
+namespace yoke {
+
+class GatesBox : public QScrollArea {
+  Q_OBJECT
+
+ public:
+  explicit GatesBox(Session& session, QWidget* parent);
+  void refresh();
+  /// Opens the place for the evidence of a gate.
+  void work_on(GateId id);
+  [[nodiscard]] QLineEdit* read() const { return read_; }
+  [[nodiscard]] QComboBox* seen() const { return seen_; }
+  [[nodiscard]] QLineEdit* who() const { return who_; }
+  [[nodiscard]] QLabel* refusal() const { return refusal_; }
+
+ private:
+  void add_row(QGridLayout* list, int row, const GateRow& gate);
+  QWidget* evidence_card(const GateRow& gate, QWidget* parent);
+  void answer(const GateRow& gate, GateState state);
+  Session& session_;
+  std::optional<GateId> open_;
+  QStringList shown_;
+  QLineEdit* read_ = nullptr;
+  QComboBox* instrument_ = nullptr;
+  QComboBox* seen_ = nullptr;
+  QLineEdit* who_ = nullptr;
+  QLabel* refusal_ = nullptr;
+};
+
+}  // namespace yoke
