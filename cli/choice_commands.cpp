@@ -177,6 +177,7 @@ Expected<Table> records_table(const Arguments& a) {
   t.keys = records->keys;
   for (const auto& row : records->rows) {
     std::vector<Cell> cells;
+    cells.reserve(row.size());
     for (const RecordCell& c : row)
       cells.push_back(c.numeric ? number(c.number, fmt::format("{:g}", c.number)) : text(c.text));
     t.rows.push_back(std::move(cells));

@@ -24,6 +24,7 @@ inline constexpr double kMostRatio = 12;
 template <class Enum>
 [[nodiscard]] Message keys_listed() {
   std::vector<Message> keys;
+  keys.reserve(EnumWords<Enum>::all.size());
   for (const EnumWord& w : EnumWords<Enum>::all) keys.push_back(Message::data(std::string(w.key)));
   return joined(keys, ", ");
 }

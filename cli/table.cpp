@@ -44,6 +44,7 @@ std::string as_csv(const Table& t) {
   std::string out = csv_line(t.keys);
   for (const auto& row : t.rows) {
     std::vector<std::string> cells;
+    cells.reserve(row.size());
     for (const Cell& c : row)
       cells.push_back(c.numeric ? fmt::format("{:.9g}", c.number) : as_utf8(c.words));
     out += csv_line(cells);

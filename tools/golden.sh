@@ -5,7 +5,7 @@ cd "$(dirname "$0")/.."
 cli=build/check/yokestep-cli
 ninja -C build/check yokestep-cli
 rm -f tests/golden/*.json
-for job in data/demo/*.yoke; do
+for job in data/demo/*.yoke tests/fixtures/*.yoke; do
   name=$(basename "$job" .yoke)
   for command in solve figures check map judge steps bleed gates; do
     to=tests/golden/$name.$command.json

@@ -10,7 +10,7 @@ work=$(mktemp -d)
 trap 'kill $(jobs -p) 2>/dev/null || true; rm -rf "$work"' EXIT
 export HOME=$work XDG_STATE_HOME=$work/state XDG_CONFIG_HOME=$work/config XDG_RUNTIME_DIR=$work
 chmod 700 "$work"
-cp data/demo/estate-discs.yoke "$work/job.yoke"
+cp tests/fixtures/estate-discs.yoke "$work/job.yoke"
 Xvfb :97 -screen 0 1440x900x24 >/dev/null 2>&1 &
 export DISPLAY=:97
 sleep 1

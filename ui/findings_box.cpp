@@ -49,6 +49,9 @@ void FindingsBox::refresh() {
   std::vector<Finding> mine;
   for (const Finding& f : session_.findings())
     if (f.stage == stage_) mine.push_back(f);
+  // The car as it stands is not driven, whatever stage is worked on.
+  for (const Finding& f : session_.findings())
+    if (f.stage != stage_ && f.code == FindingCode::survey_do_not_drive) mine.push_back(f);
   std::stable_sort(mine.begin(), mine.end(),
                    [](const Finding& a, const Finding& b) { return a.severity > b.severity; });
   // What can hurt is never counted away among notes.

@@ -238,6 +238,17 @@ std::vector<Finding> fit_findings(const Job& job, const RodReport& rod) {
   return f;
 }
 
+namespace {
+
+bool one_of_two_brakes(const Job& job) {
+  const Values v = resolve(job, As::plan);
+  return v.is(choice::MasterKind::single) &&
+         (!v.is(choice::ControlKind::pedal) || !works_axle(v, Axle::front) ||
+          !works_axle(v, Axle::rear));
+}
+
+}  // namespace
+
 std::vector<Finding> strip_findings(const Job& job, const std::vector<ConditionReport>& strip) {
   std::vector<Finding> f;
   // What is said of the car as it stands is over when it is proved.
@@ -268,6 +279,16 @@ std::vector<Finding> strip_findings(const Job& job, const std::vector<ConditionR
                      "A knee in the rear line, other rear cylinders, or front brakes that do more",
                      "ECE R13-H, from memory"});
     if (!c.faults.empty() && c.faults.front().rule == PressRule::lock_order) continue;
+    // A lever, or a control of one axle alone, is never the only brake: the other must stop it.
+    const bool circuit = c.id == ConditionId::primary_lost || c.id == ConditionId::secondary_lost;
+    if (circuit && one_of_two_brakes(job)) {
+      if (c.id == ConditionId::primary_lost)
+        f.push_back({Severity::warning, Stage::size, FindingCode::size_failed_circuit,
+                     "One circuit: with it lost this control brakes nothing", "another control",
+                     "Prove the other brake by itself before a drive",
+                     "common practice, no source"});
+      continue;
+    }
     // A plan short of its comfort wishes is a warning; one that cannot stop the car is hard.
     const bool hard = c.id == ConditionId::primary_lost || c.id == ConditionId::secondary_lost ||
                       c.id == ConditionId::assist_lost || (c.target && !c.target->reached) ||

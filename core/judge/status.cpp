@@ -18,7 +18,9 @@ const ConditionReport* plan_of(const std::vector<ConditionReport>& strip) {
   return nullptr;
 }
 
-Message survey_status(const Job& job) {
+Message survey_status(const Job& job, const std::vector<Finding>& findings) {
+  for (const Finding& f : findings)
+    if (f.code == FindingCode::survey_do_not_drive) return "DO NOT DRIVE AS IT IS";
   const Assembly a = assemble(job, As::found);
   std::vector<Param> missing = a.missing_system;
   if (missing.empty()) missing = a.missing_brakes;
@@ -81,7 +83,7 @@ Message stage_status(const Job& job, Stage stage, const std::vector<ConditionRep
                      const std::vector<Finding>& findings) {
   switch (stage) {
     case Stage::survey:
-      return survey_status(job);
+      return survey_status(job, findings);
     case Stage::size:
       return size_status(job, strip);
     case Stage::fit: {

@@ -88,6 +88,7 @@ GateAsk clutch_ask(const Job& job, const std::vector<ConditionReport>& strip, Ga
   const Value limit = value_of(job, As::plan, Param::clutch_limit);
   if (id == GateId::over_travel && limit.known()) {
     GateAsk a = length_ask("Travel of the bearing, pad on the floor", {}, limit.si);
+    a.digits = 1;
     if (known) a.predicted = plan->clutch->end.bearing_m;
     return a;
   }

@@ -189,10 +189,9 @@ void add_rules(ConditionReport& c, const PressMargins& m, const Limits& l, bool 
 /// passes there hangs on it.
 void say_target(ConditionReport& c, const StripInputs& in) {
   const Limits& l = in.limits;
-  const bool failure = is_failure(c.id);
-  c.within = failure
-                 ? say("{}, {} %", force(l.effort_failed_n), Plain{l.reserve_failed_share * 100, 0})
-                 : say("{}, {} %", force(l.effort_n), Plain{l.reserve_share * 100, 0});
+  const bool sound = c.id == ConditionId::found || c.id == ConditionId::plan;
+  c.within = say("{}, {} %", force(is_failure(c.id) ? l.effort_failed_n : l.effort_n),
+                 Plain{(sound ? l.reserve_share : l.reserve_failed_share) * 100, 0});
   if (!c.by_pressure) {
     c.at = say("{} g", Plain{c.target->wanted, 2});
     return;
@@ -301,6 +300,7 @@ void conclude(ConditionReport& c) {
   c.brief = {};
   if (c.verdict == Verdict::fails) {
     c.reason = c.faults.empty() ? worst_rule->says : c.faults.front().says;
+    if (!c.faults.empty()) c.brief = c.faults.front().brief;
   } else if (c.verdict == Verdict::cannot_say) {
     c.reason =
         say("{} not known: the end of the bore is not checked", param_list(worst_rule->missing));

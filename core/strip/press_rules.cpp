@@ -23,13 +23,35 @@ Amount in_g(double z) {
   return amount(z, Kind::number, 2);
 }
 
+Message stop_brief(Stop stop) {
+  switch (stop) {
+    case Stop::pad_stop:
+      return "floor";
+    case Stop::geometry:
+      return "end of the linkage";
+    case Stop::primary_stroke:
+      return "first piston at its end";
+    case Stop::secondary_stroke:
+      return "far piston at its end";
+    case Stop::booster_stroke:
+      return "booster at its end";
+    case Stop::locked:
+      return "wheels locked";
+    case Stop::pressure_limit:
+      return "20 MPa";
+  }
+  return {};
+}
+
 PressFault not_reached(const TargetReport& r, bool by_pressure) {
   const Message stop = Message::of_table(stop_words(r.prevented_by));
   if (by_pressure)
     return {PressRule::reached, amount(r.wanted - r.at.pressure_pa, Kind::pressure, 2),
-            say("only {}: {}", amount(r.at.pressure_pa, Kind::pressure, 2), stop), r.prevented_by};
+            say("only {}: {}", amount(r.at.pressure_pa, Kind::pressure, 2), stop), r.prevented_by,
+            say("only {}: {}", amount(r.at.pressure_pa, Kind::pressure, 2),
+                stop_brief(r.prevented_by))};
   return {PressRule::reached, in_g(r.wanted - r.at.z), say("only {} g: {}", Plain{r.at.z, 2}, stop),
-          r.prevented_by};
+          r.prevented_by, say("only {} g: {}", Plain{r.at.z, 2}, stop_brief(r.prevented_by))};
 }
 
 PressFault too_hard(const TargetReport& r, double limit_n) {

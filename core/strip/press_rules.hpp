@@ -121,6 +121,7 @@ struct PressFault {
   Amount by;                   ///< how far, a quantity of the rule's own kind
   Message says;                ///< "23 N too hard"
   Stop stop = Stop::pad_stop;  ///< of `reached`: what prevented it
+  Message brief{};             ///< the same in a few words; empty: `says` is short enough
   [[nodiscard]] bool none() const { return rule == PressRule::none; }
 };
 

@@ -95,7 +95,8 @@ void discs_on_drum_unit(const Values& v, Identity& id) {
                             "A take-up master was made for calipers with a large running "
                             "clearance; these are drums all round",
                             "Ask where it came from; a plain bore is the usual unit here"));
-  if (any_disc && v.is(choice::MasterKind::single))
+  // A hand lever's master has one circuit by its nature.
+  if (any_disc && v.is(choice::MasterKind::single) && v.is(choice::ControlKind::pedal))
     id.wrong.push_back(hint(FindingCode::identity_single,
                             "A single-circuit master with discs: no unit was sold so for long",
                             "A tandem master keeps one circuit"));

@@ -194,7 +194,7 @@ TEST_CASE("candidates, reminders, parts in hand and the before-curve survive a r
 }
 
 TEST_CASE("compare, catalogue, next and parts on the command line") {
-  const std::string demo = std::string(YOKE_SOURCE_DIR) + "/data/demo/estate-discs.yoke";
+  const std::string demo = std::string(YOKE_SOURCE_DIR) + "/tests/fixtures/estate-discs.yoke";
   const std::string list = std::string(YOKE_SOURCE_DIR) + "/data/catalogue/parts.csv";
   const auto run = [](std::vector<std::string> words) { return cli::run(words); };
   CHECK(run({"compare", demo}).out.find("NOT COMPARED") != std::string::npos);

@@ -7,15 +7,17 @@
 #include "cli/commands.hpp"
 #include "files/store.hpp"
 #include "judge/findings.hpp"
+#include "proving/gates.hpp"
 #include "support/every_code.hpp"
 #include "support/folder.hpp"
+#include "work/steps.hpp"
 
 using namespace yoke;
 using yoke::cli::run;
 
 namespace {
 
-const std::string kDemo = std::string(YOKE_SOURCE_DIR) + "/data/demo/estate-discs.yoke";
+const std::string kDemo = std::string(YOKE_SOURCE_DIR) + "/tests/fixtures/estate-discs.yoke";
 
 std::vector<std::string> split(const std::string& line) {
   std::istringstream in(line);
@@ -45,7 +47,119 @@ TEST_CASE("every example of docs/cli.md prints what stands there", "[comma]") {
       CHECK(split(got) == split(want));
     }
   }
-  CHECK(examples == 18);
+  CHECK(examples == 25);
+}
+
+TEST_CASE("the page on judging holds every rule as the rule book has it, and no other") {
+  std::ifstream in(std::string(YOKE_SOURCE_DIR) + "/docs/model/judging.md");
+  std::stringstream text;
+  text << in.rdbuf();
+  const std::string page = text.str();
+  const auto rules = nlohmann::json::parse(run({"rules", "--format", "json"}).out)["rows"];
+  CHECK(rules.size() > 100);
+  for (const auto& r : rules) {
+    std::string line = "| `" + r["rule"].get<std::string>() + "` |";
+    for (const char* key : {"severity", "asked_of", "what", "limit", "source"})
+      line += " " + r[key].get<std::string>() + " |";
+    INFO(line);
+    CHECK(page.find(line + "\n") != std::string::npos);
+  }
+  std::size_t lines = 0;
+  for (std::size_t at = page.find("\n| `"); at != std::string::npos;
+       at = page.find("\n| `", at + 1))
+    ++lines;
+  CHECK(lines == rules.size());
+}
+
+TEST_CASE("judge: verdicts, what they rest on, exit status; the words of solve and check agree") {
+  const auto judged = run({"judge", kDemo, "--rules", "all", "--format", "json"});
+  CHECK(judged.status == 1);
+  const auto rows = nlohmann::json::parse(judged.out)["rows"];
+  const auto solved = nlohmann::json::parse(run({"solve", kDemo, "--format", "json"}).out)["rows"];
+  const auto found = nlohmann::json::parse(run({"check", kDemo, "--format", "json"}).out)["rows"];
+  // A condition of solve is the worst of its rules.
+  for (const auto& c : solved) {
+    std::string worst = "does not apply";
+    const std::vector<std::string> order{"does not apply", "holds", "holds if typical",
+                                         "cannot say", "fails"};
+    const auto rank = [&](const std::string& v) {
+      return std::find(order.begin(), order.end(), v) - order.begin();
+    };
+    for (const auto& r : rows)
+      if (r["condition"] == c["condition"] && rank(r["verdict"]) > rank(worst))
+        worst = r["verdict"];
+    INFO(c["condition"]);
+    CHECK(worst == c["verdict"].get<std::string>());
+  }
+  for (const auto& r : rows) {
+    const std::string id = r["rule"];
+    INFO(id);
+    CHECK_FALSE(r["what"].get<std::string>().empty());
+    if (r["verdict"] == "holds if typical") CHECK_FALSE(r["rests_on"].get<std::string>().empty());
+    if (r["verdict"] == "holds") CHECK(r["rests_on"].get<std::string>().empty());
+    if (!r["condition"].get<std::string>().empty()) continue;
+    const bool told =
+        std::any_of(found.begin(), found.end(), [&](const auto& f) { return f["code"] == id; });
+    CHECK(told == (r["verdict"] == "fails" || r["verdict"] == "cannot say"));
+  }
+  CHECK(run({"judge", kDemo, "--rules", "some"}).status == 2);
+}
+
+TEST_CASE("state: the intermediates of one press add up, in any condition") {
+  const auto of = [](const nlohmann::json& rows, const char* what) {
+    for (const auto& r : rows)
+      if (r["what"] == what) return r["value_SI"].is_number() ? r["value_SI"].get<double>() : 0.0;
+    FAIL(what);
+    return 0.0;
+  };
+  for (const char* condition : {"plan", "assist_lost", "first_lost", "hot", "air_left"}) {
+    INFO(condition);
+    const auto out = run({"state", kDemo, "--condition", condition, "--format", "json"});
+    REQUIRE(out.status == 0);
+    const auto rows = nlohmann::json::parse(out.out)["rows"];
+    const double weight = of(rows, "front axle load") + of(rows, "rear axle load");
+    CHECK(weight == Approx(1260 * 9.80665).epsilon(1e-3));
+    double volume = 0;
+    for (const char* part : {"volume: linings to contact", "volume: calipers and drums",
+                             "volume: hoses", "volume: tubes", "volume: fluid", "volume: air"})
+      volume += of(rows, part);
+    CHECK(volume > 1e-6);
+    // A dead booster costs its springs and seals on top.
+    const bool dead = std::string(condition) == "assist_lost";
+    CHECK((of(rows, "rod force") > of(rows, "force at the piston")) == dead);
+  }
+  const auto pressed = nlohmann::json::parse(
+      run({"state", kDemo, "--force", "150N", "--format", "json"}).out)["rows"];
+  CHECK(of(pressed, "pad force") == Approx(150).epsilon(1e-4));
+  CHECK(run({"state", kDemo, "--condition", "wet"}).status == 2);
+}
+
+TEST_CASE("steps, bleed, gates and fit are what the window works from") {
+  const auto rows = [](std::vector<std::string> words) {
+    words.insert(words.end(), {"--format", "json"});
+    const auto out = run(words);
+    REQUIRE(out.status != 2);
+    return nlohmann::json::parse(out.out)["rows"];
+  };
+  const std::string side = std::string(YOKE_SOURCE_DIR) + "/data/demo/sidecar-outfit.yoke";
+  const Job job = std::move(open_job(side)->job);
+  CHECK(rows({"steps", side}).size() == install_steps(job).size());
+  const auto bled = rows({"bleed", side});
+  REQUIRE(bled.size() == 4);  // the bench, both front calipers, the third wheel
+  for (const auto& r : bled) CHECK(r["state"] == "clear");
+  const auto strip = foot_strip(job, 0);
+  const auto gates = gates_of(job, strip, find_all(job, strip));
+  const auto told = rows({"gates", side});
+  REQUIRE(told.size() == gates.size());
+  for (std::size_t i = 0; i < gates.size(); ++i) {
+    CHECK(told[i]["gate"] == std::string(key(gates[i].id)));
+    CHECK(told[i]["state"] == std::string(key_of(gates[i].state)));
+    CHECK(told[i]["evidence"] == english(gates[i].evidence));
+  }
+  const auto fit = rows({"fit", side});
+  REQUIRE_FALSE(fit.empty());
+  CHECK(fit[0]["unknown"] == "slack at the pad");
+  CHECK(run({"fit", std::string(YOKE_SOURCE_DIR) + "/data/demo/trials-special.yoke"}).status == 2);
 }
 
 TEST_CASE("solve, overrides and formats") {
@@ -181,7 +295,7 @@ TEST_CASE("an option that would be ignored is an error, and every quantity has a
 }
 
 TEST_CASE("a condition that a clutch does not have is an error, not another system's report") {
-  const std::string clutch = std::string(YOKE_SOURCE_DIR) + "/data/demo/roadster-clutch.yoke";
+  const std::string clutch = std::string(YOKE_SOURCE_DIR) + "/tests/fixtures/roadster-clutch.yoke";
   CHECK(run({"curve", clutch, "--condition", "plan"}).status == 0);
   for (const char* condition : {"assist_lost", "second_lost"}) {
     const auto out = run({"curve", clutch, "--condition", condition});

@@ -9,7 +9,7 @@ using yoke::kPressQuantityCount;
 using yoke::cli::run;
 
 namespace {
-const std::string kDemo = std::string(YOKE_SOURCE_DIR) + "/data/demo/estate-discs.yoke";
+const std::string kDemo = std::string(YOKE_SOURCE_DIR) + "/tests/fixtures/estate-discs.yoke";
 
 nlohmann::json json_of(std::vector<std::string> words) {
   words.insert(words.end(), {"--format", "json"});

@@ -149,7 +149,7 @@ TEST_CASE("text is cut between characters, and made fit for JSON and XML") {
 }
 
 TEST_CASE("no command ends in an abort for words that are no UTF-8 or cut inside a character") {
-  const std::string demo = std::string(YOKE_SOURCE_DIR) + "/data/demo/estate-discs.yoke";
+  const std::string demo = std::string(YOKE_SOURCE_DIR) + "/tests/fixtures/estate-discs.yoke";
   const std::string half = std::string(39, 'x') + "ü" + std::string(39, 'x') + "ü";
   for (const std::string& word : {std::string("\xff\xfe\xc3"), half})
     for (const char* format : {"text", "json", "csv"}) {
@@ -216,7 +216,7 @@ TEST_CASE("cells that a spreadsheet would run are guarded in every table, number
 
 TEST_CASE("an output that is full is exit status 2 for every command") {
   const std::string cli = std::string(YOKE_BINARY_DIR) + "/yokestep-cli ";
-  const std::string demo = std::string(YOKE_SOURCE_DIR) + "/data/demo/estate-discs.yoke";
+  const std::string demo = std::string(YOKE_SOURCE_DIR) + "/tests/fixtures/estate-discs.yoke";
   const std::string parts = std::string(YOKE_SOURCE_DIR) + "/data/catalogue/parts.csv";
   for (const std::string& words :
        {std::string("help"), std::string("schema"), std::string("params"), std::string("calc"),

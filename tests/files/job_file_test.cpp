@@ -67,7 +67,7 @@ Job full_job() {
 }
 
 std::string demo_text() {
-  std::ifstream in(std::string(YOKE_SOURCE_DIR) + "/data/demo/estate-discs.yoke");
+  std::ifstream in(std::string(YOKE_SOURCE_DIR) + "/tests/fixtures/estate-discs.yoke");
   std::stringstream s;
   s << in.rdbuf();
   return s.str();
@@ -292,7 +292,7 @@ TEST_CASE("a folder lists its jobs, readable or not") {
 }
 
 TEST_CASE("the second demo knows two bores and two arms only, and still answers") {
-  const auto opened = open_job(std::string(YOKE_SOURCE_DIR) + "/data/demo/pickup-two-bores.yoke");
+  const auto opened = open_job(std::string(YOKE_SOURCE_DIR) + "/tests/fixtures/pickup-two-bores.yoke");
   REQUIRE(opened);
   const auto strip = foot_strip(opened->job, 8);
   CHECK_FALSE(strip[1].target);
@@ -302,7 +302,7 @@ TEST_CASE("the second demo knows two bores and two arms only, and still answers"
 }
 
 TEST_CASE("the demo job reads, every stage has something to say, and it is half finished") {
-  const auto opened = open_job(std::string(YOKE_SOURCE_DIR) + "/data/demo/estate-discs.yoke");
+  const auto opened = open_job(std::string(YOKE_SOURCE_DIR) + "/tests/fixtures/estate-discs.yoke");
   REQUIRE(opened);
   const Job& job = opened->job;
   const auto strip = foot_strip(job);

@@ -13,7 +13,7 @@ using namespace yoke;
 namespace {
 
 Job full_job() {
-  auto opened = open_job(std::string(YOKE_SOURCE_DIR) + "/data/demo/estate-discs.yoke");
+  auto opened = open_job(std::string(YOKE_SOURCE_DIR) + "/tests/fixtures/estate-discs.yoke");
   REQUIRE(opened);
   Job job = std::move(opened->job);
   job.readings.push_back({.force_n = 251.5, .travel_m = 0.0615, .pressure_pa = 4.25e6});
@@ -67,12 +67,12 @@ TEST_CASE("every list of a job is a table with the members that its file holds, 
 
 TEST_CASE("records go out as CSV under the file's own keys, in SI", "[comma]") {
   const auto out =
-      cli::run({"records", std::string(YOKE_SOURCE_DIR) + "/data/demo/estate-discs.yoke", "--list",
+      cli::run({"records", std::string(YOKE_SOURCE_DIR) + "/tests/fixtures/estate-discs.yoke", "--list",
                 "readings", "--format", "csv"});
   CHECK(out.status == 0);
   CHECK(out.out.rfind("force_N,travel_m,force_plus_minus_N,travel_plus_minus_m,assist,", 0) == 0);
   const auto bad =
-      cli::run({"records", std::string(YOKE_SOURCE_DIR) + "/data/demo/estate-discs.yoke", "--list",
+      cli::run({"records", std::string(YOKE_SOURCE_DIR) + "/tests/fixtures/estate-discs.yoke", "--list",
                 "steps of"});
   CHECK(bad.status == 2);
   CHECK(bad.err.find("There is no") == std::string::npos);

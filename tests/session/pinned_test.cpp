@@ -17,7 +17,7 @@ namespace {
 
 QString demo(const QTemporaryDir& dir, const QString& name = "estate-discs") {
   const QString path = dir.filePath(name + ".yoke");
-  REQUIRE(QFile::copy(QStringLiteral(YOKE_SOURCE_DIR "/data/demo/%1.yoke").arg(name), path));
+  REQUIRE(QFile::copy(QStringLiteral(YOKE_SOURCE_DIR "/tests/fixtures/%1.yoke").arg(name), path));
   return path;
 }
 

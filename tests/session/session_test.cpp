@@ -23,7 +23,7 @@ namespace {
 QString demo(const QTemporaryDir& dir) {
   const QString path = dir.filePath("demo.yoke");
   if (!QFile::exists(path))
-    REQUIRE(QFile::copy(QStringLiteral(YOKE_SOURCE_DIR "/data/demo/estate-discs.yoke"), path));
+    REQUIRE(QFile::copy(QStringLiteral(YOKE_SOURCE_DIR "/tests/fixtures/estate-discs.yoke"), path));
   return path;
 }
 }  // namespace
@@ -122,7 +122,7 @@ TEST_CASE("the sheet holds every number with its source, the open gates, and pri
   const QString html = sheet_html(s.job(), s.strip(), s.findings(), s.style(), QDate(2026, 11, 24));
   for (const char* words :
        {"22.23 mm", "calliper", "typical: common practice, no source", "as found", "Gates",
-        "In work: not proved", "front lost", "Shorten by 30.26 mm", "local rules", "2026-11-24"}) {
+        "In work: not proved", "front lost", "Shorten by 30.27 mm", "local rules", "2026-11-24"}) {
     INFO(words);
     CHECK(html.contains(words));
   }

@@ -27,7 +27,7 @@ namespace {
 QString demo(const QTemporaryDir& dir) {
   const QString path = dir.filePath("demo.yoke");
   if (!QFile::exists(path))
-    REQUIRE(QFile::copy(QStringLiteral(YOKE_SOURCE_DIR "/data/demo/estate-discs.yoke"), path));
+    REQUIRE(QFile::copy(QStringLiteral(YOKE_SOURCE_DIR "/tests/fixtures/estate-discs.yoke"), path));
   return path;
 }
 

@@ -19,7 +19,7 @@ namespace yoke::test {
 inline QString demo(const QTemporaryDir& dir, const char* name = "estate-discs") {
   const QString path = dir.filePath(QStringLiteral("%1.yoke").arg(QString::fromLatin1(name)));
   const QString from =
-      QStringLiteral(YOKE_SOURCE_DIR "/data/demo/%1.yoke").arg(QString::fromLatin1(name));
+      QStringLiteral(YOKE_SOURCE_DIR "/tests/fixtures/%1.yoke").arg(QString::fromLatin1(name));
   if (!QFile::exists(path)) REQUIRE(QFile::copy(from, path));
   return path;
 }

@@ -133,7 +133,7 @@ TEST_CASE("rod ends, gaps and heights follow what is typed") {
   Bench b;
   REQUIRE(b.window->open_path(demo(b.dir)));
   auto* page = open<RodPage>(b, Stage::rod, 1);
-  CHECK(page->ends()->figures()->text().contains("Cut 30.26 mm off the threaded end"));
+  CHECK(page->ends()->figures()->text().contains("Cut 30.27 mm off the threaded end"));
   b.choose(page->ends()->panel(), As::plan, Param::rod_coupling, 1);
   CHECK(page->ends()->figures()->text().contains("A turn moves the rod: 2.12 mm"));
   page->show_face(2);
@@ -148,7 +148,7 @@ TEST_CASE("rod ends, gaps and heights follow what is typed") {
   CHECK(page->gaps()->figures()->text().contains("the port is covered"));
   page->show_face(3);
   QApplication::processEvents();
-  CHECK(page->heights()->figures()->text().contains("Above the accelerator: 49 mm"));
+  CHECK(page->heights()->figures()->text().contains("Above the accelerator: 54 mm"));
   b.type(b.entry(page->heights()->panel(), As::plan, Param::rod_height_wish), "0");
   CHECK(page->heights()->figures()->text().contains("✓ Lamp lights after: 6.0 mm"));
   CHECK(page->heights()->drawing()->picture().said.join(";").contains("accelerator 110 mm"));
