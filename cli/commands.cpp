@@ -148,6 +148,10 @@ Expected<Table> all_bands(const Job& job, const DoubtRequest& q, const Style& st
     for (std::size_t i = 0; i < kPressQuantityCount; ++i) {
       const auto& f = press_quantity_info(static_cast<PressQuantity>(i));
       const Band& b = c.bands[i];
+      if (!b.said) {
+        t.rows.push_back({text(title), text(f.key), text("–"), text("–"), text("–")});
+        continue;
+      }
       t.rows.push_back({text(title), text(f.key), quantity(b.low, f.kind, f.digits, style),
                         quantity(b.middle, f.kind, f.digits, style),
                         quantity(b.high, f.kind, f.digits, style)});
@@ -183,6 +187,10 @@ Expected<Table> doubt_table(const Arguments& a) {
   for (std::size_t i = 0; i < kPressQuantityCount; ++i) {
     const auto& f = press_quantity_info(static_cast<PressQuantity>(i));
     const Band& b = r->bands[i];
+    if (!b.said) {
+      t.rows.push_back({text(f.key), text("–"), text("–"), text("–")});
+      continue;
+    }
     t.rows.push_back({text(f.key), quantity(b.low, f.kind, f.digits, a.style),
                       quantity(b.middle, f.kind, f.digits, a.style),
                       quantity(b.high, f.kind, f.digits, a.style)});

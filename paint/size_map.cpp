@@ -247,6 +247,18 @@ void draw_key(QPainter& p, const Sweep& s, QSizeF size) {
   for (const auto& c : s.cells)
     if (std::find(used.begin(), used.end(), c.fails) == used.end()) used.push_back(c.fails);
   std::sort(used.begin(), used.end());
+  // Many marks stand closer and smaller: none is cut off.
+  double gap = 44;
+  const auto width = [&] {
+    double w = 14;
+    for (const Limit l : used)
+      w += QFontMetricsF(p.font()).horizontalAdvance(words_of(limit_words(l))) + gap;
+    return w;
+  };
+  for (int px = 12; px >= 9 && width() > size.width(); --px) {
+    p.setFont(theme::text(px));
+    gap = 32;
+  }
   double x = 14;
   for (const Limit l : used) {
     const QString word = words_of(limit_words(l));
@@ -254,7 +266,7 @@ void draw_key(QPainter& p, const Sweep& s, QSizeF size) {
     p.setPen(theme::kScribe);
     const double w = QFontMetricsF(p.font()).horizontalAdvance(word);
     p.drawText(QRectF(x + 22, size.height() - 25, w + 4, 20), Qt::AlignVCenter, word);
-    x += w + 44;
+    x += w + gap;
   }
 }
 

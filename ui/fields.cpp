@@ -27,6 +27,7 @@ QString origin_word(const Job& job, As which, Param param) {
   const Value v = value_of(job, which, param);
   if (v.said_unknown) return words_of(words_of_value(How::unknown));
   if (v.origin == Origin::typical) return QObject::tr("typical");
+  if (v.follows) return QObject::tr("worked out");
   if (v.other_unit) return QObject::tr("old unit's");
   if (v.inherited) return QObject::tr("as found");
   return words_of(words_of_value(How::unknown));

@@ -14,7 +14,8 @@ class Sum {
     known_ = known_ && v.known();
     si_ += sign * v.si;
     doubt2_ += v.uncertainty_si * v.uncertainty_si;
-    if (v.origin == Origin::typical) typical_ = true;
+    // "None unless stated" is no doubt of the sum's.
+    if (v.origin == Origin::typical && v.uncertainty_si > 0) typical_ = true;
     if (v.how == How::estimate) guess_ = true;
     other_unit_ = other_unit_ || v.other_unit;
     if (how_ == How::unknown) how_ = v.how;
@@ -136,9 +137,6 @@ std::optional<Value> gap_ahead(const Job& job) {
     const auto gap = s.value();
     if (gap && (!widest || gap->si > widest->si)) widest = gap;
   }
-  // Whether there is a gasket is said by "none unless stated": no doubt of the gap's.
-  if (widest && widest->how != How::estimate) widest->origin = Origin::measured;
-  if (widest && widest->how == How::unknown) widest->how = recess.how;
   return widest;
 }
 
@@ -151,7 +149,7 @@ std::optional<Value> vacuum_ahead(const Job& job) {
   if (!engine_goes(job)) return std::nullopt;
   constexpr double kSeaLevel_pa = 101325;
   if (stated(job, Param::supply_pump_flow).si <= 0)
-    return Value{Origin::measured, 0, 0, How::stated};
+    return Value{Origin::measured, 0, 0, How::stated};  // a fact: nothing makes any
   Value v = stated(job, Param::supply_pump_ultimate);
   v.si = std::max(0.0, kSeaLevel_pa - v.si);
   return v;

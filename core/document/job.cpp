@@ -122,7 +122,10 @@ MeasuredSet& entered(Job& job, As which) {
 Value value_of(const Job& job, As which, Param param) {
   Value v = stated_value(job, which, param);
   if (which != As::plan || (v.origin == Origin::measured && !v.inherited)) return v;
-  return value_ahead(job, param).value_or(v);
+  auto ahead = value_ahead(job, param);
+  if (!ahead) return v;
+  ahead->inherited = ahead->follows = true;
+  return *ahead;
 }
 
 Value stated_value(const Job& job, As which, Param param) {
@@ -188,6 +191,7 @@ Message origin_words(const Job& job, As which, Param param) {
   if (v.origin == Origin::typical) return say("typical: {}", Message::of_table(info(param).source));
   Message how = Message::of_table(words_of_value(v.how));
   if (v.as_built) return say("{}, as built", how);
+  if (v.follows) return "worked out from the others";
   if (v.other_unit) return say("{}, but on the unit that is replaced", how);
   return v.inherited ? say("{}, as found", how) : how;
 }

@@ -214,6 +214,7 @@ struct Value {
   bool inherited = false;  ///< a plan that took the fitted system's value
   bool as_built = false;
   bool other_unit = false;    ///< inherited, but measured on a unit that the plan replaces
+  bool follows = false;       ///< inherited, and worked out for the plan from other values
   bool said_unknown = false;  ///< somebody said "unknown": the typical value stands in for it
   [[nodiscard]] bool known() const { return origin != Origin::unknown; }
   /// Measured on the very thing, or stated by its maker: what rests on it may be said to hold.

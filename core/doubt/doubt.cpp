@@ -31,6 +31,8 @@ struct Figures {
   bool ok = false;
   bool pass = false;
   std::array<double, kPressQuantityCount> of{};
+  std::array<bool, kPressQuantityCount> unsaid{};
+  void cannot_say(PressQuantity f) { unsaid[static_cast<std::size_t>(f)] = true; }
   double& operator[](PressQuantity f) { return of[static_cast<std::size_t>(f)]; }
   double operator[](PressQuantity f) const { return of[static_cast<std::size_t>(f)]; }
 };
@@ -100,8 +102,16 @@ Figures press_figures(const StripInputs& in, ConditionId id) {
   add_layers(f, r.budget);
   if (const auto bite = model->drive_for_z(kBite_g))
     f[PressQuantity::bite_travel] = model->at(*bite).pad_travel_m;
+  else
+    f.cannot_say(PressQuantity::bite_travel);
   const auto lock = model->first_lock_drive();
   f[PressQuantity::lock_z] = model->at(lock.value_or(model->end_drive())).z;
+  if (!lock) f.cannot_say(PressQuantity::lock_z);
+  if (!a.system->strokes_known)
+    for (const auto q : {PressQuantity::left1, PressQuantity::left2}) f.cannot_say(q);
+  if (!two_circuits(a.system->master))
+    for (const auto q : {PressQuantity::left2, PressQuantity::piston2}) f.cannot_say(q);
+  if (!a.system->vehicle) f.cannot_say(PressQuantity::deceleration);
   return f;
 }
 
@@ -137,7 +147,7 @@ Band band_of(std::vector<double>& v) {
     std::nth_element(v.begin(), v.begin() + k, v.end());
     return v[static_cast<std::size_t>(k)];
   };
-  return {at(0.1), at(0.5), at(0.9)};
+  return {at(0.1), at(0.5), at(0.9), true};
 }
 
 std::vector<Sensitivity> sensitivities(const Drawn& d, ConditionId id, const Figures& middle) {
@@ -191,10 +201,14 @@ ConditionDoubt collect(const std::vector<Figures>& all, std::size_t column, std:
     }
     ++good;
     passed += all[i].pass ? 1 : 0;
-    for (std::size_t f = 0; f < kPressQuantityCount; ++f) figures[f].push_back(all[i].of[f]);
+    for (std::size_t f = 0; f < kPressQuantityCount; ++f)
+      if (!all[i].unsaid[f]) figures[f].push_back(all[i].of[f]);
   }
   if (good > 0) r.pass_share = static_cast<double>(passed) / static_cast<double>(good);
-  for (std::size_t f = 0; f < kPressQuantityCount; ++f) r.bands[f] = band_of(figures[f]);
+  for (std::size_t f = 0; f < kPressQuantityCount; ++f) {
+    r.bands[f] = band_of(figures[f]);
+    r.bands[f].said = 10 * figures[f].size() >= 9 * good && good > 0;
+  }
   return r;
 }
 

@@ -55,6 +55,7 @@ struct Band {
   double low = 0;     ///< 10 % of the samples lie below
   double middle = 0;  ///< half
   double high = 0;    ///< 90 %
+  bool said = true;   ///< false: over a tenth of the draws have no such figure
 };
 
 struct Sensitivity {

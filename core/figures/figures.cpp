@@ -207,9 +207,14 @@ std::vector<Finding> figure_findings(const Job& job) {
     for (const Watch& w : kWatches) {
       if (!watched(w)) continue;
       for (const Figure& f : g.figures)
-        if (f.id == w.figure && f.verdict == Verdict::fails)
-          list.push_back({w.severity, e.stage, w.code, say("{}: {}", f.words, figure_message(f)),
-                          f.note, w.remedy, g.source});
+        if (f.id == w.figure && f.verdict == Verdict::fails) {
+          const bool store = w.figure == FigureId::reserve_stops &&
+                             in.strip.plan.is(choice::AssistKind::hydraulic);
+          list.push_back(
+              {w.severity, e.stage, w.code, say("{}: {}", f.words, figure_message(f)), f.note,
+               store ? "A fresh or a larger accumulator, or a pump that runs by itself" : w.remedy,
+               g.source});
+        }
     }
   }
   return list;

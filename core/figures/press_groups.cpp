@@ -64,7 +64,9 @@ Figure held_figure(const char* words, const Expected<HoldResult>& r, double limi
                                   Amount{r->needed_nm, Kind::torque, 0}));
   return judged(
       words, r->at.pad_force_n, Kind::force, 0, r->at.pad_force_n <= limit_n,
-      say("{}, {} is your limit", Amount{r->needed_nm, Kind::torque, 0}, force(limit_n, 0)));
+      say("{} at {}, {} is your limit; the press has {} % more",
+          Amount{r->needed_nm, Kind::torque, 0}, amount(r->at.pressure_pa, Kind::pressure, 2),
+          force(limit_n, 0), Plain{100 * (r->available_nm / std::max(1.0, r->needed_nm) - 1), 0}));
 }
 
 }  // namespace
@@ -172,6 +174,10 @@ FigureGroup bands(const FigureInputs& in) {
     // A clutch has no second piston, no deceleration: what never moves from 0 is not told.
     const bool layer = i >= static_cast<std::size_t>(PressQuantity::layers);
     if ((b.low == 0 && b.high == 0) || (layer && b.high < 0.5e-3)) continue;
+    if (!b.said) {
+      g.figures.push_back(unsaid(f.words, "some of the draws have no such figure"));
+      continue;
+    }
     g.figures.push_back(
         told(f.words, b.middle, f.kind, f.digits,
              say("{} to {}", Amount{b.low, f.kind, f.digits}, Amount{b.high, f.kind, f.digits})));
@@ -281,6 +287,11 @@ FigureGroup holding(const FigureInputs& in) {
   };
   add("Pedal force on the slope", hold_on_slope(*m, Angle{in.strip.plan.si(Param::hold_slope)}),
       FigureId::slope);
+  Condition unassisted;
+  unassisted.assist_alive = false;
+  if (const auto off = plan_model(in, unassisted); off && has_assist(*in.job, As::plan))
+    add("On the slope without assist",
+        hold_on_slope(*off, Angle{in.strip.plan.si(Param::hold_slope)}));
   if (in.strip.plan.known(Param::hold_stall_torque) && in.strip.plan.known(Param::hold_gears)) {
     add("Pedal force against the engine",
         hold_engine(*m, Torque{in.strip.plan.si(Param::hold_stall_torque)},

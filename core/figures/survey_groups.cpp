@@ -5,6 +5,7 @@
 
 #include "figures/groups.hpp"
 #include "proving/hypotheses.hpp"
+#include "survey/before_curve.hpp"
 #include "survey/gauging.hpp"
 #include "survey/identity.hpp"
 #include "survey/kit.hpp"
@@ -152,34 +153,22 @@ FigureGroup before(const FigureInputs& in) {
   const auto& list = in.job->before;
   if (list.empty()) return g;
   g.title = "The pedal before anything was changed";
-  g.source = "straight line through the readings, least squares";
+  const BeforeCurve b = before_curve(*in.job, in.strip);
+  g.source = b.by_model ? "the found system's own shape, fitted; weighted least squares"
+                        : "a caliper brake's shape, fitted; weighted least squares";
   g.figures.push_back(told("Readings kept", static_cast<double>(list.size()), Kind::number, 0));
   gauge_figures(g, in);
-  double n = 0, sx = 0, sy = 0, sxx = 0, sxy = 0;
-  for (const Reading& r : list) {
-    if (r.assist_alive || r.second_apply || r.hoses_clamped) continue;
-    n += 1;
-    sx += r.travel_m;
-    sy += r.force_n;
-    sxx += r.travel_m * r.travel_m;
-    sxy += r.travel_m * r.force_n;
-  }
-  const double spread = n * sxx - sx * sx;
-  if (n < 3 || spread < 1e-9 * n * n) {
-    g.figures.push_back(unsaid("Slope and dead stroke",
-                               "three presses at different depths are needed, assist off"));
+  if (!b.because.empty()) {
+    g.figures.push_back(unsaid("Slope and dead stroke", b.because));
     return g;
   }
-  const double slope = (n * sxy - sx * sy) / spread;
-  if (slope <= 0) {
-    g.figures.push_back(
-        unsaid("Slope and dead stroke", "deeper presses read no harder: read again"));
-    return g;
-  }
-  const double meets = sx / n - sy / n / slope;
-  g.figures.push_back(told("Slope", slope, Kind::spring_rate, 1));
   g.figures.push_back(
-      told("Dead stroke", std::max(0.0, meets), Kind::length, 0, "where that line meets no force"));
+      told("Dead stroke", b.dead_m, Kind::length, 0,
+           say("± {}, before anything pushes back", length(b.dead_uncertainty_m, 0))));
+  g.figures.push_back(told(
+      "Slope at the firmest press", b.slope_n_m, Kind::spring_rate, 1,
+      say("± {}; it stiffens on the way", amount(b.slope_uncertainty_n_m, Kind::spring_rate, 1))));
+  g.figures.push_back(told("Readings lie within", b.misfit_m, Kind::length, 1));
   return g;
 }
 

@@ -115,9 +115,29 @@ void accumulator_reserve(FigureGroup& g, const FigureInputs& in) {
         unsaid("Assisted stops in a row", stops.error().text()).as(FigureId::reserve_stops));
     return;
   }
-  g.figures.push_back(judged("Assisted stops in a row", static_cast<double>(stops->size()),
-                             Kind::number, 0, stops->size() >= 2, "two or three are usual")
-                          .as(FigureId::reserve_stops));
+  // Gas alone stops nothing: the wanted stop is assisted while the store's pressure still carries
+  // it.
+  constexpr double kAtmosphere_pa = 101325;
+  const auto* b = in.strip.plan_system.system
+                      ? std::get_if<Booster>(&in.strip.plan_system.system->assist)
+                      : nullptr;
+  if (!b || !stroke.computed) {
+    g.figures.push_back(unsaid("Assisted stops in a row", "the wanted stop cannot be computed yet")
+                            .as(FigureId::reserve_stops));
+    return;
+  }
+  Booster weak = *b;
+  int count = 0;
+  for (const Pressure p : *stops) {
+    const Pressure gauge{std::max(0.0, p.value() - kAtmosphere_pa)};
+    weak.max_assist = std::min(b->max_assist, hydraulic_assist(gauge, Area{area}));
+    if (assist_output(Assist{weak}, run_out_input(weak)).value() < stroke.output_n) break;
+    ++count;
+  }
+  g.figures.push_back(
+      judged("Assisted stops in a row", count, Kind::number, 0, count >= 2,
+             say("fluid for {} strokes, two or three assisted stops are usual", stops->size()))
+          .as(FigureId::reserve_stops));
   const double ambient =
       ambient_pressure(v.si(Param::vehicle_altitude)).value_or(Pressure{101325.0}).value();
   for (std::size_t i = 0; i < std::min<std::size_t>(4, stops->size()); ++i)
