@@ -3,8 +3,8 @@
 set -eu
 cd "$(dirname "$0")/.."
 cli=build/check/yokestep-cli
-ninja -C build/check yokestep-cli
-rm -f tests/golden/*.json
+ninja -C build/check yokestep-cli test_session
+rm -f tests/golden/*.json tests/golden/*.txt
 for job in data/demo/*.yoke tests/fixtures/*.yoke; do
   name=$(basename "$job" .yoke)
   for command in solve figures check map judge steps bleed gates; do
@@ -12,4 +12,5 @@ for job in data/demo/*.yoke tests/fixtures/*.yoke; do
     $cli $command "$job" --format json >"$to" 2>/dev/null || [ $? = 1 ] || rm -f "$to"
   done
 done
+YOKE_STORE=1 QT_QPA_PLATFORM=offscreen build/check/test_session "[golden]"
 git diff --stat -- tests/golden

@@ -1,6 +1,7 @@
 #include "figures/settle_figures.hpp"
 
 #include <algorithm>
+#include <cmath>
 
 #include "assembly/relevance.hpp"
 #include "strip/settle.hpp"
@@ -45,6 +46,14 @@ void FigureSettler::settle(FigureGroup& group, Make make) {
       if (f.verdict == Verdict::holds) f.verdict = Verdict::if_typical;
     return;
   }
+  // A figure that is such a value itself is what nobody measured, wherever its limit lies.
+  for (const Unmeasured& u : unmeasured(in_.strip.found, in_.strip.plan, any_group))
+    for (Figure& f : group.figures) {
+      const double now = (u.plan ? in_.strip.plan : in_.strip.found).si(u.param);
+      if (!holds(f) || !f.si || f.kind != info(u.param).kind || std::abs(*f.si - now) > 0) continue;
+      f.verdict = Verdict::if_typical;
+      f.decided_by.push_back(u.param);
+    }
   prepare();
   for (const Other& o : others_) {
     const FigureGroup other = make({&o.job, o.strip});

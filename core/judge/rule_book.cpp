@@ -119,6 +119,28 @@ void settle_others(const Job& job, std::vector<JudgedRule>& book) {
     }
 }
 
+/// Rules of one value alone: while nobody measured it, it decides, wherever the limit lies.
+void settle_direct(const Job& job, std::vector<JudgedRule>& book) {
+  static constexpr std::pair<FindingCode, Param> kOf[] = {
+      {FindingCode::rod_preload, Param::control_rod_clearance},
+      {FindingCode::rod_output_preload, Param::assist_output_gap},
+      {FindingCode::rod_output_gap, Param::assist_output_gap},
+      {FindingCode::plumb_chamber_front, Param::master_reservoir},
+      {FindingCode::plumb_chamber_rear, Param::master_reservoir}};
+  for (const auto& [code, param] : kOf) {
+    const bool asked_for =
+        code != FindingCode::rod_output_preload && code != FindingCode::rod_output_gap;
+    if (value_of(job, As::plan, param).settled() || (!asked_for && !has_assist(job, As::plan)))
+      continue;
+    for (JudgedRule& r : book) {
+      if (r.id != key(code) || !sums_pass(r.verdict)) continue;
+      r.verdict = Verdict::if_typical;
+      if (std::find(r.decided_by.begin(), r.decided_by.end(), param) == r.decided_by.end())
+        r.decided_by.push_back(param);
+    }
+  }
+}
+
 Stage stage_of(const JudgedRule& r) {
   static constexpr std::pair<std::string_view, Stage> kBegins[] = {
       {"survey.", Stage::survey},   {"identity.", Stage::survey}, {"ageing.", Stage::survey},
@@ -149,6 +171,7 @@ std::vector<JudgedRule> rule_book(const Job& job) {
   std::vector<JudgedRule> others;
   add_other_rules(find_all(job, strip), works_clutch(resolve(job, As::plan)), others);
   settle_others(job, others);
+  settle_direct(job, others);
   for (JudgedRule& r : others) r.stage = stage_of(r);
   book.insert(book.end(), std::make_move_iterator(others.begin()),
               std::make_move_iterator(others.end()));

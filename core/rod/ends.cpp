@@ -56,6 +56,12 @@ void limits(const Values& v, EndsReport& r) {
     least(same ? r.turns_shorter : r.turns_longer, (v.si(Param::rod_engaged2) - need) / p2);
   if (v.known(Param::rod_thread_spare2))
     least(same ? r.turns_longer : r.turns_shorter, (v.si(Param::rod_thread_spare2) - jam) / p2);
+  // How far it may be turned is not known while one of its ends is not.
+  const auto forget = [&v](std::optional<double>& turns, Param needed) {
+    if (!v.known(needed)) turns.reset();
+  };
+  forget(same ? r.turns_shorter : r.turns_longer, Param::rod_engaged2);
+  forget(same ? r.turns_longer : r.turns_shorter, Param::rod_thread_spare2);
   if (v.known(Param::rod_engaged2) && v.known(Param::rod_engaged) &&
       std::abs(v.si(Param::rod_engaged) - v.si(Param::rod_engaged2)) > need)
     r.findings.push_back({Severity::warning, Stage::rod, FindingCode::rod_uneven,

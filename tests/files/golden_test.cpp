@@ -55,6 +55,7 @@ std::string job_path(const std::string& name) {
 TEST_CASE("the demo jobs give the answers that were stored") {
   int compared = 0;
   for (const auto& e : fs::directory_iterator(std::string(YOKE_SOURCE_DIR) + "/tests/golden")) {
+    if (e.path().extension() != ".json") continue;  // sheets: the session's tests
     // "estate-discs.solve.json"
     const std::string job = e.path().stem().stem().string();
     const std::string command = e.path().stem().extension().string().substr(1);

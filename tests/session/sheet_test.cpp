@@ -1,9 +1,11 @@
 // What the sheet prints, compared cell by cell with the reports it prints.
+#include <QFile>
 #include <QRegularExpression>
 #include <QTextDocumentFragment>
 #include <catch2/catch.hpp>
 
 #include "figures/figures.hpp"
+#include "files/store.hpp"
 #include "proving/gates.hpp"
 #include "rod/rod.hpp"
 #include "session/sheet.hpp"
@@ -232,4 +234,39 @@ TEST_CASE(
   REQUIRE(p.of("Bigger tyres").size() == 1);
   CHECK(p.of("Bigger tyres")[0][1] == "2027-01-01");
   CHECK(p.of("Bigger tyres")[0][2].startsWith("A larger radius"));
+}
+
+TEST_CASE("the sheets of the demo jobs are those that were stored", "[golden]") {
+  // YOKE_STORE=1 stores them anew; tools/golden.sh does so.
+  const bool store = qEnvironmentVariableIsSet("YOKE_STORE");
+  const QString root = QStringLiteral(YOKE_SOURCE_DIR);
+  int compared = 0;
+  for (const char* name :
+       {"data/demo/fire-tender", "data/demo/sidecar-outfit", "data/demo/airfield-tug",
+        "data/demo/trials-special", "tests/fixtures/estate-discs"}) {
+    INFO(name);
+    const auto opened = open_job((root + "/" + name + ".yoke").toStdString());
+    REQUIRE(opened);
+    QString text;
+    for (const QStringList& row : print(opened->job).rows) text += row.join(" | ") + "\n";
+    QFile file(root + "/tests/golden/" + QString(name).section('/', -1) + ".sheet.txt");
+    if (store) {
+      REQUIRE(file.open(QIODevice::WriteOnly));
+      file.write(text.toUtf8());
+      file.close();
+    }
+    REQUIRE(file.open(QIODevice::ReadOnly));
+    const QStringList stored = QString::fromUtf8(file.readAll()).split('\n');
+    const QStringList now = text.split('\n');
+    CHECK(now.size() == stored.size());
+    for (qsizetype i = 0; i < qMin(now.size(), stored.size()); ++i) {
+      if (now[i] != stored[i]) {
+        INFO(stored[i].toStdString() << "\n→ " << now[i].toStdString());
+        CHECK(now[i] == stored[i]);
+        break;
+      }
+    }
+    ++compared;
+  }
+  CHECK(compared == 5);
 }
