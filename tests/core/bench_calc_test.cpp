@@ -131,6 +131,17 @@ TEST_CASE("steering sweeps: half-inch steps, half an hour at least (common pract
   CHECK(sweep_pace(3.5, Length{0.38}, Length{0.0127}, Time{60.0}).error().field == "least");
 }
 
+TEST_CASE("a steering sweep by hand: steps, way, time and mean speed") {
+  const auto p = sweep_pace(3, Length{0.4}, Length{0.05}, Time{1800.0});
+  REQUIRE(p);
+  const double rim = 3.14159265358979 * 0.4 * 3;
+  CHECK(p->rim.value() == Approx(rim));
+  CHECK(p->steps == 76);  // 3.770 m by 50 mm, rounded up
+  CHECK(p->way.value() == Approx(0.05 * 76 * 77 / 2));
+  CHECK(p->each.value() == Approx(1800.0 / 76));
+  CHECK(p->rim_speed.value() == Approx(0.05 * 76 * 77 / 2 / 1800));
+}
+
 TEST_CASE("shoe factor: leading and trailing sum, friction cancels for two equal shoes at n = 0") {
   const ShoeGeometry g{Length{0.200}, Length{0.100}, Length{0.090}};
   // Gillespie's formulas, from memory, by hand: 0.38 x 0.2/(0.1 -+ 0.0342).

@@ -45,6 +45,8 @@ TEST_CASE("two faults at once: the pair is first, not one of them at 99 %, nor a
     };
     const Hypothesis& h = d.ranked[0];
     REQUIRE(h.second);
+    CHECK(h.chi2 < 12);
+    CHECK(h.aicc > h.chi2);
     CHECK(((is(h.cause, two.a) && is(*h.second, two.b)) ||
            (is(h.cause, two.b) && is(*h.second, two.a))));
     CHECK_FALSE(d.next_test.empty());

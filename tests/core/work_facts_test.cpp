@@ -8,6 +8,7 @@
 
 #include "judge/findings.hpp"
 #include "plumbing/outlets.hpp"
+#include "proving/estimate.hpp"
 #include "proving/gates.hpp"
 #include "rod/rod.hpp"
 #include "support/every_code.hpp"
@@ -274,4 +275,48 @@ TEST_CASE("the other outlet, the day of a gate that was undone, and a day that i
   job.parts = {hose};
   CHECK(english(parts_gate(job, "2026-07-01").sentence).find("is past") == std::string::npos);
   CHECK(english(parts_gate(job, "2026-07-02").sentence).find("is past") != std::string::npos);
+}
+
+TEST_CASE("bleeding: the order follows the side of the plan's master, a clutch's fluid its line") {
+  Job job = known_job();
+  set(job, "found:vehicle.steering=left; vehicle.steering=left; circuit.split=axle");
+  const auto order = [&job] {
+    std::vector<Wheel> list;
+    for (const BleedWheel& w : bleed_plan(job).wheels) list.push_back(w.wheel);
+    return list;
+  };
+  using enum Wheel;
+  CHECK(order() == std::vector{rear_right, rear_left, front_right, front_left});
+  set(job, "vehicle.steering=right");  // the plan's side alone
+  CHECK(order() == std::vector{rear_left, rear_right, front_left, front_right});
+  set(job, "circuit.split=diagonal");
+  CHECK(order() == std::vector{rear_left, front_right, rear_right, front_left});
+  CHECK(bleed_plan(job).rounds == 3);
+  Job clutch = known_job();
+  set(clutch, kClutchJob);
+  set(clutch,
+      "master.reservoir=60 ml; clutch.tube=2 m; clutch.hose=0 m; lines.tube_outside=5 mm; "
+      "lines.tube_wall=1 mm");
+  const BleedPlan plan = bleed_plan(clutch);
+  CHECK(plan.rounds == 1);
+  // Two fillings of the reservoir and three of the line with 20 mm of slave, by hand.
+  const double line = kPi / 4 * 0.003 * 0.003 * 2 + kPi / 4 * 0.02222 * 0.02222 * 0.02;
+  CHECK(plan.fluid.value() == Approx(2 * 60e-6 + 3 * line).epsilon(1e-3));
+}
+
+TEST_CASE("readings below 1 MPa are counted anew each time") {
+  std::size_t low = 99;
+  const System s = car();
+  Condition dead;
+  dead.assist_alive = false;
+  const auto m = FeelModel::make(s, dead);
+  std::vector<Reading> readings;
+  for (const double pa : {0.5e6, 0.8e6, 2e6, 3e6}) {
+    const FeelPoint p = m->at(pa);
+    readings.push_back({.force_n = p.pad_force_n, .travel_m = p.pad_travel_m});
+  }
+  CHECK(usable_rows(s, readings, false, low).size() == 4);
+  CHECK(low == 2);
+  CHECK(usable_rows(s, readings, false, low).size() == 4);
+  CHECK(low == 2);
 }
