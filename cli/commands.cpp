@@ -115,7 +115,8 @@ Expected<Table> relative_table(const Arguments& a) {
        quantity(r->equal_bore.value(), Kind::length, 2, a.style)},
       {text("equal-feel ratio with the new bore"),
        number(r->equal_ratio, fmt::format("{:.2f}", r->equal_ratio))}};
-  t.notes = {english(relative_words(*r), a.style)};
+  t.notes = {english(relative_words(*r), a.style),
+             "Ratios as given: how sure they are is not known; two arms measured each would say."};
   return t;
 }
 

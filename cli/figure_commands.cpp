@@ -125,19 +125,19 @@ Expected<Table> map_table(const Arguments& a) {
   const auto s = sweep(*job, q);
   if (!s) return fail(s.error());
   Table t;
-  t.keys = {"assist", "bore_m", "bore2_m", "ratio", "inside", "verdict", "effort_N", "travel_m", "why"};
+  t.keys = {"assist",  "bore_m",   "bore2_m",  "ratio", "inside",
+            "verdict", "effort_N", "travel_m", "why"};
   for (const yoke::Cell& c : s->cells)
-    t.rows.push_back({text(s->assists[c.assist], a.style),
-                      number(c.bore_m, format_full(c.bore_m, Kind::length, 2, a.style)),
-                      c.bore2_m > 0
-                          ? number(c.bore2_m, format_full(c.bore2_m, Kind::length, 2, a.style))
-                          : text("–"),
-                      number(c.ratio, fmt::format("{:.2f}", c.ratio)),
-                      text(c.fails == Limit::none ? "yes" : "no"),
-                      text(std::string(words_of_value(c.verdict))),
-                      number(c.effort_n, format_full(c.effort_n, Kind::force, 0, a.style)),
-                      number(c.travel_m, format_full(c.travel_m, Kind::length, 0, a.style)),
-                      text(english(c.reason, a.style))});
+    t.rows.push_back(
+        {text(s->assists[c.assist], a.style),
+         number(c.bore_m, format_full(c.bore_m, Kind::length, 2, a.style)),
+         c.bore2_m > 0 ? number(c.bore2_m, format_full(c.bore2_m, Kind::length, 2, a.style))
+                       : text("–"),
+         number(c.ratio, fmt::format("{:.2f}", c.ratio)),
+         text(c.fails == Limit::none ? "yes" : "no"), text(std::string(words_of_value(c.verdict))),
+         number(c.effort_n, format_full(c.effort_n, Kind::force, 0, a.style)),
+         number(c.travel_m, format_full(c.travel_m, Kind::length, 0, a.style)),
+         text(english(c.reason, a.style))});
   t.notes = {english(ranking_words(ranking(*s), q.preference), a.style)};
   return t;
 }

@@ -37,25 +37,33 @@ Expected<Table> judge_table(const Arguments& a, bool& hard) {
     return fail({"--rules", which->second, "all, open", "There is no such choice of rules",
                  "open: those that do not simply hold; all: every rule"});
   Table t;
-  t.keys = {"rule",   "stage", "verdict", "severity", "condition", "what",  "at",
-            "actual", "limit", "source",  "says",     "rests_on",  "remedy"};
+  t.keys = {"rule",   "stage", "verdict", "severity", "condition", "what",     "at",
+            "actual", "limit", "source",  "says",     "fails_in",  "rests_on", "remedy"};
   std::size_t shown = 0;
   std::array<std::size_t, EnumWords<Verdict>::all.size()> count{};
-  for (const JudgedRule& r : rule_book(*job)) {
+  auto book = rule_book(*job);
+  constexpr std::size_t kDraws = 400;
+  add_shares(*job, kDraws, book);
+  for (const JudgedRule& r : book) {
     ++count[static_cast<std::size_t>(r.verdict)];
     if (r.verdict == Verdict::fails && r.severity == Severity::hard && r.condition.empty())
       hard = true;
     if (!all && (r.verdict == Verdict::holds || r.verdict == Verdict::not_applicable)) continue;
     ++shown;
     const auto words = [&](const Message& m) { return text(m, a.style); };
-    t.rows.push_back({text(r.id), text(std::string(stage_words(r.stage))),
-                      text(std::string(words_of_value(r.verdict))),
-                      text(std::string(severity_words(r.severity))), words(r.condition),
-                      words(r.words), words(r.at), words(r.actual), words(r.limit), words(r.source),
-                      words(r.says), text(param_ids(r.decided_by)), words(r.remedy)});
+    t.rows.push_back(
+        {text(r.id), text(std::string(stage_words(r.stage))),
+         text(std::string(words_of_value(r.verdict))),
+         text(std::string(severity_words(r.severity))), words(r.condition), words(r.words),
+         words(r.at), words(r.actual), words(r.limit), words(r.source), words(r.says),
+         r.fails_share ? number(*r.fails_share, fmt::format("{:.0f} %", *r.fails_share * 100))
+                       : text("–"),
+         text(param_ids(r.decided_by)), words(r.remedy)});
   }
   for (const Verdict v : all_values<Verdict>())
     t.notes.push_back(fmt::format("{}: {}", words_of_value(v), count[static_cast<std::size_t>(v)]));
+  t.notes.push_back(
+      fmt::format("fails_in: the share of {} draws of all doubtful values that fail", kDraws));
   if (!all && shown == 0) t.notes.emplace_back("Every rule that applies holds.");
   return t;
 }

@@ -4,6 +4,7 @@
 #include <QFrame>
 #include <QGridLayout>
 #include <QHBoxLayout>
+#include <QScrollBar>
 #include <QTimer>
 
 #include "session/entries.hpp"
@@ -37,6 +38,13 @@ void GatesBox::work_on(GateId id) {
   shown_.clear();
   refresh();
   if (read_) read_->setFocus();
+  if (!card_) return;
+  // Once it has its place the whole of it is brought into view, its head at the top.
+  QTimer::singleShot(0, this, [this, card = card_] {
+    if (card != card_ || !card) return;
+    ensureWidgetVisible(card, 0, card->height());
+    verticalScrollBar()->setValue(card->y() - 60);
+  });
 }
 
 void GatesBox::refresh() {
@@ -51,6 +59,7 @@ void GatesBox::refresh() {
   const QString typed = read_ && read_->isModified() ? read_->text() : QString();
   shown_ = key;
   read_ = who_ = nullptr;
+  card_ = nullptr;
   seen_ = instrument_ = nullptr;
   refusal_ = nullptr;
   auto* inner = new QWidget;
@@ -101,23 +110,24 @@ QWidget* GatesBox::evidence_card(const GateRow& g, QWidget* parent) {
   const Style& style = session_.style();
   auto* card = new QFrame(parent);
   card->setObjectName(QStringLiteral("card"));
+  card_ = card;
   auto* box = new QGridLayout(card);
   box->setContentsMargins(8, 6, 8, 6);
   box->setVerticalSpacing(4);
   box->addWidget(label(text_of(g.how, style), "soft", card), 0, 0, 1, 3);
   const QString asked = text_of(g.ask.words, style);
   if (g.ask.number) {
-    box->addWidget(label(asked, "question", card), 1, 0);
+    box->addWidget(label(asked, "question", card), 1, 0, 1, 3);
     read_ = figure_entry(asked, g.ask.kind == Kind::force ? tr("320 N ± 10 N") : tr("62 mm ± 2 mm"),
                          card);
-    box->addWidget(read_, 1, 1);
+    box->addWidget(read_, 2, 0, 1, 2);
     instrument_ = new Combo(card);
     instrument_->setAccessibleName(tr("Read with"));
     instrument_->addItems(g.ask.kind == Kind::force
                               ? QStringList{tr("bathroom scale"), tr("luggage scale")}
                               : QStringList{tr("tape"), tr("rule"), tr("calliper")});
-    box->addWidget(instrument_, 1, 2);
-    box->addWidget(label(text_of(g.expected, style), "soft", card), 2, 0, 1, 3);
+    box->addWidget(instrument_, 2, 2);
+    box->addWidget(label(text_of(g.expected, style), "soft", card), 3, 0, 1, 3);
   } else {
     box->addWidget(label(tr("Seen: %1").arg(asked), "question", card), 1, 0, 1, 3);
     seen_ = new Combo(card);
@@ -129,12 +139,12 @@ QWidget* GatesBox::evidence_card(const GateRow& g, QWidget* parent) {
     for (const Message& m : g.ask.usual) seen_->addItem(text_of(m, style));
     box->addWidget(seen_, 2, 0, 1, 3);
   }
-  box->addWidget(label(tr("Proved by"), "question", card), 3, 0);
+  box->addWidget(label(tr("Proved by"), "question", card), 4, 0);
   who_ = new QLineEdit(text_of(last_prover(session_.job())), card);
   who_->setPlaceholderText(tr("your name"));
   who_->setAccessibleName(tr("Proved by"));
   who_->setMaxLength(80);
-  box->addWidget(who_, 3, 1, 1, 2);
+  box->addWidget(who_, 4, 1, 1, 2);
   auto* row = new QHBoxLayout;
   for (const GateState s : {GateState::passed, GateState::failed, GateState::open}) {
     auto* b = new QPushButton(s == GateState::passed   ? tr("It passes")
@@ -148,10 +158,10 @@ QWidget* GatesBox::evidence_card(const GateRow& g, QWidget* parent) {
     row->addWidget(b);
   }
   row->addStretch(1);
-  box->addLayout(row, 4, 0, 1, 3);
+  box->addLayout(row, 5, 0, 1, 3);
   refusal_ = label({}, "caution", card);
   refusal_->hide();
-  box->addWidget(refusal_, 5, 0, 1, 3);
+  box->addWidget(refusal_, 6, 0, 1, 3);
   box->setColumnStretch(0, 1);
   return card;
 }

@@ -33,6 +33,7 @@ class GatesBox : public QScrollArea {
   Session& session_;
   std::optional<GateId> open_;
   QStringList shown_;
+  QWidget* card_ = nullptr;
   QLineEdit* read_ = nullptr;
   QComboBox* instrument_ = nullptr;
   QComboBox* seen_ = nullptr;

@@ -30,6 +30,7 @@ struct Drawn {
 struct Figures {
   bool ok = false;
   bool pass = false;
+  PressMargins margins;
   std::array<double, kPressQuantityCount> of{};
   std::array<bool, kPressQuantityCount> unsaid{};
   void cannot_say(PressQuantity f) { unsaid[static_cast<std::size_t>(f)] = true; }
@@ -83,7 +84,8 @@ Figures press_figures(const StripInputs& in, ConditionId id) {
   if (!model) return f;
   const TargetReport r = condition_target(id, *model, in.limits);
   f.ok = true;
-  f.pass = press_faults(id, *model, r, in.limits).empty();
+  f.margins = press_margins(id, *model, r, in.limits);
+  f.pass = f.margins.first_failing() == PressRule::none;
   f[PressQuantity::effort] = r.at.pad_force_n;
   f[PressQuantity::travel] = r.at.pad_travel_m;
   f[PressQuantity::reserve_share] = r.reserve_share;
@@ -121,6 +123,7 @@ Figures clutch_figures(const StripInputs& in, ConditionId id) {
   if (!c.target || !c.clutch) return f;
   f.ok = true;
   f.pass = c.faults.empty();
+  for (const RuleVerdict& v : c.rules) f.margins.set(v.rule, v.verdict == Verdict::fails ? -1 : 1);
   f[PressQuantity::effort] = c.target->at.pad_force_n;
   f[PressQuantity::travel] = c.target->at.pad_travel_m;
   f[PressQuantity::reserve_share] = c.target->reserve_share;
@@ -201,10 +204,13 @@ ConditionDoubt collect(const std::vector<Figures>& all, std::size_t column, std:
     }
     ++good;
     passed += all[i].pass ? 1 : 0;
+    for (std::size_t k = 0; k < kPressRules; ++k)
+      r.fail_share[k] += all[i].margins.fails(static_cast<PressRule>(k)) ? 1.0 : 0.0;
     for (std::size_t f = 0; f < kPressQuantityCount; ++f)
       if (!all[i].unsaid[f]) figures[f].push_back(all[i].of[f]);
   }
   if (good > 0) r.pass_share = static_cast<double>(passed) / static_cast<double>(good);
+  for (double& share : r.fail_share) share /= std::max(1.0, static_cast<double>(good));
   for (std::size_t f = 0; f < kPressQuantityCount; ++f) {
     r.bands[f] = band_of(figures[f]);
     r.bands[f].said = 10 * figures[f].size() >= 9 * good && good > 0;

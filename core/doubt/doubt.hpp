@@ -78,6 +78,8 @@ struct ConditionDoubt {
   Message because;             ///< why nothing can be said; empty when it can
   std::size_t impossible = 0;  ///< draws that contradict themselves; left out
   double pass_share = 0;       ///< of the draws, within the condition's limits
+  /// Of the draws, those that fail each rule.
+  std::array<double, kPressRules> fail_share{};
   std::array<Band, kPressQuantityCount> bands{};
   std::vector<Sensitivity> ranked;  ///< largest influence first, by effort and travel together
   [[nodiscard]] const Band& band(PressQuantity f) const {

@@ -47,13 +47,15 @@ void FigureSettler::settle(FigureGroup& group, Make make) {
     return;
   }
   // A figure that is such a value itself is what nobody measured, wherever its limit lies.
-  for (const Unmeasured& u : unmeasured(in_.strip.found, in_.strip.plan, any_group))
+  for (const Param p : {Param::control_rod_clearance, Param::assist_output_gap}) {
+    const Value& v = in_.strip.plan.at(p);
+    if (v.settled()) continue;
     for (Figure& f : group.figures) {
-      const double now = (u.plan ? in_.strip.plan : in_.strip.found).si(u.param);
-      if (!holds(f) || !f.si || f.kind != info(u.param).kind || std::abs(*f.si - now) > 0) continue;
+      if (!holds(f) || !f.si || f.kind != info(p).kind || std::abs(*f.si - v.si) > 0) continue;
       f.verdict = Verdict::if_typical;
-      f.decided_by.push_back(u.param);
+      f.decided_by.push_back(p);
     }
+  }
   prepare();
   for (const Other& o : others_) {
     const FigureGroup other = make({&o.job, o.strip});

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "doubt/doubt.hpp"
 #include "strip/settle.hpp"
 
 namespace yoke {
@@ -65,6 +66,8 @@ void add_press_rules(const ConditionReport& c, std::vector<JudgedRule>& book) {
     r.remedy = v.verdict == Verdict::fails ? Message("Change bore, ratio or assist under Size")
                                            : Message();
     r.decided_by = v.decided_by;
+    r.of = c.id;
+    r.rule = v.rule;
     book.push_back(std::move(r));
   }
 }
@@ -162,6 +165,18 @@ const std::vector<RuleInfo>& rule_infos() {
 #include "judge/rules.def"
   };
   return list;
+}
+
+void add_shares(const Job& job, std::size_t samples, std::vector<JudgedRule>& book) {
+  const auto ids = conditions_for(works_clutch(resolve(job, As::plan)));
+  DoubtRequest q;
+  q.samples = samples;
+  const auto drawn = doubt(job, ids, q);
+  if (!drawn) return;
+  for (JudgedRule& r : book)
+    for (const ConditionDoubt& c : drawn->conditions)
+      if (r.of == c.id && r.rule && c.because.empty())
+        r.fails_share = c.fail_share[static_cast<std::size_t>(*r.rule)];
 }
 
 std::vector<JudgedRule> rule_book(const Job& job) {

@@ -37,10 +37,15 @@ struct JudgedRule {
   Message limit;
   Message source;
   Verdict verdict = Verdict::not_applicable;
-  Message says;                   ///< of one that fails or cannot be said
-  Message remedy;                 ///< likewise
-  std::vector<Param> decided_by;  ///< of one that holds if typical: measured, they settle it
+  Message says;                       ///< of one that fails or cannot be said
+  Message remedy;                     ///< likewise
+  std::vector<Param> decided_by;      ///< of one that holds if typical: measured, they settle it
+  std::optional<ConditionId> of;      ///< of a press
+  std::optional<PressRule> rule;      ///< likewise
+  std::optional<double> fails_share;  ///< of the draws, once `add_shares` was asked
 };
+/// How sure it is that a press's rule fails: the share of draws that fail it.
+void add_shares(const Job& job, std::size_t samples, std::vector<JudgedRule>& book);
 /// All of them, stage by stage; those that do not apply too.
 [[nodiscard]] std::vector<JudgedRule> rule_book(const Job& job);
 

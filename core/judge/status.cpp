@@ -63,10 +63,13 @@ Message size_status(const Job& job, const std::vector<ConditionReport>& strip) {
 
 Message bleed_status(const Job& job) {
   const BleedPlan plan = bleed_plan(job);
-  const std::size_t clear = clear_nipples(bleed_rows(job, plan));
+  const auto rows = bleed_rows(job, plan);
+  const std::size_t clear = clear_nipples(rows);
+  const auto nipples = static_cast<std::size_t>(
+      std::count_if(rows.begin(), rows.end(), [](const BleedRow& r) { return r.key != "bench"; }));
   if (plan.clutch) return clear > 0 ? "line bled" : "line to bleed";
   if (!plan.missing.empty()) return say("{} unknown", param_list({plan.missing.front()}));
-  return say("{} of 4 corners done", clear);
+  return say("{} of {} corners done", clear, nipples);
 }
 
 Message install_status(const Job& job) {
@@ -98,6 +101,7 @@ Message stage_status(const Job& job, Stage stage, const std::vector<ConditionRep
       if (value_of(job, As::plan, Param::control_use).is(choice::ControlUse::clutch))
         return "one line";
       const OutletReport r = outlet_report(job, As::plan);
+      const bool single = is(job, As::plan, choice::MasterKind::single);
       const auto has = [&r](FindingCode code) {
         return std::any_of(r.findings.begin(), r.findings.end(),
                            [code](const Finding& f) { return f.code == code; });
@@ -105,8 +109,10 @@ Message stage_status(const Job& job, Stage stage, const std::vector<ConditionRep
       if (has(FindingCode::plumb_crossed)) return "outlets crossed";
       if (has(FindingCode::plumb_no_separation)) return "no separation";
       if (any_hard(r.findings)) return "a residual valve is wrong";
+      if (single) return "one circuit feeds them all";
       if (r.retrace) return "to be traced on the new unit";
-      if (!r.untraced.empty()) return say("{} of 4 wheels traced", 4 - r.untraced.size());
+      if (const std::size_t traced = r.first.size() + r.second.size(); !r.untraced.empty())
+        return say("{} of {} wheels traced", traced, traced + r.untraced.size());
       return "outlets as intended";
     }
     case Stage::install:

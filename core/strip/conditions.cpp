@@ -148,6 +148,7 @@ void say_what_can_be_said(ConditionReport& c, const Assembly& a, const Condition
   // A circuit lost that leaves no brake is a failure, not a lack of knowledge.
   if (lost && (single || (a.missing_brakes.empty() && a.system->strokes_known))) {
     c.verdict = Verdict::fails;
+    c.brief = "no brake left";
     return;
   }
   if (a.missing_brakes.empty()) return;

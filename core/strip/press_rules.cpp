@@ -86,10 +86,24 @@ std::optional<FeelPoint> first_lock(const FeelModel& model) {
   return model.at(*drive * (1 + 1e-6));
 }
 
-/// Below 0: the rear locks first under hard braking; else by how much it does not, or a whole g.
+/// How much more of its grip the front uses than the rear, where the first axle locks or the press
+/// ends; below 0: the rear locks first under hard braking, by the g that are missing.
 double lock_margin(const FeelModel& model) {
-  const auto at = first_lock(model);
-  return at && at->lock == Lock::rear ? at->z - kRearLock_g : 1.0;
+  const auto lock = model.first_lock_drive();
+  const double drive = lock ? *lock * (1 + 1e-6) : model.end_drive();
+  const FeelPoint at = model.at(drive);
+  if (lock && at.lock == Lock::rear) return at.z - kRearLock_g;
+  const Vehicle& car = *model.system().vehicle;
+  const double weight_n = car.mass.value() * kGravity_m_s2;
+  const double h = car.cg_height.value() / car.wheelbase.value();
+  const WheelForces f = model.wheel_forces(drive);
+  const auto used = [&](double force_n, double share, double load) {
+    const double grip = car.tyre_mu * share * std::max(load, 1e-9);
+    return grip > 0 ? force_n / weight_n / grip : 0.0;
+  };
+  const double more = used(f.front_n, f.front_share, car.front_share + at.z * h) -
+                      used(f.rear_n, f.rear_share, 1 - car.front_share - at.z * h);
+  return std::max(more, lock ? 0.0 : 1e-12);
 }
 
 PressFault rear_first(const FeelModel& model) {
@@ -196,8 +210,7 @@ PressMargins clutch_margins(ConditionId id, const ClutchReport& r, const ClutchU
              r.slave_left_m.value_or(0)};
   if (!r.releases) return m;
   m.set(PressRule::effort, l.effort_n - r.peak_n);
-  if (r.over_travel_m)
-    m.set(PressRule::over_travel, *r.over_travel_m > 0 ? -*r.over_travel_m : 0.0);
+  if (unit.limit) m.set(PressRule::over_travel, unit.limit->value() - r.end.bearing_m);
   if (r.wear_left_m) m.set(PressRule::wear, *r.wear_left_m - unit.wear.value());
   if (id == ConditionId::hot || id == ConditionId::air_left) {
     const auto [left_m, share] = clutch_reserve(r);

@@ -83,7 +83,8 @@ struct EnumWords<PressRule> {
 inline constexpr std::size_t kPressRules = static_cast<std::size_t>(PressRule::none);
 
 /// How far a press keeps each rule, in the rule's own kind: below 0 it fails. Of the order of
-/// locking, the bar and the return the sign alone counts.
+/// locking it is what the front uses more of its grip than the rear; of the bar the sign alone
+/// counts.
 class PressMargins {
  public:
   void set(PressRule rule, double margin) {

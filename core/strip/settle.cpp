@@ -28,7 +28,7 @@ void blame(RuleVerdict& r, Param param) {
 
 /// Of these the margin tells no distance.
 bool by_sign(PressRule rule) {
-  return rule == PressRule::bar || rule == PressRule::lock_order || rule == PressRule::over_travel;
+  return rule == PressRule::bar;
 }
 
 /// How a report's rules fare with a value at one end: those that fail are its; a press that does
