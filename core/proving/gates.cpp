@@ -62,13 +62,24 @@ Message steps_open(const Job& job) {
   return open == 0 ? Message() : plural(open, "{} step is not done", "{} steps are not done");
 }
 
+/// More air than the job allows, by its own readings; empty: no, or they cannot tell.
+Message air_by_readings(const Job& job) {
+  const Assembly a = assemble(job, As::plan);
+  if (!a.system || job.readings.empty()) return {};
+  const ReadingEstimate r = estimate_from_readings(*a.system, job.readings, false);
+  const Value limit = value_of(job, As::plan, Param::air_left);
+  if (!r.air_m3() || r.air_m3()->value - r.air_m3()->uncertainty <= limit.si) return {};
+  return say("the readings tell {} of air, {} is the limit",
+             amount(r.air_m3()->value, Kind::volume, 1), amount(limit.si, Kind::volume, 1));
+}
+
 /// A wet system with air in it is no brake, whatever else was looked at.
 Message nipples_open(const Job& job) {
   const auto rows = bleed_rows(job, bleed_plan(job));
   const auto all = static_cast<std::size_t>(
       std::count_if(rows.begin(), rows.end(), [](const BleedRow& r) { return r.key != "bench"; }));
   const std::size_t clear = clear_nipples(rows);
-  if (clear == all && all > 0) return {};
+  if (clear == all && all > 0) return air_by_readings(job);
   return say("{} of {} nipples run clear", clear, all);
 }
 

@@ -320,3 +320,60 @@ TEST_CASE("readings below 1 MPa are counted anew each time") {
   CHECK(usable_rows(s, readings, false, low).size() == 4);
   CHECK(low == 2);
 }
+
+TEST_CASE("clear nipples are not enough while the readings tell of more air than is allowed") {
+  Job job = known_job();
+  do_all_work(job);
+  const auto bled = [&job] {
+    const auto strip = foot_strip(job, 0);
+    for (const Gate& g : gates_of(job, strip, find_all(job, strip)))
+      if (g.id == GateId::bled) return g;
+    return Gate{};
+  };
+  CHECK(bled().state == GateState::passed);
+  Condition air;
+  air.assist_alive = false;
+  air.air_m3 = 6e-6;
+  const auto m = FeelModel::make(*assemble(job, As::plan).system, air);
+  REQUIRE(m);
+  for (const double pa : {0.2e6, 0.4e6, 0.7e6, 1.5e6, 2.5e6, 3.5e6}) {
+    const FeelPoint p = m->at(pa);
+    Reading r;
+    r.force_n = p.pad_force_n;
+    r.travel_m = p.pad_travel_m;
+    r.force_uncertainty_n = 1;
+    r.travel_uncertainty_m = 0.0005;
+    job.readings.push_back(r);
+  }
+  set(job, "air.left=1 ml");
+  CHECK(bled().state == GateState::open);
+  CHECK(english(bled().why).find("of air, 1.0 cm³ is the limit") != std::string::npos);
+  set(job, "air.left=9 ml");
+  CHECK(bled().state == GateState::passed);
+}
+
+TEST_CASE("growth of calipers and drums is asked of firm presses, not of light ones") {
+  const System s = car();
+  Condition dead;
+  dead.assist_alive = false;
+  const auto m = FeelModel::make(s, dead);
+  const auto estimate = [&](std::initializer_list<double> pressures) {
+    std::vector<Reading> readings;
+    for (const double pa : pressures) {
+      const FeelPoint p = m->at(pa);
+      Reading r;
+      r.force_n = p.pad_force_n;
+      r.travel_m = p.pad_travel_m;
+      r.force_uncertainty_n = 1;
+      r.travel_uncertainty_m = 0.0003;
+      readings.push_back(r);
+    }
+    return estimate_from_readings(s, readings, false);
+  };
+  const auto firm = estimate({0.4e6, 0.6e6, 0.9e6, 1.3e6, 3e6, 4e6, 5e6});
+  REQUIRE(firm.at(Unknown::growth));
+  CHECK(firm.at(Unknown::growth)->value == Approx(1).margin(0.05));
+  const auto light = estimate({0.4e6, 0.6e6, 0.9e6, 1.1e6, 1.3e6, 1.6e6, 1.9e6});
+  CHECK_FALSE(light.at(Unknown::growth));
+  CHECK(light.used == 7);
+}
