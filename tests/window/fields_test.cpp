@@ -235,6 +235,7 @@ TEST_CASE("proved lapses when something is changed afterwards") {
     j.found.set(Param::limit_reserve_failed, {0, How::stated, 0, {}});
     j.found.set(Param::limit_reserve_failed_m, {0, How::stated, 0, {}});
     do_all_work(j);
+    j.readings.clear();  // those of the job tell of more air than it allows
     pass_all_gates(j);
   });
   b.stage(Stage::record);
