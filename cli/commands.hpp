@@ -60,7 +60,8 @@ struct Outcome {
 [[nodiscard]] Table params_table(const Arguments& a);
 /// Bands of effort, travel and reserve, and what to measure next.
 [[nodiscard]] Expected<Table> doubt_table(const Arguments& a);
-/// The rule book of a job; with --rules all those that hold too. Sets `hard` when a hard rule fails.
+/// The rule book of a job; with --rules all those that hold too. Sets `hard` when a hard rule
+/// fails.
 [[nodiscard]] Expected<Table> judge_table(const Arguments& a, bool& hard);
 /// Every rule there is, without a job.
 [[nodiscard]] Table rules_table(const Arguments& a);

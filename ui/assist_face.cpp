@@ -33,8 +33,7 @@ AssistFace::AssistFace(Session& session, QWidget* parent) : Face(parent), sessio
     if (p.group == Group::room) list.emplace_back(As::found, p.param);
   for (const Param p : {Param::assist_vacuum, Param::vehicle_altitude, Param::limit_effort,
                         Param::limit_effort_failed})
-    list.emplace_back(
-        p == Param::vehicle_altitude ? As::found : As::plan, p);
+    list.emplace_back(p == Param::vehicle_altitude ? As::found : As::plan, p);
   panel_->show_params(list);
   left->addWidget(panel_, 1);
   panel_->setMinimumWidth(446);

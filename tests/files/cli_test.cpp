@@ -71,7 +71,8 @@ TEST_CASE("the page on judging holds every rule as the rule book has it, and no 
   CHECK(lines == rules.size());
 }
 
-TEST_CASE("judge: verdicts, what they rest on, exit status, and the words of solve and check agree") {
+TEST_CASE(
+    "judge: verdicts, what they rest on, exit status, and the words of solve and check agree") {
   const auto judged = run({"judge", kDemo, "--rules", "all", "--format", "json"});
   CHECK(judged.status == 1);
   const auto rows = nlohmann::json::parse(judged.out)["rows"];

@@ -292,7 +292,8 @@ TEST_CASE("a folder lists its jobs, readable or not") {
 }
 
 TEST_CASE("the second demo knows two bores and two arms only, and still answers") {
-  const auto opened = open_job(std::string(YOKE_SOURCE_DIR) + "/tests/fixtures/pickup-two-bores.yoke");
+  const auto opened =
+      open_job(std::string(YOKE_SOURCE_DIR) + "/tests/fixtures/pickup-two-bores.yoke");
   REQUIRE(opened);
   const auto strip = foot_strip(opened->job, 8);
   CHECK_FALSE(strip[1].target);

@@ -67,13 +67,13 @@ TEST_CASE("every list of a job is a table with the members that its file holds, 
 
 TEST_CASE("records go out as CSV under the file's own keys, in SI", "[comma]") {
   const auto out =
-      cli::run({"records", std::string(YOKE_SOURCE_DIR) + "/tests/fixtures/estate-discs.yoke", "--list",
-                "readings", "--format", "csv"});
+      cli::run({"records", std::string(YOKE_SOURCE_DIR) + "/tests/fixtures/estate-discs.yoke",
+                "--list", "readings", "--format", "csv"});
   CHECK(out.status == 0);
   CHECK(out.out.rfind("force_N,travel_m,force_plus_minus_N,travel_plus_minus_m,assist,", 0) == 0);
   const auto bad =
-      cli::run({"records", std::string(YOKE_SOURCE_DIR) + "/tests/fixtures/estate-discs.yoke", "--list",
-                "steps of"});
+      cli::run({"records", std::string(YOKE_SOURCE_DIR) + "/tests/fixtures/estate-discs.yoke",
+                "--list", "steps of"});
   CHECK(bad.status == 2);
   CHECK(bad.err.find("There is no") == std::string::npos);
   CHECK(bad.err.find("A job keeps no list “steps of”") != std::string::npos);
