@@ -288,15 +288,14 @@ ConditionReport clutch_condition(const StripInputs& in, ConditionReport c, std::
 }  // namespace
 
 void conclude(ConditionReport& c) {
-  c.verdict = Verdict::holds;
-  const RuleVerdict* worst_rule = nullptr;
+  if (c.rules.empty()) return;  // nothing was judged: nothing is said to hold
+  const RuleVerdict* worst_rule = &c.rules.front();
   std::vector<Param> decided_by;
   for (const RuleVerdict& r : c.rules) {
-    if (worst_rule == nullptr || worst(r.verdict, worst_rule->verdict) != worst_rule->verdict)
-      worst_rule = &r;
+    if (worst(r.verdict, worst_rule->verdict) != worst_rule->verdict) worst_rule = &r;
     decided_by.insert(decided_by.end(), r.decided_by.begin(), r.decided_by.end());
   }
-  if (worst_rule != nullptr) c.verdict = worst_rule->verdict;
+  c.verdict = worst_rule->verdict;
   c.reason = c.aside;
   c.brief = {};
   if (c.verdict == Verdict::fails) {
