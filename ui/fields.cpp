@@ -5,6 +5,7 @@
 #include <QStyle>
 #include <QWheelEvent>
 
+#include "document/ahead.hpp"
 #include "session/texts.hpp"
 #include "ui/plain.hpp"
 
@@ -31,6 +32,12 @@ QString origin_word(const Job& job, As which, Param param) {
   if (v.other_unit) return QObject::tr("old unit's");
   if (v.inherited) return QObject::tr("as found");
   return words_of(words_of_value(How::unknown));
+}
+
+/// What this system's own sheet says, where it says anything; else what stands in for it.
+Value shown_of(const Job& job, As which, Param param) {
+  const Value own = stated_value(job, which, param);
+  return own.origin == Origin::measured && !own.inherited ? own : value_of(job, which, param);
 }
 
 void mark_refused(QWidget* w, bool refused) {
@@ -136,7 +143,7 @@ void QuantityField::restore() {
   writing_ = true;
   const Job& job = session_.job();
   const Style& style = session_.style();
-  const Value v = value_of(job, which_, param_);
+  const Value v = shown_of(job, which_, param_);
   const ParamInfo& p = info(param_);
   const bool own = v.origin == Origin::measured && !v.inherited;
   entry_->setText(own ? shown_value(param_, v.si, style) : QString());
@@ -175,7 +182,7 @@ void QuantityField::commit() {
     mark_refused(entry_, true);
     return;
   }
-  const Value before = value_of(session_.job(), which_, param_);
+  const Value before = shown_of(session_.job(), which_, param_);
   const bool keeps = before.origin == Origin::measured && !before.inherited;
   const How how = keeps ? before.how : session_.tool_for(param_, v->si);
   Measured value = measured(param_, v->si, how);
@@ -192,7 +199,7 @@ void QuantityField::commit() {
 
 void QuantityField::commit_how(int index) {
   if (writing_) return;
-  const Value v = value_of(session_.job(), which_, param_);
+  const Value v = shown_of(session_.job(), which_, param_);
   const auto how = static_cast<How>(index);
   if (how == How::unknown)
     session_.set_value(which_, param_, Measured{});

@@ -119,11 +119,24 @@ MeasuredSet& entered(Job& job, As which) {
   return which == As::found ? job.found : which == As::plan ? job.plan : job.built;
 }
 
+namespace {
+
+/// What was entered for the plan wins, but never against what is worse by measurement: a gap that
+/// was measured from both sides, a way to the floor that the wished pad height takes away.
+bool overrules(Param param, const Value& ahead, const Value& own) {
+  if (param == Param::assist_output_gap) return ahead.si > own.si;
+  return param == Param::control_pad_stop && !own.as_built && ahead.si < own.si;
+}
+
+}  // namespace
+
 Value value_of(const Job& job, As which, Param param) {
-  Value v = stated_value(job, which, param);
-  if (which != As::plan || (v.origin == Origin::measured && !v.inherited)) return v;
+  const Value v = stated_value(job, which, param);
+  if (which != As::plan) return v;
+  const bool own = v.origin == Origin::measured && !v.inherited;
+  if (own && param != Param::assist_output_gap && param != Param::control_pad_stop) return v;
   auto ahead = value_ahead(job, param);
-  if (!ahead) return v;
+  if (!ahead || (own && !overrules(param, *ahead, v))) return v;
   ahead->inherited = ahead->follows = true;
   return *ahead;
 }

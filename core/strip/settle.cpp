@@ -176,10 +176,13 @@ std::vector<Unmeasured> unmeasured(const Values& found, const Values& plan, bool
 
 Job with_value(const Job& job, const Unmeasured& u, double si) {
   Job other = job;
-  const Measured m{si, How::stated, 0, {}};
+  Measured m{si, How::stated, 0, {}};
   if (u.found) other.found.set(u.param, m);
   if (u.plan) {
     other.built.clear(u.param);
+    // The wished pad height is taken off what is entered: the value meant is the one that counts.
+    if (u.param == Param::control_pad_stop)
+      m.si -= std::min(0.0, value_of(job, As::plan, Param::rod_height_wish).si);
     other.plan.set(u.param, m);
   }
   return other;

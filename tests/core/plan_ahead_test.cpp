@@ -71,6 +71,12 @@ TEST_CASE("a lowered pad has a shorter way to the floor") {
   CHECK(plan_si(job, Param::control_pad_stop) == Approx(0.110));
   CHECK(foot_strip(job, 0)[1].target->reserve_m < before - 0.030);
   CHECK(foot_strip(job, 0)[0].target->reserve_m == Approx(before));  // as found nothing moved
+  // A way that was entered for the plan is shortened too; one measured as built is what it is.
+  set(job, "control.pad_stop=148 mm");
+  CHECK(plan_si(job, Param::control_pad_stop) == Approx(0.108));
+  job.built.set(Param::control_pad_stop, {0.121, How::tape, 0.0015, {}});
+  CHECK(plan_si(job, Param::control_pad_stop) == Approx(0.121));
+  job.built.clear(Param::control_pad_stop);
   // The exact rod of a tilted arm differs from height over ratio, and is the longer reach's.
   set(job,
       "control.axis_height=45 mm; control.offset=3 mm; control.rest_angle=-15 deg; "
@@ -88,6 +94,11 @@ TEST_CASE("an output-rod gap that was measured is the gap that the foot meets") 
   set(job, "rod.recess=14 mm; rod.stick_off=7.2 mm; rod.stick_on=7.6 mm");
   CHECK(plan_si(job, Param::assist_output_gap) == Approx(0.0068));
   CHECK(foot_strip(job, 0)[1].target->at.pad_travel_m > before + 0.030);
+  // A smaller gap that was typed does not talk it away.
+  set(job, "assist.output_gap=0.5 mm");
+  CHECK(plan_si(job, Param::assist_output_gap) == Approx(0.0068));
+  set(job, "rod.stick_off=13.6 mm; rod.stick_on=13.7 mm");
+  CHECK(plan_si(job, Param::assist_output_gap) == Approx(0.0005));
 }
 
 TEST_CASE("the vacuum of the plan: the gauge's, the pump's, or none, and the weakest driver") {
