@@ -3,7 +3,7 @@
 set -eu
 cd "$(dirname "$0")/.."
 cli=build/check/yokestep-cli
-ninja -C build/check yokestep-cli test_session
+ninja -C build/check yokestep-cli test_session test_core
 rm -f tests/golden/*.json tests/golden/*.txt
 for job in data/demo/*.yoke tests/fixtures/*.yoke; do
   name=$(basename "$job" .yoke)
@@ -13,4 +13,5 @@ for job in data/demo/*.yoke tests/fixtures/*.yoke; do
   done
 done
 YOKE_STORE=1 QT_QPA_PLATFORM=offscreen build/check/test_session "[golden]"
+YOKE_STORE=1 build/check/test_core "[golden]"
 git diff --stat -- tests/golden

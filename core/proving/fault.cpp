@@ -7,6 +7,9 @@ namespace yoke {
 
 namespace {
 
+constexpr double kFinger_m = 0.7e-3;    // what is felt at a rod by hand
+constexpr double kMuchPlay_m = 4.0e-3;  // at the pad; common practice, no source
+
 constexpr CauseInfo kInfo[kCauses] = {
     {"nothing beyond the prediction", "Nothing to buy.", 0, "", {}},
     {"air in circuit 1",
@@ -181,8 +184,12 @@ bool possible(const System& s, Cause c, bool assisted_reading, const PumpTest& p
 }
 
 Faulty faulty(const System& sound, Cause cause, double size, const Felt& felt) {
-  Faulty f{sound, {}, felt.pivot_m + felt.pin_m, 0, 0};
-  if (felt.rod_m) f.system.control.rod_clearance = Length{*felt.rod_m};
+  // A play that is no more than a finger's or a tape's doubt belongs to any pedal; more of it is a
+  // fault of its own, and only the cause that makes it may claim it.
+  const double pivot_m = felt.pivot_m <= kMuchPlay_m ? felt.pivot_m : 0.0;
+  Faulty f{sound, {}, pivot_m + felt.pin_m, 0, 0};
+  if (felt.rod_m && std::abs(*felt.rod_m - sound.control.rod_clearance.value()) <= 2 * kFinger_m)
+    f.system.control.rod_clearance = Length{*felt.rod_m};
   switch (cause) {
     case Cause::air_primary:
       f.condition.air_primary_m3 = size;
@@ -271,7 +278,6 @@ double signs_miss(const Faulty& f, const Felt& felt) {
   const auto miss = [&sum](double seen, double said, double sigma) {
     sum += std::min(kImpossible, std::pow((seen - said) / sigma, 2));
   };
-  constexpr double kFinger_m = 0.7e-3;
   if (s.rod_play_m) miss(*s.rod_play_m, f.system.control.rod_clearance.value(), kFinger_m);
   if (s.pivot_play_m) miss(*s.pivot_play_m, f.slack_m - felt.pin_m, 2 * kTape_m);
   if (!s.first_m && !s.second_m && !s.third_m) return sum;
