@@ -250,12 +250,16 @@ WheelForces FeelModel::wheel_forces(double drive) const {
   return forces(deliver(drive));
 }
 
-Braking FeelModel::braking_of(const Delivery& d) const {
-  if (!system_.vehicle) return {};
+FeelModel::Axles FeelModel::axles(const Delivery& d) const {
   const double weight_n = system_.vehicle->mass.value() * kGravity_m_s2;
   const WheelForces f = forces(d);
-  return braking(*system_.vehicle, {f.front_n / weight_n, f.front_share},
-                 {f.rear_n / weight_n, f.rear_share});
+  return {{f.front_n / weight_n, f.front_share}, {f.rear_n / weight_n, f.rear_share}};
+}
+
+Braking FeelModel::braking_of(const Delivery& d) const {
+  if (!system_.vehicle) return {};
+  const Axles a = axles(d);
+  return braking(*system_.vehicle, a.front, a.rear);
 }
 
 Braking FeelModel::braking_at(double drive) const {
@@ -318,6 +322,25 @@ std::optional<Stop> FeelModel::stopped(double drive) const {
   return std::nullopt;
 }
 
+double FeelModel::beyond_stop(double drive) const {
+  const Delivery d = deliver(drive);
+  const Strokes s = strokes(d);
+  const Master& m = system_.master;
+  const auto over = [](double value, double limit) {
+    return limit > 0 ? value / limit - 1 : value - limit;
+  };
+  double beyond = over(rod_before_stroke_m() + s.stroke_m, kinematics_.rod_limit().value());
+  beyond = std::max(beyond, over(std::max(d.line_pa[0], d.line_pa[1]), kPressureLimit_pa));
+  if (locked_pa_ > 0) beyond = std::max(beyond, over(drive, locked_pa_ * 1.2));
+  if (system_.strokes_known) {
+    if (!lost(0)) beyond = std::max(beyond, over(s.first_m, m.stroke1.value()));
+    if (two_circuits(m) && !lost(1)) beyond = std::max(beyond, over(s.second_m, m.stroke2.value()));
+  }
+  if (system_.booster_stroke)
+    beyond = std::max(beyond, over(gap_m() + s.stroke_m, system_.booster_stroke->value()));
+  return beyond;
+}
+
 bool FeelModel::all_locked(double drive) const {
   const Delivery d = deliver(drive);
   const Braking b = braking_of(d);
@@ -329,7 +352,12 @@ bool FeelModel::all_locked(double drive) const {
 
 void FeelModel::find_end() {
   const auto locks = [this](double p) { return all_locked(p); };
-  if (system_.vehicle && locks(most_drive_)) locked_pa_ = first_true(0.0, most_drive_, locks);
+  const auto beyond_lock = [this](double p) {
+    const Axles a = axles(deliver(p));
+    return beyond_all_locked(*system_.vehicle, a.front, a.rear);
+  };
+  if (system_.vehicle && locks(most_drive_))
+    locked_pa_ = first_true(0.0, most_drive_, locks, beyond_lock);
   if (const auto s = stopped(0.0)) {
     stop_ = *s;
     end_drive_ = 0;
@@ -340,8 +368,9 @@ void FeelModel::find_end() {
     end_drive_ = most_drive_;
     return;
   }
-  const double beyond =
-      first_true(0.0, most_drive_, [this](double p) { return stopped(p).has_value(); });
+  const double beyond = first_true(
+      0.0, most_drive_, [this](double p) { return stopped(p).has_value(); },
+      [this](double p) { return beyond_stop(p); });
   stop_ = stopped(beyond).value_or(Stop::pad_stop);
   end_drive_ = beyond * (1 - 2e-9);
 }
@@ -364,7 +393,9 @@ std::optional<double> FeelModel::drive_for_z(double z) const {
   // Once every wheel locks the deceleration stands still: it is read where it is first reached.
   constexpr double kSame = 1e-9;
   if (braking_at(end_drive_).z - z < kSame)
-    return first_true(0.0, end_drive_, [&](double p) { return braking_at(p).z >= z - kSame; });
+    return first_true(
+        0.0, end_drive_, [&](double p) { return braking_at(p).z >= z - kSame; },
+        [&](double p) { return braking_at(p).z - (z - kSame); });
   return rising_root(0.0, end_drive_, [&](double p) { return braking_at(p).z - z; });
 }
 
@@ -374,7 +405,12 @@ double FeelModel::drive_for_force(double pad_force_n) const {
 
 std::optional<double> FeelModel::first_lock_drive() const {
   if (!system_.vehicle || braking_at(end_drive_).lock == Lock::none) return std::nullopt;
-  return first_true(0.0, end_drive_, [this](double p) { return braking_at(p).lock != Lock::none; });
+  return first_true(
+      0.0, end_drive_, [this](double p) { return braking_at(p).lock != Lock::none; },
+      [this](double p) {
+        const Axles a = axles(deliver(p));
+        return beyond_first_lock(*system_.vehicle, a.front, a.rear);
+      });
 }
 
 }  // namespace yoke

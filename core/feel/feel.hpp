@@ -160,7 +160,14 @@ class FeelModel {
   [[nodiscard]] WheelForces forces(const Delivery& delivery) const;
   [[nodiscard]] Braking braking_of(const Delivery& delivery) const;
   [[nodiscard]] Braking braking_at(double drive) const;
+  struct Axles {
+    AxleBraking front;
+    AxleBraking rear;
+  };
+  [[nodiscard]] Axles axles(const Delivery& delivery) const;
   [[nodiscard]] std::optional<Stop> stopped(double drive) const;
+  /// How far beyond the nearest stop, each in shares of its own limit; below 0: before all.
+  [[nodiscard]] double beyond_stop(double drive) const;
   [[nodiscard]] bool all_locked(double drive) const;
   [[nodiscard]] TargetReport report(double drive, double wanted, bool reached) const;
   void prepare_twin();

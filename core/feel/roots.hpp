@@ -1,6 +1,7 @@
 // Bracketed searches along a press.
 #pragma once
 
+#include <algorithm>
 #include <boost/math/tools/toms748_solve.hpp>
 #include <cstdint>
 
@@ -14,6 +15,24 @@ double first_true(double lo, double hi, Predicate predicate) {
     (predicate(mid) ? hi : lo) = mid;
   }
   return hi;
+}
+
+/// The same where a measure tells how far a value is from it: below 0 before, above 0 behind, and
+/// never falling. The measure finds it in a few steps; the predicate has the last word.
+template <class Predicate, class Excess>
+double first_true(double lo, double hi, Predicate predicate, Excess excess) {
+  const double flo = excess(lo);
+  const double fhi = excess(hi);
+  if (flo < 0 && fhi > 0) {
+    constexpr double kSame = 4e-10;
+    std::uintmax_t tries = 24;
+    const auto near = [](double a, double b) { return b - a <= kSame * b; };
+    const auto [a, b] = boost::math::tools::toms748_solve(excess, lo, hi, flo, fhi, near, tries);
+    const double before = a * (1 - kSame);
+    const double behind = std::min(b * (1 + kSame), hi);
+    if (behind - before <= 2e-9 * behind && predicate(behind) && !predicate(before)) return behind;
+  }
+  return first_true(lo, hi, predicate);
 }
 
 /// Root of a non-decreasing function with f(lo) <= 0 <= f(hi).

@@ -5,6 +5,7 @@
 #include <boost/math/distributions/chi_squared.hpp>
 #include <boost/math/tools/minima.hpp>
 #include <cmath>
+#include <tuple>
 
 #include "proving/fault.hpp"
 
@@ -211,16 +212,30 @@ void add_pairs(const Evidence& e, Diagnosis& d) {
 
 Message sized_advice(const Hypothesis& h) {
   const Message advice = Message::of_table(cause_advice(h.cause));
-  const Message one = h.size_words.empty() ? advice : say("{}. {}", h.size_words, advice);
+  Message one = h.size_words.empty() ? advice : say("{}. {}", h.size_words, advice);
   if (!h.second) return one;
   const Message other = Message::of_table(cause_advice(*h.second));
   return say("{} {}", one, h.second_words.empty() ? other : say("{}. {}", h.second_words, other));
 }
 
-/// Sorts by AICc and shares the weights out; a worse fit that no readings separate keeps its order.
+namespace {
+
+/// What no reading separates stands in the order of trouble, whatever the last bits of a fit say.
+bool stands_before(const Hypothesis& a, const Hypothesis& b) {
+  constexpr double kSame = 0.01;
+  const auto place = [](const Hypothesis& h) {
+    const Cause other = h.second.value_or(h.cause);
+    return std::tuple(std::round(h.aicc / kSame), std::min(h.cause, other),
+                      std::max(h.cause, other));
+  };
+  return place(a) < place(b);
+}
+
+}  // namespace
+
+/// Sorts by AICc and shares the weights out.
 void weigh(Diagnosis& d, const Symptoms* signs) {
-  std::stable_sort(d.ranked.begin(), d.ranked.end(),
-                   [](const Hypothesis& a, const Hypothesis& b) { return a.aicc < b.aicc; });
+  std::stable_sort(d.ranked.begin(), d.ranked.end(), stands_before);
   double sum = 0;
   for (Hypothesis& h : d.ranked) sum += h.weight = std::exp(-0.5 * (h.aicc - d.ranked[0].aicc));
   for (Hypothesis& h : d.ranked) h.weight /= sum;

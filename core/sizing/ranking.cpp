@@ -66,8 +66,8 @@ Message ranking_words(const std::vector<Cell>& ranked, Preference preference) {
   const char* wish = preference == Preference::light          ? "a light pedal"
                      : preference == Preference::short_travel ? "a short pedal"
                                                               : "a firm pedal";
-  const Message first = say("First for {}: {} at {}, {} over {}", wish, length(c.bore_m, 2),
-                            Plain{c.ratio, 2}, force(c.effort_n), length(c.travel_m, 0));
+  Message first = say("First for {}: {} at {}, {} over {}", wish, length(c.bore_m, 2),
+                      Plain{c.ratio, 2}, force(c.effort_n), length(c.travel_m, 0));
   if (ranked.size() < 2) return first;
   const Cell& n = ranked[1];
   return say("{}; next {} at {}: {}, {}", first, length(n.bore_m, 2), Plain{n.ratio, 2},

@@ -72,6 +72,25 @@ Braking braking(const Vehicle& v, AxleBraking front, AxleBraking rear) {
   return r;
 }
 
+double beyond_first_lock(const Vehicle& v, AxleBraking front, AxleBraking rear) {
+  const double z = front.b + rear.b;
+  const double load = v.front_share + z * h_ratio(v);
+  return std::max(front.b - v.tyre_mu * front.live_share * load,
+                  rear.b - v.tyre_mu * rear.live_share * std::max(0.0, 1 - load));
+}
+
+double beyond_all_locked(const Vehicle& v, AxleBraking front, AxleBraking rear) {
+  const double h = h_ratio(v);
+  const double gf = v.tyre_mu * front.live_share;
+  const double gr = v.tyre_mu * rear.live_share;
+  const double z = (gf * v.front_share + gr * (1 - v.front_share)) / (1 - h * (gf - gr));
+  const double load = v.front_share + z * h;
+  double last = std::numeric_limits<double>::max();
+  if (gf > 0) last = std::min(last, front.b - gf * load);
+  if (gr > 0) last = std::min(last, rear.b - gr * std::max(0.0, 1 - load));
+  return std::max(last, braking(v, front, rear).z - lift_limit(v));
+}
+
 Length stopping_distance(Speed speed, double z, Time reaction) {
   const double v = speed.value();
   return Length{v * reaction.value() + v * v / (2 * z * kGravity_m_s2)};

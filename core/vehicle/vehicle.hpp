@@ -37,6 +37,11 @@ struct AxleBraking {
 
 [[nodiscard]] Expected<Vehicle> check_vehicle(const Vehicle& vehicle);
 [[nodiscard]] Braking braking(const Vehicle& vehicle, AxleBraking front, AxleBraking rear);
+/// How far a first axle is beyond its grip (of the weight); below 0: none locks.
+[[nodiscard]] double beyond_first_lock(const Vehicle& vehicle, AxleBraking front, AxleBraking rear);
+/// How far the last axle that brakes is beyond its grip, or the deceleration beyond lifting the
+/// rear; below 0: something still turns and stands on the road.
+[[nodiscard]] double beyond_all_locked(const Vehicle& vehicle, AxleBraking front, AxleBraking rear);
 /// Deceleration at which the rear wheels lift: (1 - X)/H.
 [[nodiscard]] double lift_limit(const Vehicle& vehicle);
 /// s = v t + v^2/(2 z g).
