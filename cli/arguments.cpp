@@ -34,7 +34,7 @@ const std::map<std::string, Shape>& shapes() {
       {"doubt", {1, 1, true, {"--condition", "--samples", "--seed"}}},
       {"figures", {1, 1, true, {"--group"}}},
       {"calc", {0, 40, false, {}}},
-      {"map", {1, 1, true, {"--prefer"}}},
+      {"map", {1, 1, true, {"--prefer", "--samples"}}},
       {"curve", {1, 1, true, {"--condition", "--points"}}},
       {"compare", {1, 1, true, {"--candidate", "--catalogue", "--part", "--kind"}}},
       {"catalogue", {1, 1, false, {"--kind", "--words", "--bore"}}},

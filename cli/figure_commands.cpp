@@ -5,6 +5,7 @@
 
 #include "calc/calculators.hpp"
 #include "cli/commands.hpp"
+#include "doubt/cell_bands.hpp"
 #include "figures/figures.hpp"
 #include "sizing/sweep.hpp"
 
@@ -107,6 +108,21 @@ Expected<Table> calc_table(const Arguments& a) {
   return t;
 }
 
+namespace {
+
+/// Of the draws, the share within every limit, and what 8 of 10 lie between.
+void add_band(std::vector<Cell>& row, const CellBand& b, const Style& style) {
+  const double share =
+      b.draws > 0 ? static_cast<double>(b.passes) / static_cast<double>(b.draws) : 0.0;
+  row.push_back(number(share, fmt::format("{:.0f} %", share * 100)));
+  row.push_back(number(b.effort.low, format_full(b.effort.low, Kind::force, 0, style)));
+  row.push_back(number(b.effort.high, format_full(b.effort.high, Kind::force, 0, style)));
+  row.push_back(number(b.travel.low, format_full(b.travel.low, Kind::length, 0, style)));
+  row.push_back(number(b.travel.high, format_full(b.travel.high, Kind::length, 0, style)));
+}
+
+}  // namespace
+
 Expected<Table> map_table(const Arguments& a) {
   const auto job = job_of(a);
   if (!job) return fail(job.error());
@@ -127,7 +143,19 @@ Expected<Table> map_table(const Arguments& a) {
   Table t;
   t.keys = {"assist",  "bore_m",   "bore2_m",  "ratio", "inside",
             "verdict", "effort_N", "travel_m", "why"};
-  for (const yoke::Cell& c : s->cells)
+  const bool drawn = a.options.count("--samples") > 0;
+  Expected<std::vector<CellBand>> bands;
+  if (drawn) {
+    const auto samples = count_option(a, "--samples", 40, 8, 1000);
+    if (!samples) return fail(samples.error());
+    DoubtRequest draws;
+    draws.samples = static_cast<std::size_t>(*samples);
+    bands = cell_bands(*job, q, *s, draws);
+    if (!bands) return fail(bands.error());
+    t.keys.insert(t.keys.end(),
+                  {"passes", "effort_low_N", "effort_high_N", "travel_low_m", "travel_high_m"});
+  }
+  for (const yoke::Cell& c : s->cells) {
     t.rows.push_back(
         {text(s->assists[c.assist], a.style),
          number(c.bore_m, format_full(c.bore_m, Kind::length, 2, a.style)),
@@ -138,6 +166,8 @@ Expected<Table> map_table(const Arguments& a) {
          number(c.effort_n, format_full(c.effort_n, Kind::force, 0, a.style)),
          number(c.travel_m, format_full(c.travel_m, Kind::length, 0, a.style)),
          text(english(c.reason, a.style))});
+    if (drawn) add_band(t.rows.back(), (*bands)[t.rows.size() - 1], a.style);
+  }
   t.notes = {english(ranking_words(ranking(*s), q.preference), a.style)};
   return t;
 }

@@ -149,15 +149,24 @@ const std::vector<double>& columns_of(const Sweep& s) {
   return s.pairs() ? s.bores2_m : s.ratios;
 }
 
-void draw_grid(QPainter& p, const Sweep& s, const Grid& g, const Style& style, QSizeF size) {
+/// Light ground as high as the share of draws that pass; all or nothing until they are known.
+double filled(const Sweep& s, const std::vector<CellDoubt>& doubts, size_t cell) {
+  if (cell < doubts.size()) return std::clamp(doubts[cell].passes, 0.0, 1.0);
+  return s.cells[cell].fails == Limit::none ? 1.0 : 0.0;
+}
+
+void draw_grid(QPainter& p, const Sweep& s, const std::vector<CellDoubt>& doubts, const Grid& g,
+               const Style& style, QSizeF size) {
   p.fillRect(QRectF(QPointF(0, 0), size), theme::kDye);
   p.setRenderHint(QPainter::Antialiasing);
   Stamps stamps(std::min(g.w, g.h) * 0.24, p);
   for (size_t b = 0; b < s.bores_m.size(); ++b)
     for (size_t r = 0; r < s.columns(); ++r) {
       const QRectF box = g.cell(b, r, s.bores_m.size());
-      const bool inside = s.at(b, r).fails == Limit::none;
-      p.fillRect(box.adjusted(1, 1, -1, -1), inside ? theme::kSteel : theme::kDyeDeep);
+      const QRectF ground = box.adjusted(1, 1, -1, -1);
+      const double share = filled(s, doubts, b * s.columns() + r);
+      p.fillRect(ground, theme::kDyeDeep);
+      p.fillRect(ground.adjusted(0, ground.height() * (1 - share), 0, 0), theme::kSteel);
       stamps.draw(p, box.center(), s.at(b, r).fails);
     }
   p.setFont(theme::figure(13));
@@ -240,7 +249,8 @@ void draw_equal(QPainter& p, const Sweep& s, const Grid& g, const EqualLine& lin
 }
 
 /// Key of shapes in use, in words, along the bottom.
-void draw_key(QPainter& p, const Sweep& s, QSizeF size) {
+void draw_key(QPainter& p, const Sweep& s, bool levels, QSizeF size) {
+  const QString level = levels ? Drawn::tr("ground as high as it is sure") : QString();
   p.setRenderHint(QPainter::Antialiasing);
   p.setFont(theme::text(13));
   std::vector<Limit> used;
@@ -251,6 +261,7 @@ void draw_key(QPainter& p, const Sweep& s, QSizeF size) {
   double gap = 44;
   const auto width = [&] {
     double w = 14;
+    if (levels) w += QFontMetricsF(p.font()).horizontalAdvance(level) + gap;
     for (const Limit l : used)
       w += QFontMetricsF(p.font()).horizontalAdvance(words_of(limit_words(l))) + gap;
     return w;
@@ -268,11 +279,19 @@ void draw_key(QPainter& p, const Sweep& s, QSizeF size) {
     p.drawText(QRectF(x + 22, size.height() - 25, w + 4, 20), Qt::AlignVCenter, word);
     x += w + gap;
   }
+  if (!levels) return;
+  const QRectF box(x, size.height() - 23, 16, 16);
+  p.fillRect(box, theme::kDyeDeep);
+  p.fillRect(box.adjusted(0, 6, 0, 0), theme::kSteel);
+  p.setPen(theme::kScribe);
+  p.drawText(
+      QRectF(x + 22, size.height() - 25, QFontMetricsF(p.font()).horizontalAdvance(level) + 4, 20),
+      Qt::AlignVCenter, level);
 }
 
 }  // namespace
 
-QString cell_words(const Cell& c, const Style& style) {
+QString cell_words(const Cell& c, const Style& style, const CellDoubt* doubt) {
   const QString second =
       c.bore2_m > 0 ? Drawn::tr(" and ") + bore_words(c.bore2_m, style) : QString();
   QString w = Drawn::tr("%1%2 at %3: %4")
@@ -285,6 +304,13 @@ QString cell_words(const Cell& c, const Style& style) {
              .arg(c.reserve_share * 100, 0, 'f', 0);
   if (c.own && sums_pass(c.verdict))
     w += QStringLiteral(", ") + words_of(words_of_value(c.verdict));
+  if (doubt)
+    w += Drawn::tr("; with all doubts %1 % pass, %2 to %3, %4 to %5")
+             .arg(doubt->passes * 100, 0, 'f', 0)
+             .arg(q(format_quantity(doubt->effort_low_n, Kind::force, 0, style)),
+                  q(format_quantity(doubt->effort_high_n, Kind::force, 0, style)),
+                  q(format_quantity(doubt->travel_low_m, Kind::length, 0, style)),
+                  q(format_quantity(doubt->travel_high_m, Kind::length, 0, style)));
   return w;
 }
 
@@ -296,11 +322,18 @@ Picture size_map_picture(const Sweep& s, const MapMarks& marks, const Style& sty
   g.w = g.area.width() / static_cast<double>(s.columns());
   g.h = g.area.height() / static_cast<double>(s.bores_m.size());
   const size_t bores = s.bores_m.size();
-  pic.layers.emplace_back([=](QPainter& p) { draw_grid(p, s, g, style, size); });
+  const auto doubt_of = [&](size_t cell) {
+    return cell < marks.doubts.size() ? &marks.doubts[cell] : nullptr;
+  };
+  const auto said_of = [&](size_t b, size_t r) {
+    return cell_words(s.at(b, r), style, doubt_of(b * s.columns() + r));
+  };
+  pic.layers.emplace_back(
+      [=, doubts = marks.doubts](QPainter& p) { draw_grid(p, s, doubts, g, style, size); });
   for (size_t b = 0; b < bores; ++b)
     for (size_t r = 0; r < s.columns(); ++r)
-      pic.spots.push_back({g.cell(b, r, bores), QStringLiteral("cell:%1:%2").arg(b).arg(r),
-                           cell_words(s.at(b, r), style)});
+      pic.spots.push_back(
+          {g.cell(b, r, bores), QStringLiteral("cell:%1:%2").arg(b).arg(r), said_of(b, r)});
   if (marks.found_effort_n > 0) {
     const EqualLine effort = equal_line(s, MapFigure::effort, marks.found_effort_n);
     const EqualLine travel = equal_line(s, MapFigure::travel, marks.found_travel_m);
@@ -320,7 +353,7 @@ Picture size_map_picture(const Sweep& s, const MapMarks& marks, const Style& sty
     if (bore_m <= 0 || column <= 0) return;
     const size_t b = nearest(s.bores_m, bore_m);
     const size_t r = nearest(columns_of(s), column);
-    pic.said << word + QStringLiteral(": ") + cell_words(s.at(b, r), style);
+    pic.said << word + QStringLiteral(": ") + said_of(b, r);
     for (Place& p : places)
       if (p.bore == b && p.column == r) {
         p.word += QStringLiteral(" = ") + word;
@@ -343,10 +376,10 @@ Picture size_map_picture(const Sweep& s, const MapMarks& marks, const Style& sty
       p.setPen(QPen(theme::kScribe, 2));
       p.drawRect(box);
     });
-    pic.said << Drawn::tr("cursor: ") +
-                    cell_words(s.at(marks.cursor->first, marks.cursor->second), style);
+    pic.said << Drawn::tr("cursor: ") + said_of(marks.cursor->first, marks.cursor->second);
   }
-  pic.layers.emplace_back([=](QPainter& p) { draw_key(p, s, size); });
+  pic.layers.emplace_back(
+      [=, levels = !marks.doubts.empty()](QPainter& p) { draw_key(p, s, levels, size); });
   const auto inside = std::count_if(s.cells.begin(), s.cells.end(),
                                     [](const Cell& c) { return c.fails == Limit::none; });
   pic.said << Drawn::tr("%1 of %2 cells inside").arg(inside).arg(s.cells.size());

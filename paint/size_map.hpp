@@ -16,7 +16,17 @@ struct MapPin {
   double ratio = 0;
 };
 
+/// How sure a cell is: over draws of all that is not known exactly.
+struct CellDoubt {
+  double passes = 0;        ///< share of the draws within every limit
+  double effort_low_n = 0;  ///< 8 of 10 lie between
+  double effort_high_n = 0;
+  double travel_low_m = 0;
+  double travel_high_m = 0;
+};
+
 struct MapMarks {
+  std::vector<CellDoubt> doubts;  ///< one a cell of the map that is shown; empty: not known yet
   std::vector<MapPin> pins;
   /// Figures as found: lines of equal effort and equal travel run where cells give the same. 0:
   /// none.
@@ -35,6 +45,7 @@ struct MapMarks {
 [[nodiscard]] Picture size_map_picture(const Sweep& sweep, const MapMarks& marks,
                                        const Style& style, QSizeF size);
 /// "15/16 in at 6.50: 6 mm too long".
-[[nodiscard]] QString cell_words(const Cell& cell, const Style& style);
+[[nodiscard]] QString cell_words(const Cell& cell, const Style& style,
+                                 const CellDoubt* doubt = nullptr);
 
 }  // namespace yoke

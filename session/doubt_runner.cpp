@@ -12,6 +12,7 @@ namespace {
 constexpr int kPause_ms = 350;
 constexpr std::size_t kSamples = 4000;
 constexpr std::size_t kBandSamples = 600;
+constexpr std::size_t kCellSamples = 40;
 /// Plan, as found, candidates.
 std::vector<CurveBand> bands_of(const Job& job, const std::vector<double>& forces, DoubtRequest q,
                                 const std::function<bool()>& wanted) {
@@ -44,17 +45,51 @@ DoubtRunner::~DoubtRunner() {
 
 void DoubtRunner::ask(const Job& job, ConditionId id, std::vector<double> forces) {
   ++generation_;
-  job_ = job;
-  id_ = id;
-  forces_ = std::move(forces);
+  asked_ = {job, id, std::move(forces), std::nullopt};
   report_.reset();
   bands_.clear();
+  cells_.clear();
   delay_.start();
+}
+
+void DoubtRunner::ask(const Job& job, ConditionId id, std::vector<double> forces,
+                      const Sweep& map) {
+  ask(job, id, std::move(forces));
+  asked_.map = map;
+}
+
+/// What one run tells.
+struct DoubtRunner::Told {
+  Expected<ConditionDoubt> result = fail({"doubt", "", "", "The machine has no memory left", ""});
+  std::vector<CurveBand> bands;
+  std::vector<CellBand> cells;
+};
+
+/// On the pool: what was asked for, as long as nobody asks anew.
+DoubtRunner::Told DoubtRunner::run(const Asked& asked, const DoubtRequest& q,
+                                   const std::function<bool()>& wanted) {
+  Told told;
+  try {  // an exception here would end the program
+    told.result = doubt(asked.job, asked.id, q);
+    if (told.result && !asked.forces.empty())
+      told.bands = bands_of(asked.job, asked.forces, q, wanted);
+    if (told.result && asked.map) {
+      DoubtRequest few = q;
+      few.samples = kCellSamples;
+      few.progress = [&wanted](double) { return wanted(); };
+      if (auto cells = cell_bands(asked.job, default_request(asked.job), *asked.map, few))
+        told.cells = std::move(*cells);
+    }
+  } catch (const std::exception&) {
+    told.bands.clear();
+    told.cells.clear();
+  }
+  return told;
 }
 
 void DoubtRunner::start() {
   const unsigned mine = generation_;
-  pool_.start([this, mine, job = job_, id = id_, forces = forces_] {
+  pool_.start([this, mine, asked = asked_] {
     DoubtRequest q;
     q.samples = kSamples;
     q.progress = [this, mine](double share) {
@@ -66,21 +101,14 @@ void DoubtRunner::start() {
           Qt::QueuedConnection);
       return mine == generation_;
     };
-    Expected<ConditionDoubt> result = fail({"doubt", "", "", "The machine has no memory left", ""});
-    std::vector<CurveBand> bands;
-    try {  // an exception here would end the program
-      result = doubt(job, id, q);
-      if (result && !forces.empty())
-        bands = bands_of(job, forces, q, [this, mine] { return mine == generation_; });
-    } catch (const std::exception&) {
-      bands.clear();
-    }
+    const Told told = run(asked, q, [this, mine] { return mine == generation_; });
     QMetaObject::invokeMethod(
         this,
-        [this, mine, result, bands] {
+        [this, mine, told] {
           if (mine != generation_) return;
-          if (result) report_ = *result;
-          bands_ = bands;
+          if (told.result) report_ = *told.result;
+          bands_ = told.bands;
+          cells_ = told.cells;
           emit finished();
         },
         Qt::QueuedConnection);

@@ -7,7 +7,7 @@
 #include <atomic>
 #include <optional>
 
-#include "doubt/doubt.hpp"
+#include "doubt/cell_bands.hpp"
 
 namespace yoke {
 
@@ -21,6 +21,10 @@ class DoubtRunner : public QObject {
   /// dragging does not start one run a frame.
   /// With `forces` the bands of the curves at these pad forces are computed too.
   void ask(const Job& job, ConditionId id, std::vector<double> forces = {});
+  /// The same, and how sure each cell of a map is.
+  void ask(const Job& job, ConditionId id, std::vector<double> forces, const Sweep& map);
+  /// Of the map's cells, in its order; empty until they are known.
+  [[nodiscard]] const std::vector<CellBand>& cells() const { return cells_; }
   /// Of the plan, of the system as found, of each pinned candidate; empty where there is no press.
   [[nodiscard]] const std::vector<CurveBand>& bands() const { return bands_; }
   [[nodiscard]] const std::optional<ConditionDoubt>& report() const { return report_; }
@@ -30,15 +34,23 @@ class DoubtRunner : public QObject {
   void finished();
 
  private:
+  struct Asked {
+    Job job;
+    ConditionId id = ConditionId::plan;
+    std::vector<double> forces;
+    std::optional<Sweep> map;
+  };
+  struct Told;
   void start();
+  static Told run(const Asked& asked, const DoubtRequest& request,
+                  const std::function<bool()>& wanted);
   QThreadPool pool_;
   QTimer delay_;
-  Job job_;
-  ConditionId id_ = ConditionId::plan;
+  Asked asked_;
   std::atomic<unsigned> generation_{0};
-  std::vector<double> forces_;
   std::optional<ConditionDoubt> report_;
   std::vector<CurveBand> bands_;
+  std::vector<CellBand> cells_;
 };
 
 /// "Effort 169 to 286 N, travel 78 to 85 mm (8 of 10). Measure next: seal efficiency, …"

@@ -29,6 +29,7 @@ Session::Session(QObject* parent) : QObject(parent) {
   journal_timer_.setInterval(kJournalDelay_ms);
   connect(&journal_timer_, &QTimer::timeout, this, &Session::post_journal);
   connect(&journal_, &JournalWriter::problem_changed, this, &Session::file_changed);
+  connect(&rule_watch_, &RuleWatch::made, this, &Session::rules_made);
   load(blank_job(), {});
 }
 
@@ -140,6 +141,7 @@ void Session::announce() {
 void Session::recompute() {
   strip_ = foot_strip(job_);
   findings_ = find_all(job_, strip_);
+  rule_watch_.ask(job_);
   map_.reset();
   // A clutch has fewer conditions than brakes.
   if (shown_report().id != shown_) shown_ = ConditionId::plan;

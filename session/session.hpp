@@ -14,6 +14,7 @@
 #include "files/store.hpp"
 #include "judge/findings.hpp"
 #include "session/journal_writer.hpp"
+#include "session/rule_watch.hpp"
 #include "sizing/sweep.hpp"
 #include "strip/conditions.hpp"
 
@@ -90,6 +91,10 @@ class Session : public QObject {
   [[nodiscard]] const std::vector<ConditionReport>& strip() const { return strip_; }
   [[nodiscard]] const std::vector<Finding>& findings() const { return findings_; }
   [[nodiscard]] const Expected<Sweep>& map() const;
+  /// Every rule, with what it rests on; nothing while it is still being looked into.
+  [[nodiscard]] const std::optional<std::vector<JudgedRule>>& rules() const {
+    return rule_watch_.book();
+  }
   [[nodiscard]] QString status_of(Stage stage) const;
 
   /// The condition the line of force shows, and how far its pad is pressed.
@@ -104,6 +109,7 @@ class Session : public QObject {
  signals:
   void changed();        ///< the job, or what is computed from it
   void pressed();        ///< the pad, or the shown condition
+  void rules_made();     ///< the rule book of the job as it is
   void style_changed();  ///< units
   void file_changed();   ///< path, saved state, undo list, state of the journal
   void saved();          ///< a file was written
@@ -150,6 +156,7 @@ class Session : public QObject {
   double pressed_m_ = 0;
   QTimer journal_timer_;
   JournalWriter journal_;
+  RuleWatch rule_watch_;
 };
 
 /// An empty job with a title.

@@ -114,8 +114,26 @@ QString numbers(const Job& job, const Style& style) {
   return h + table(rows);
 }
 
+/// What holds for want of a measurement only, and which would settle it.
+QString unsettled(const std::vector<JudgedRule>& rules, const Style& style) {
+  QStringList rows{row({Printed::tr("Holds if typical"), Printed::tr("Limit"),
+                        Printed::tr("Measure to settle it")},
+                       "th")};
+  for (const JudgedRule& r : rules) {
+    if (r.verdict != Verdict::if_typical) continue;
+    const QString words = text_of(r.words, style);
+    rows << row({esc(r.condition.empty() ? words
+                                         : text_of(r.condition, style) + QStringLiteral(": ") + words),
+                 esc(r.limit, style), esc(param_list(r.decided_by), style)});
+  }
+  if (rows.size() < 2) return {};
+  return QStringLiteral("<h2>%1</h2>").arg(esc(Printed::tr("What nobody measured decides"))) +
+         table(rows);
+}
+
 QString open_points(const Job& job, const std::vector<ConditionReport>& strip,
-                    const std::vector<Finding>& findings, const Style& style) {
+                    const std::vector<Finding>& findings, const std::vector<JudgedRule>& rules,
+                    const Style& style) {
   QString h = QStringLiteral("<h2>%1</h2>").arg(esc(Printed::tr("Gates")));
   QStringList rows{row(
       {Printed::tr("Gate"), Printed::tr("State"), Printed::tr("How to prove it, or why it stands")},
@@ -141,7 +159,7 @@ QString open_points(const Job& job, const std::vector<ConditionReport>& strip,
                 esc(x.limit, style), esc(x.remedy, style)});
     h += QStringLiteral("<h2>%1</h2>").arg(esc(Printed::tr("Open findings"))) + table(f);
   }
-  return h;
+  return h + unsettled(rules, style);
 }
 
 /// Fitted unit against the plan and what was pinned: what was not compared stands there too.
@@ -241,14 +259,14 @@ QString work(const Job& job, const Style& style) {
 }  // namespace
 
 QString sheet_html(const Job& job, const std::vector<ConditionReport>& strip,
-                   const std::vector<Finding>& findings, const Style& style,
-                   const QDate& printed_on) {
+                   const std::vector<Finding>& findings, const std::vector<JudgedRule>& rules,
+                   const Style& style, const QDate& printed_on) {
   return QStringLiteral(
              "<html><head><style>body{font-family:Roboto;font-size:10pt;color:#23262b}"
              "h1{font-size:17pt}h2{font-size:12pt}th{background:#e9e1d0;text-align:left}"
              "td,th{font-size:9pt}</style></head><body>") +
          head(job, findings, printed_on) + foot(strip, style) +
-         open_points(job, strip, findings, style) + survey(job, style) + units(job, style) +
+         open_points(job, strip, findings, rules, style) + survey(job, style) + units(job, style) +
          waits(job, style, printed_on) + work(job, style) + numbers(job, style) +
          QStringLiteral("</body></html>");
 }

@@ -36,6 +36,7 @@ FindingsBox::FindingsBox(Session& session, Stage stage, QWidget* parent)
   setAlignment(Qt::AlignTop | Qt::AlignLeft);
   connect(this, &QLabel::linkActivated, this, [this] { unfold(!all_); });
   connect(&session_, &Session::changed, this, &FindingsBox::refresh);
+  connect(&session_, &Session::rules_made, this, &FindingsBox::refresh);
   connect(&session_, &Session::style_changed, this, &FindingsBox::refresh);
   refresh();
 }
@@ -57,19 +58,24 @@ void FindingsBox::refresh() {
   // What can hurt is never counted away among notes.
   const auto hard = static_cast<int>(std::count_if(
       mine.begin(), mine.end(), [](const Finding& f) { return f.severity == Severity::hard; }));
-  const int shown =
-      all_ ? static_cast<int>(mine.size()) : std::min<int>(1, static_cast<int>(mine.size()));
+  QStringList lines;
+  for (const Finding& f : mine) lines << line_of(f, session_.style());
+  // What holds for want of a measurement stands last: it is no finding, and no tick either.
+  if (const auto& book = session_.rules())
+    if (const Message rests = rests_message(*book, stage_); !rests.empty())
+      lines << QStringLiteral("<span style='color:#575b60'>◐ %1</span>")
+                   .arg(text_of(rests, session_.style()).toHtmlEscaped());
+  const qsizetype shown = all_ ? lines.size() : std::min<qsizetype>(1, lines.size());
   QString html;
-  for (int i = 0; i < shown; ++i)
-    html += QStringLiteral("<p style='margin:1px 0'>%1")
-                .arg(line_of(mine[static_cast<std::size_t>(i)], session_.style()));
-  const int more = static_cast<int>(mine.size()) - shown;
+  for (const QString& line : lines.first(shown))
+    html += QStringLiteral("<p style='margin:1px 0'>%1").arg(line);
+  const int more = static_cast<int>(lines.size() - shown);
   const QString link = QStringLiteral(" <a href='more' style='color:#23262b'>%1</a>");
   if (more > 0 && hard > 1)
     html += link.arg(tr("and %n more here, %1 of them hard", nullptr, more).arg(hard - 1));
   else if (more > 0)
     html += link.arg(tr("and %n more here", nullptr, more));
-  else if (all_ && mine.size() > 1)
+  else if (all_ && lines.size() > 1)
     html += link.arg(tr("show the first alone"));
   setVisible(!html.isEmpty());
   if (html != text()) setText(html);

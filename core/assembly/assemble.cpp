@@ -169,10 +169,17 @@ Master assemble_master(const Values& v, Missing& missing, bool& strokes_known) {
 
 namespace {
 
-Disc read_disc(const Values& v, Axle axle, bool opposed, std::vector<Param>& missing) {
+/// The right wheel's own size where it is unlike the left's.
+Param of_side(const Values& v, Axle axle, Param left, Param right, bool is_right) {
+  const Param own = of_axle(right, axle);
+  return is_right && v.known(own) ? own : of_axle(left, axle);
+}
+
+Disc read_disc(const Values& v, Axle axle, bool right, std::vector<Param>& missing) {
   Disc d;
-  d.opposed = opposed;
-  d.side_area = circle_area(Length{need(v, of_axle(Param::front_piston, axle), missing)}) *
+  d.opposed = v.is(of_axle(Param::front_kind, axle), choice::BrakeKind::opposed);
+  const Param piston = of_side(v, axle, Param::front_piston, Param::front_right_piston, right);
+  d.side_area = circle_area(Length{need(v, piston, missing)}) *
                 std::round(v.si(of_axle(Param::front_pistons, axle)));
   if (const double others = std::round(v.si(of_axle(Param::front_pistons2, axle))); others > 0)
     d.side_area +=
@@ -184,13 +191,15 @@ Disc read_disc(const Values& v, Axle axle, bool opposed, std::vector<Param>& mis
   return d;
 }
 
-Drum read_drum(const Values& v, Axle axle, Assembly& a) {
+Drum read_drum(const Values& v, Axle axle, bool right, Assembly& a) {
   Missing& missing = a.missing_brakes;
   // Shoe factors and exponents by arrangement: common practice, no source; Limpert, from memory.
   static constexpr double kFactor[] = {2.15, 3.0, 4.2};
   static constexpr double kExponent[] = {1.45, 1.75, 2.2};
   Drum d;
-  d.cylinder_area = circle_area(Length{need(v, of_axle(Param::front_cylinder, axle), missing)});
+  const Param cylinder =
+      of_side(v, axle, Param::front_cylinder, Param::front_right_cylinder, right);
+  d.cylinder_area = circle_area(Length{need(v, cylinder, missing)});
   d.pistons = static_cast<int>(std::lround(v.si(of_axle(Param::front_cylinder_pistons, axle))));
   d.shoe_clearance = Length{v.si(of_axle(Param::front_shoe_clearance, axle))};
   d.radius = Length{need(v, of_axle(Param::front_drum, axle), missing) / 2};
@@ -227,9 +236,9 @@ WheelBrake read_wheel(const Values& v, Wheel wheel, Assembly& a) {
   const Param kind = of_axle(Param::front_kind, axle);
   need(v, kind, a.missing_brakes);
   if (v.is(kind, choice::BrakeKind::drum))
-    w.brake = read_drum(v, axle, a);
+    w.brake = read_drum(v, axle, !left, a);
   else
-    w.brake = read_disc(v, axle, v.is(kind, choice::BrakeKind::opposed), a.missing_brakes);
+    w.brake = read_disc(v, axle, !left, a.missing_brakes);
   w.tyre_radius = Length{need(v, of_axle(Param::front_tyre, axle), a.missing_vehicle)};
   w.tube.outside = Length{v.si(Param::lines_tube_outside)};
   w.tube.wall = Length{v.si(Param::lines_tube_wall)};
@@ -312,9 +321,8 @@ void check_together(System& s, Assembly& a, const System* like) {
   const Control& c = s.control;
   const bool arms = c.pad_arm.value() > 0 && c.pin_arm.value() > 0 &&
                     (!c.mid || (c.mid->input.value() > 0 && c.mid->output.value() > 0));
-  if (arms && like && like->kinematics && like->kinematics->control() == c) {
-    s.kinematics = like->kinematics;
-  } else if (arms) {
+  if (arms && like && like->kinematics) s.kinematics = like->kinematics->with(c);
+  if (arms && !s.kinematics) {
     if (const auto k = Kinematics::make(c))
       s.kinematics = *k;
     else

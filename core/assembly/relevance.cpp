@@ -16,14 +16,19 @@ bool axle_relevant(const Job& job, As which, Param p, Axle axle) {
   const auto any = [&](std::initializer_list<Param> list) {
     return std::any_of(list.begin(), list.end(), [&](Param f) { return of_axle(f, axle) == p; });
   };
+  // One brake has no right and left.
+  if (any({Param::front_right_piston, Param::front_right_cylinder}) &&
+      is(job, which, of_axle(Param::front_wheels, axle), choice::BrakeWheels::one))
+    return false;
   if (any({Param::front_piston2}))
     return value_of(job, which, of_axle(Param::front_pistons2, axle)).si > 0;
   if (any({Param::front_piston, Param::front_pistons, Param::front_pistons2, Param::front_radius,
-           Param::front_mu, Param::front_clearance, Param::front_knock_back, Param::front_above}))
+           Param::front_mu, Param::front_clearance, Param::front_knock_back, Param::front_above,
+           Param::front_right_piston}))
     return !is(job, which, kind, choice::BrakeKind::drum);
-  if (any({Param::front_cylinder, Param::front_cylinder_pistons, Param::front_drum,
-           Param::front_shoes, Param::front_brake_factor, Param::front_shoe_clearance,
-           Param::front_lining_mu}))
+  if (any({Param::front_cylinder, Param::front_right_cylinder, Param::front_cylinder_pistons,
+           Param::front_drum, Param::front_shoes, Param::front_brake_factor,
+           Param::front_shoe_clearance, Param::front_lining_mu}))
     return !is(job, which, kind, choice::BrakeKind::sliding) &&
            !is(job, which, kind, choice::BrakeKind::opposed);
   if (any({Param::front_shoe_push, Param::front_shoe_normal, Param::front_shoe_friction}))

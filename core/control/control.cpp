@@ -131,6 +131,16 @@ Expected<Kinematics> Kinematics::make(const Control& c) {
   return k;
 }
 
+std::optional<Kinematics> Kinematics::with(const Control& c) const {
+  const Control& mine = control_;
+  if (c.pad_arm != mine.pad_arm || c.pin_arm != mine.pin_arm || c.geometry != mine.geometry ||
+      c.mid != mine.mid || c.pad_stop != mine.pad_stop)
+    return std::nullopt;
+  Kinematics k = *this;
+  k.control_ = c;
+  return k;
+}
+
 void Kinematics::fill_knots() {
   const Crank crank = crank_of(control_, pin_m_);
   const double a0 = control_.geometry->rest_angle.value();

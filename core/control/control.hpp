@@ -78,6 +78,10 @@ class Kinematics {
   /// centre.
   static Expected<Kinematics> make(const Control& control);
 
+  /// The same path under a control that differs in friction, clearance or helper alone; nothing
+  /// where the path itself is another.
+  [[nodiscard]] std::optional<Kinematics> with(const Control& control) const;
+
   [[nodiscard]] const Control& control() const { return control_; }
   /// Largest usable pad travel: where the rod goes past its reach or the ratio past dead centre, or
   /// the pad stop when that comes first.

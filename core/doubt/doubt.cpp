@@ -2,30 +2,15 @@
 
 #include <algorithm>
 #include <atomic>
-#include <boost/math/special_functions/erf.hpp>
 #include <cmath>
 
+#include "doubt/draws.hpp"
 #include "proving/estimate.hpp"
 #include "quantity/workers.hpp"
 
 namespace yoke {
 
 namespace {
-
-/// One parameter that is not known exactly.
-struct Doubtful {
-  Param param = Param::count_;
-  double si = 0;
-  double sigma = 0;
-  std::uint64_t stream = 0;
-};
-
-/// Both systems with their doubtful values. A plan that took the fitted value shares its draw: it
-/// is the same measurement.
-struct Drawn {
-  Values values[2];  ///< found, plan
-  std::vector<Doubtful> doubtful[2];
-};
 
 struct Figures {
   bool ok = false;
@@ -37,40 +22,6 @@ struct Figures {
   double& operator[](PressQuantity f) { return of[static_cast<std::size_t>(f)]; }
   double operator[](PressQuantity f) const { return of[static_cast<std::size_t>(f)]; }
 };
-
-std::uint64_t split_mix(std::uint64_t x) {
-  x += 0x9e3779b97f4a7c15ULL;
-  x = (x ^ (x >> 30)) * 0xbf58476d1ce4e5b9ULL;
-  x = (x ^ (x >> 27)) * 0x94d049bb133111ebULL;
-  return x ^ (x >> 31);
-}
-
-std::vector<Doubtful> doubtful_values(const Values& values, bool plan) {
-  std::vector<Doubtful> list;
-  for (const ParamInfo& p : all_params()) {
-    if (p.kind == Kind::choice || !pressed_by(p.group)) continue;
-    const Value& v = values.at(p.param);
-    if (!v.known() || v.uncertainty_si <= 0) continue;
-    const bool own = plan && v.origin == Origin::measured && !v.inherited;
-    list.push_back({p.param, v.si, v.uncertainty_si / kCoverage,
-                    static_cast<std::uint64_t>(p.param) + (own ? kParamCount : 0)});
-  }
-  return list;
-}
-
-Drawn read(const Job& job) {
-  Drawn d;
-  for (const As w : {As::found, As::plan}) {
-    const auto i = static_cast<std::size_t>(w);
-    d.values[i] = resolve(job, w);
-    d.doubtful[i] = doubtful_values(d.values[i], w == As::plan);
-  }
-  return d;
-}
-
-double within_range(Param p, double si) {
-  return std::clamp(si, info(p).min_si, info(p).max_si);
-}
 
 void add_layers(Figures& f, const TravelBudget& budget) {
   for (std::size_t i = 0; i < kLayerCount; ++i) f[layer_figure(i)] = budget[i];
@@ -84,7 +35,7 @@ Figures press_figures(const StripInputs& in, ConditionId id) {
   if (!model) return f;
   const TargetReport r = condition_target(id, *model, in.limits);
   f.ok = true;
-  f.margins = press_margins(id, *model, r, in.limits);
+  f.margins = judge_press(id, *model, r, in.limits).margins;
   f.pass = f.margins.first_failing() == PressRule::none;
   f[PressQuantity::effort] = r.at.pad_force_n;
   f[PressQuantity::travel] = r.at.pad_travel_m;
@@ -142,17 +93,6 @@ Figures figures_of(const StripInputs& in, ConditionId id) {
   return in.clutch ? clutch_figures(in, id) : press_figures(in, id);
 }
 
-Band band_of(std::vector<double>& v) {
-  if (v.empty()) return {};
-  const auto at = [&v](double share) {
-    const auto k = static_cast<std::ptrdiff_t>(
-        std::min(v.size() - 1, static_cast<std::size_t>(share * static_cast<double>(v.size()))));
-    std::nth_element(v.begin(), v.begin() + k, v.end());
-    return v[static_cast<std::size_t>(k)];
-  };
-  return {at(0.1), at(0.5), at(0.9), true};
-}
-
 std::vector<Sensitivity> sensitivities(const Drawn& d, ConditionId id, const Figures& middle) {
   std::vector<Sensitivity> list;
   const auto w = static_cast<std::size_t>(as_of(id));
@@ -183,12 +123,8 @@ std::vector<Sensitivity> sensitivities(const Drawn& d, ConditionId id, const Fig
 /// One draw, all conditions pressed with it; written to `out`, one place a condition.
 void draw(const Drawn& d, std::span<const ConditionId> ids, std::uint64_t seed, std::size_t sample,
           Figures* out) {
-  Values v[2] = {d.values[0], d.values[1]};
-  for (int w = 0; w < 2; ++w)
-    for (const Doubtful& q : d.doubtful[w])
-      v[w].set_si(q.param,
-                  within_range(q.param, q.si + counter_normal(seed, q.stream, sample) * q.sigma));
-  const StripInputs in = strip_inputs(v[0], v[1]);
+  const auto [found, plan] = drawn_values(d, seed, sample);
+  const StripInputs in = strip_inputs(found, plan);
   for (std::size_t c = 0; c < ids.size(); ++c) out[c] = figures_of(in, ids[c]);
 }
 
@@ -274,22 +210,12 @@ const PressQuantityInfo& press_quantity_info(PressQuantity id) {
   return table[static_cast<std::size_t>(id)];
 }
 
-double counter_uniform(std::uint64_t seed, std::uint64_t stream, std::uint64_t sample) {
-  const std::uint64_t bits = split_mix(split_mix(split_mix(seed) ^ stream) ^ sample);
-  return (static_cast<double>(bits >> 11) + 0.5) * 0x1.0p-53;
-}
-
-double counter_normal(std::uint64_t seed, std::uint64_t stream, std::uint64_t sample) {
-  const double u = std::clamp(counter_uniform(seed, stream, sample), 1e-12, 1 - 1e-12);
-  return std::clamp(std::sqrt(2.0) * boost::math::erf_inv(2 * u - 1), -3.0, 3.0);
-}
-
 Expected<DoubtReport> doubt(const Job& job, std::span<const ConditionId> ids,
                             const DoubtRequest& q) {
   if (q.samples < 100 || q.samples > 50000)
     return fail({"samples", std::to_string(q.samples), "100 to 50000",
                  "That many draws cannot be made", "4000 are enough for two figures"});
-  const Drawn d = read(job);
+  const Drawn d = doubtful_job(job);
   const StripInputs in = strip_inputs(d.values[0], d.values[1]);
   std::vector<ConditionId> possible;
   std::vector<Figures> middle;
@@ -335,14 +261,14 @@ Expected<ConditionDoubt> doubt(const Job& job, ConditionId id, const DoubtReques
 }
 
 std::vector<Sensitivity> sensitivities(const Job& job, ConditionId id) {
-  const Drawn d = read(job);
+  const Drawn d = doubtful_job(job);
   const Figures middle = figures_of(strip_inputs(d.values[0], d.values[1]), id);
   return middle.ok ? sensitivities(d, id, middle) : std::vector<Sensitivity>{};
 }
 
 Expected<CurveBand> curve_band(const Job& job, ConditionId id, std::span<const double> forces_n,
                                const DoubtRequest& q) {
-  const Drawn d = read(job);
+  const Drawn d = doubtful_job(job);
   const auto w = static_cast<std::size_t>(as_of(id));
   std::vector<std::vector<double>> travels(forces_n.size());
   std::size_t made = 0;

@@ -34,7 +34,7 @@ Expected<bool> check_system(const System& s, const Condition& c) {
 
 }  // namespace
 
-Expected<FeelModel> FeelModel::make(const System& system, const Condition& condition) {
+Expected<FeelModel> FeelModel::make(const System& system, const Condition& condition, Ends ends) {
   const bool made = system.kinematics && system.kinematics->control() == system.control;
   auto kinematics =
       made ? Expected<Kinematics>(*system.kinematics) : Kinematics::make(system.control);
@@ -77,8 +77,10 @@ Expected<FeelModel> FeelModel::make(const System& system, const Condition& condi
                   m.outlet_volume(1, m.line_pa(1, p_q)).total_m3();
   }
   m.prepare_twin();
-  m.find_end();
   m.find_available();
+  m.end_drive_ = m.most_drive_;
+  m.stop_ = Stop::pressure_limit;
+  if (ends == Ends::found) m.find_end();
   return m;
 }
 
@@ -302,79 +304,6 @@ FeelPoint FeelModel::at(double drive) const {
   return f;
 }
 
-std::optional<Stop> FeelModel::stopped(double drive) const {
-  if (locked_pa_ > 0 && drive > locked_pa_ * 1.2) return Stop::locked;
-  const Delivery d = deliver(drive);
-  const Strokes s = strokes(d);
-  const Master& m = system_.master;
-  constexpr double kHair_m = 1e-12;
-  if (rod_before_stroke_m() + s.stroke_m > kinematics_.rod_limit().value() * (1 + 1e-12))
-    return kinematics_.limited_by_geometry() ? Stop::geometry : Stop::pad_stop;
-  if (system_.strokes_known) {
-    if (!lost(0) && s.first_m > m.stroke1.value() + kHair_m) return Stop::primary_stroke;
-    if (two_circuits(m) && !lost(1) && s.second_m > m.stroke2.value() + kHair_m)
-      return Stop::secondary_stroke;
-  }
-  if (system_.booster_stroke && gap_m() + s.stroke_m > system_.booster_stroke->value())
-    return Stop::booster_stroke;
-  if (std::max(d.line_pa[0], d.line_pa[1]) > kPressureLimit_pa * (1 + 1e-9))
-    return Stop::pressure_limit;
-  return std::nullopt;
-}
-
-double FeelModel::beyond_stop(double drive) const {
-  const Delivery d = deliver(drive);
-  const Strokes s = strokes(d);
-  const Master& m = system_.master;
-  const auto over = [](double value, double limit) {
-    return limit > 0 ? value / limit - 1 : value - limit;
-  };
-  double beyond = over(rod_before_stroke_m() + s.stroke_m, kinematics_.rod_limit().value());
-  beyond = std::max(beyond, over(std::max(d.line_pa[0], d.line_pa[1]), kPressureLimit_pa));
-  if (locked_pa_ > 0) beyond = std::max(beyond, over(drive, locked_pa_ * 1.2));
-  if (system_.strokes_known) {
-    if (!lost(0)) beyond = std::max(beyond, over(s.first_m, m.stroke1.value()));
-    if (two_circuits(m) && !lost(1)) beyond = std::max(beyond, over(s.second_m, m.stroke2.value()));
-  }
-  if (system_.booster_stroke)
-    beyond = std::max(beyond, over(gap_m() + s.stroke_m, system_.booster_stroke->value()));
-  return beyond;
-}
-
-bool FeelModel::all_locked(double drive) const {
-  const Delivery d = deliver(drive);
-  const Braking b = braking_of(d);
-  if (b.rear_lifts || b.lock == Lock::both) return true;
-  const bool front = branches_[0][0].live || branches_[1][0].live;
-  const bool rear = branches_[0][1].live || branches_[1][1].live;
-  return (!rear && b.lock == Lock::front) || (!front && b.lock == Lock::rear);
-}
-
-void FeelModel::find_end() {
-  const auto locks = [this](double p) { return all_locked(p); };
-  const auto beyond_lock = [this](double p) {
-    const Axles a = axles(deliver(p));
-    return beyond_all_locked(*system_.vehicle, a.front, a.rear);
-  };
-  if (system_.vehicle && locks(most_drive_))
-    locked_pa_ = first_true(0.0, most_drive_, locks, beyond_lock);
-  if (const auto s = stopped(0.0)) {
-    stop_ = *s;
-    end_drive_ = 0;
-    return;
-  }
-  if (!stopped(most_drive_)) {
-    stop_ = Stop::pressure_limit;
-    end_drive_ = most_drive_;
-    return;
-  }
-  const double beyond = first_true(
-      0.0, most_drive_, [this](double p) { return stopped(p).has_value(); },
-      [this](double p) { return beyond_stop(p); });
-  stop_ = stopped(beyond).value_or(Stop::pad_stop);
-  end_drive_ = beyond * (1 - 2e-9);
-}
-
 void FeelModel::find_available() {
   double s = kinematics_.limit().value();
   const double before = rod_before_stroke_m();
@@ -390,27 +319,19 @@ double FeelModel::drive_for(const std::function<double(double)>& rising) const {
 
 std::optional<double> FeelModel::drive_for_z(double z) const {
   if (!system_.vehicle || braking_at(end_drive_).z < z) return std::nullopt;
+  // Sought as if the press had no end: an end that is not known yet finds the very same.
   // Once every wheel locks the deceleration stands still: it is read where it is first reached.
   constexpr double kSame = 1e-9;
-  if (braking_at(end_drive_).z - z < kSame)
+  const auto over = [&](double p) { return braking_at(p).z - z; };
+  if (over(most_drive_) < kSame)
     return first_true(
-        0.0, end_drive_, [&](double p) { return braking_at(p).z >= z - kSame; },
-        [&](double p) { return braking_at(p).z - (z - kSame); });
-  return rising_root(0.0, end_drive_, [&](double p) { return braking_at(p).z - z; });
+        0.0, most_drive_, [&](double p) { return over(p) >= -kSame; },
+        [&](double p) { return over(p) + kSame; });
+  return rising_root(0.0, most_drive_, over);
 }
 
 double FeelModel::drive_for_force(double pad_force_n) const {
   return rising_root(0.0, end_drive_, [&](double p) { return at(p).pad_force_n - pad_force_n; });
-}
-
-std::optional<double> FeelModel::first_lock_drive() const {
-  if (!system_.vehicle || braking_at(end_drive_).lock == Lock::none) return std::nullopt;
-  return first_true(
-      0.0, end_drive_, [this](double p) { return braking_at(p).lock != Lock::none; },
-      [this](double p) {
-        const Axles a = axles(deliver(p));
-        return beyond_first_lock(*system_.vehicle, a.front, a.rear);
-      });
 }
 
 }  // namespace yoke

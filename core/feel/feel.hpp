@@ -86,6 +86,7 @@ struct TargetReport {
   bool reached = false;
   Stop prevented_by = Stop::pad_stop;  ///< when not reached
   FeelPoint at;                        ///< the target, or the furthest point reached
+  double room = 0;  ///< share of the nearest stop's own limit that is left; below 0: beyond it
   double available_m = 0;
   double reserve_m = 0;
   double reserve_share = 0;  ///< of the available travel
@@ -95,12 +96,25 @@ struct TargetReport {
   TravelBudget budget{};
 };
 
+/// Whether the first stop of a press is sought at once. Left open, the press runs on to its largest
+/// drive and `room` tells whether a state lies before all stops: enough to judge a target that is
+/// reached, at half the cost.
+enum class Ends { found, open };
+/// How much of a target is told: without stiffness and travel budget it costs a third.
+enum class Detail { whole, lean };
+
 /// A checked system in one condition. Cheap to evaluate; holds no reference.
 class FeelModel {
  public:
   /// Fails when a part is impossible, when brakes are unknown, or when a circuit is lost and
   /// nothing is left.
-  static Expected<FeelModel> make(const System& system, const Condition& condition);
+  static Expected<FeelModel> make(const System& system, const Condition& condition,
+                                  Ends ends = Ends::found);
+  /// Seeks the first stop of a model whose end was left open.
+  void find_end();
+  /// What is left before the nearest stop of pedal, pistons, booster or pressure, as a share of
+  /// that stop's own limit; below 0: beyond. Locked wheels are no such stop.
+  [[nodiscard]] double room(double drive) const { return -beyond_stop(drive); }
 
   [[nodiscard]] const System& system() const { return system_; }
   [[nodiscard]] const Condition& condition() const { return condition_; }
@@ -120,9 +134,9 @@ class FeelModel {
   [[nodiscard]] double drive_for_force(double pad_force_n) const;
   /// Drive at which a first axle locks; nothing when none does before the stop.
   [[nodiscard]] std::optional<double> first_lock_drive() const;
-  [[nodiscard]] TargetReport at_z(double z) const;
+  [[nodiscard]] TargetReport at_z(double z, Detail detail = Detail::whole) const;
   /// At a pressure in the line of the first live outlet.
-  [[nodiscard]] TargetReport at_pressure(double p_pa) const;
+  [[nodiscard]] TargetReport at_pressure(double p_pa, Detail detail = Detail::whole) const;
   /// At a drive that is within the press.
   [[nodiscard]] TargetReport at_drive(double drive) const;
   [[nodiscard]] TravelBudget budget(const FeelPoint& point) const;
@@ -166,12 +180,13 @@ class FeelModel {
   };
   [[nodiscard]] Axles axles(const Delivery& delivery) const;
   [[nodiscard]] std::optional<Stop> stopped(double drive) const;
-  /// How far beyond the nearest stop, each in shares of its own limit; below 0: before all.
+  /// How far beyond the nearest stop but locked wheels, each in shares of its own limit; below 0:
+  /// before all.
   [[nodiscard]] double beyond_stop(double drive) const;
   [[nodiscard]] bool all_locked(double drive) const;
-  [[nodiscard]] TargetReport report(double drive, double wanted, bool reached) const;
+  [[nodiscard]] TargetReport report(double drive, double wanted, bool reached,
+                                    Detail detail = Detail::whole) const;
   void prepare_twin();
-  void find_end();
   void find_available();
 
   System system_;

@@ -5,7 +5,7 @@
 
 namespace yoke {
 
-TargetReport FeelModel::report(double drive, double wanted, bool reached) const {
+TargetReport FeelModel::report(double drive, double wanted, bool reached, Detail detail) const {
   TargetReport r;
   r.wanted = wanted;
   r.reached = reached;
@@ -14,29 +14,31 @@ TargetReport FeelModel::report(double drive, double wanted, bool reached) const 
   r.available_m = available_m_;
   r.reserve_m = available_m_ - r.at.pad_travel_m;
   r.reserve_share = available_m_ > 0 ? r.reserve_m / available_m_ : 0;
+  r.room = room(drive);
+  r.left1_m = system_.master.stroke1.value() - r.at.piston1_m;
+  r.left2_m = system_.master.stroke2.value() - r.at.piston2_m;
+  if (detail == Detail::lean) return r;
   const double step = std::max(1e3, drive * 1e-3);
   const FeelPoint a = at(std::max(0.0, drive - step));
   const FeelPoint b = at(drive + step);
   const double ds = b.pad_travel_m - a.pad_travel_m;
   r.stiffness_n_m = ds > 1e-12 ? (b.pad_force_n - a.pad_force_n) / ds : 0;
-  r.left1_m = system_.master.stroke1.value() - r.at.piston1_m;
-  r.left2_m = system_.master.stroke2.value() - r.at.piston2_m;
   r.budget = budget(r.at);
   return r;
 }
 
-TargetReport FeelModel::at_z(double z) const {
+TargetReport FeelModel::at_z(double z, Detail detail) const {
   const auto p = drive_for_z(z);
-  return p ? report(*p, z, true) : report(end_drive_, z, false);
+  return p ? report(*p, z, true, detail) : report(end_drive_, z, false, detail);
 }
 
-TargetReport FeelModel::at_pressure(double p_pa) const {
+TargetReport FeelModel::at_pressure(double p_pa, Detail detail) const {
   const auto line = [this](double u) { return deliver(u).line_pa[lost(0) ? 1 : 0]; };
-  if (line(end_drive_) < p_pa) return report(end_drive_, p_pa, false);
+  if (line(end_drive_) < p_pa) return report(end_drive_, p_pa, false, detail);
   const bool plain = system_.master.kind != MasterKind::dual && !system_.servo;
   const double drive =
       plain ? p_pa : rising_root(0.0, end_drive_, [&](double u) { return line(u) - p_pa; });
-  return report(drive, p_pa, true);
+  return report(drive, p_pa, true, detail);
 }
 
 TargetReport FeelModel::at_drive(double drive) const {

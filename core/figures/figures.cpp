@@ -25,6 +25,7 @@ constexpr Entry kEntries[] = {{GroupId::identity, Stage::survey, groups::identit
                               {GroupId::kit, Stage::survey, groups::kit},
                               {GroupId::upstream, Stage::survey, groups::upstream},
                               {GroupId::control, Stage::survey, groups::control},
+                              {GroupId::ratio, Stage::survey, groups::ratio, true},
                               {GroupId::need, Stage::size, groups::assist_need_group, true},
                               {GroupId::assist_types, Stage::size, groups::assist_types, true},
                               {GroupId::concealed, Stage::size, groups::concealed},

@@ -6,6 +6,7 @@
 namespace yoke::groups {
 
 [[nodiscard]] FigureGroup control(const FigureInputs& in);
+[[nodiscard]] FigureGroup ratio(const FigureInputs& in);
 [[nodiscard]] FigureGroup press(const FigureInputs& in);
 [[nodiscard]] FigureGroup bands(const FigureInputs& in);
 [[nodiscard]] FigureGroup ports(const FigureInputs& in);

@@ -3,6 +3,7 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <cmath>
 
 #include "document/ahead.hpp"
 #include "document/as_built.hpp"
@@ -64,6 +65,45 @@ std::vector<Message> not_to_be_driven(const Job& job, const ConditionReport* fou
       found->target->at.z < limits_of(job).z_failed)
     why.push_back(say("it stops with {} g at most", Plain{found->target->at.z, 2}));
   return why;
+}
+
+/// A pedal is longer than its arm: a pad arm that reaches from end to end was measured over all.
+std::vector<Finding> overall_findings(const Job& job) {
+  constexpr double kTape_m = 3e-3;
+  for (const As which : {As::found, As::plan}) {
+    const Value arm = value_of(job, which, Param::control_pad_arm);
+    const Value overall = value_of(job, which, Param::control_overall);
+    if (!arm.known() || !overall.known() || arm.si < overall.si - kTape_m) continue;
+    return {{Severity::warning, Stage::survey, FindingCode::survey_overall,
+             say("Pivot to pad is given as {}, and the whole pedal is {} long", length(arm.si, 0),
+                 length(overall.si, 0)),
+             "the arm is shorter than the pedal",
+             "Measure from the middle of the pivot bolt to the middle of the pad", "geometry"}};
+  }
+  return {};
+}
+
+/// Wheels of one axle that brake unlike each other pull the car to one side.
+std::vector<Finding> uneven_findings(const Job& job) {
+  constexpr double kMost = 0.05;  // common practice, no source
+  std::vector<Finding> f;
+  const Assembly a = assemble(job, As::plan);
+  if (!a.system || !a.system->wheels) return f;
+  const auto& w = *a.system->wheels;
+  for (const Axle axle : {Axle::front, Axle::rear}) {
+    const std::size_t left = axle == Axle::front ? 0 : 2;
+    if (!w[left].fitted || !w[left + 1].fitted) continue;
+    const double more = wheel_torque_nm(w[left + 1], 5e6) / wheel_torque_nm(w[left], 5e6) - 1;
+    if (!(std::abs(more) > kMost)) continue;
+    f.push_back({Severity::warning, Stage::size, FindingCode::size_uneven,
+                 axle == Axle::front
+                     ? say("The right front wheel brakes {} % {} than the left: it pulls",
+                           Plain{std::abs(more) * 100, 0}, more > 0 ? "harder" : "less")
+                     : say("The right rear wheel brakes {} % {} than the left: it pulls",
+                           Plain{std::abs(more) * 100, 0}, more > 0 ? "harder" : "less"),
+                 "5 %", "The same size on both sides", "common practice, no source"});
+  }
+  return f;
 }
 
 std::vector<Finding> prove_findings(const Job& job) {
@@ -142,6 +182,7 @@ std::vector<Finding> survey_findings(const Job& job) {
                  say("Pivot to pin is known to ±{} only: ±{} % of every force",
                      length(pin.uncertainty_si, 1), Plain{pin.uncertainty_si / pin.si * 100, 0}),
                  "±3 %", "Measure the short arm with a calliper", "first-order propagation"});
+  add(f, overall_findings(job));
   if (value_of(job, As::plan, Param::master_bore).inherited)
     f.push_back({Severity::note, Stage::size, FindingCode::size_bore_kept,
                  "The plan keeps the fitted bore", "", "Choose a cell of the map to change it",
@@ -311,6 +352,7 @@ std::vector<Finding> find_all(const Job& job, const std::vector<ConditionReport>
   std::vector<Finding> all = survey_findings(job);
   add(all, strip_findings(job, strip));
   add(all, choice_findings(job, strip));
+  if (!works_clutch(resolve(job, As::plan))) add(all, uneven_findings(job));
   add(all, angle_report(job, As::plan).findings);
   const RodReport rod = rod_report(job);
   add(all, rod.findings);

@@ -37,9 +37,15 @@ std::span<const BoreSize> standard_bores() {
                             {"18 mm", 0.018, false},
                             {"19 mm", 0.019, false},
                             {"20 mm", 0.020, false},
+                            {"21 mm", 0.021, false},
                             {"22 mm", 0.022, false},
+                            {"23 mm", 0.023, false},
                             {"24 mm", 0.024, false},
-                            {"25 mm", 0.025, false}};
+                            {"25 mm", 0.025, false},
+                            {"26 mm", 0.026, false},
+                            {"28 mm", 0.028, false},
+                            {"30 mm", 0.030, false},
+                            {"32 mm", 0.032, false}};
     std::sort(s.begin(), s.end(),
               [](const BoreSize& a, const BoreSize& b) { return a.bore_m < b.bore_m; });
     return s;

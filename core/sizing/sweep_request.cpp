@@ -61,14 +61,18 @@ SweepRequest default_request(const Job& job) {
   q.preference = wishes.is(choice::TargetPreference::short_) ? Preference::short_travel
                  : wishes.is(choice::TargetPreference::firm) ? Preference::firm
                                                              : Preference::light;
-  if (wishes.is(choice::TargetSizes::any)) {
+  const auto tried = wishes.choice<Param::target_sizes>().value_or(choice::TargetSizes::standard);
+  const auto sold = [tried](const BoreSize& b) {
+    return tried == choice::TargetSizes::both || b.inch == (tried != choice::TargetSizes::metric);
+  };
+  if (tried == choice::TargetSizes::any) {
     // Half millimetres: finer than any measurable difference of feel.
     for (int half = static_cast<int>(std::ceil(0.68 * centre / 0.5e-3));
          half * 0.5e-3 < 1.25 * centre; ++half)
       q.bores_m.push_back(half * 0.5e-3);
   } else {
     for (const auto& b : standard_bores())
-      if (b.inch && b.bore_m > 0.68 * centre && b.bore_m < 1.25 * centre)
+      if (sold(b) && b.bore_m > 0.68 * centre && b.bore_m < 1.25 * centre)
         q.bores_m.push_back(b.bore_m);
   }
   add_unique(q.bores_m, bore, 3e-5);
@@ -81,7 +85,7 @@ SweepRequest default_request(const Job& job) {
   const auto plan_ratio = arm_ratio(job, As::plan);
   if (kind.is(choice::MasterKind::twin) && plan_ratio) {
     for (const auto& b : standard_bores())
-      if (b.inch && b.bore_m > 0.55 * centre && b.bore_m < 1.45 * centre)
+      if (sold(b) && b.bore_m > 0.55 * centre && b.bore_m < 1.45 * centre)
         q.bores2_m.push_back(b.bore_m);
     add_unique(q.bores2_m, value_of(job, As::plan, Param::master_bore2).si, 3e-5);
     std::sort(q.bores2_m.begin(), q.bores2_m.end());

@@ -337,8 +337,9 @@ ConditionReport condition_report(const StripInputs& in, ConditionId id, std::siz
   c.by_pressure = !a.system->vehicle;
   if (points > 0) c.curve = model->curve(points);
   c.target = condition_target(id, *model, l);
-  c.faults = press_faults(id, *model, *c.target, l);
-  add_rules(c, press_margins(id, *model, *c.target, l), l, a.system->strokes_known);
+  const JudgedPress judged = judge_press(id, *model, *c.target, l);
+  c.faults = press_faults(id, *a.system, judged, l);
+  add_rules(c, judged.margins, l, a.system->strokes_known);
   for (const PressFault& f : c.faults)
     for (RuleVerdict& r : c.rules)
       if (r.rule == f.rule) r.says = f.says;

@@ -78,20 +78,12 @@ PressFault failed_reserve(double left_m, double share, const Limits& l) {
   return {};
 }
 
-/// A first axle that locks, with both axles' loads at that moment: surface and load are those of
-/// the vehicle.
-std::optional<FeelPoint> first_lock(const FeelModel& model) {
-  const auto drive = model.first_lock_drive();
-  if (!drive) return std::nullopt;
-  return model.at(*drive * (1 + 1e-6));
-}
-
 /// How much more of its grip the front uses than the rear, where the first axle locks or the press
 /// ends; below 0: the rear locks first under hard braking, by the g that are missing.
-double lock_margin(const FeelModel& model) {
-  const auto lock = model.first_lock_drive();
+/// Leaves the state there.
+double lock_margin(const FeelModel& model, const std::optional<double>& lock, FeelPoint& at) {
   const double drive = lock ? *lock * (1 + 1e-6) : model.end_drive();
-  const FeelPoint at = model.at(drive);
+  at = model.at(drive);
   if (lock && at.lock == Lock::rear) return at.z - kRearLock_g;
   const Vehicle& car = *model.system().vehicle;
   const double weight_n = car.mass.value() * kGravity_m_s2;
@@ -106,11 +98,10 @@ double lock_margin(const FeelModel& model) {
   return std::max(more, lock ? 0.0 : 1e-12);
 }
 
-PressFault rear_first(const FeelModel& model) {
-  const FeelPoint at = first_lock(model).value_or(FeelPoint{});
+PressFault rear_first(const System& system, const FeelPoint& at) {
   return {PressRule::lock_order, in_g(kRearLock_g - at.z),
           say("rear locks first, at {} g on tyres that grip {}", Plain{at.z, 2},
-              Plain{model.system().vehicle ? model.system().vehicle->tyre_mu : 0.0, 2})};
+              Plain{system.vehicle ? system.vehicle->tyre_mu : 0.0, 2})};
 }
 
 PressFault too_long(const TargetReport& r, double limit_m) {
@@ -136,20 +127,23 @@ ClutchReserve clutch_reserve(const ClutchReport& r) {
 
 }  // namespace
 
-TargetReport condition_target(ConditionId id, const FeelModel& model, const Limits& l) {
-  if (!model.system().vehicle) return model.at_pressure(l.pressure_pa);
-  return model.at_z(is_failure(id) ? l.z_failed : l.z);
+TargetReport condition_target(ConditionId id, const FeelModel& model, const Limits& l,
+                              Detail detail) {
+  if (!model.system().vehicle) return model.at_pressure(l.pressure_pa, detail);
+  return model.at_z(is_failure(id) ? l.z_failed : l.z, detail);
 }
 
-PressMargins press_margins(ConditionId id, const FeelModel& model, const TargetReport& r,
-                           const Limits& l) {
+namespace {
+
+/// Every rule but the order of locking.
+PressMargins target_margins(ConditionId id, const FeelModel& model, const TargetReport& r,
+                            const Limits& l) {
   PressMargins m;
   const bool vehicle = model.system().vehicle.has_value();
-  const FeelPoint most = r.reached ? model.at(model.end_drive()) : r.at;
-  const double got = (vehicle ? most.z : most.pressure_pa) - r.wanted;
-  m.set(PressRule::reached, r.reached ? std::max(got, 0.0) : std::min(got, -1e-12));
-  if (r.reached) m.reach = {got, r.reserve_m, r.left1_m, r.left2_m};
+  const double missing = (vehicle ? r.at.z : r.at.pressure_pa) - r.wanted;
+  m.set(PressRule::reached, r.reached ? std::max(r.room, 0.0) : std::min(missing, -1e-12));
   if (r.reached) {
+    m.reach = {r.room, r.reserve_m, r.left1_m, r.left2_m};
     // With a circuit lost the bar leans by design.
     if (model.system().master.kind == MasterKind::dual && !is_failure(id))
       m.set(PressRule::bar, r.at.bar_binds ? -1.0 : 1.0);
@@ -163,15 +157,55 @@ PressMargins press_margins(ConditionId id, const FeelModel& model, const TargetR
             failed_margin(r.reserve_m, r.reserve_share, r.available_m, l));
     }
   }
-  if (is_sound(id) && vehicle) m.set(PressRule::lock_order, lock_margin(model));
   return m;
 }
 
-PressFault fault_of(PressRule rule, ConditionId id, const FeelModel& model, const TargetReport& r,
+void set_lock_order(JudgedPress& p, const FeelModel& model, const std::optional<double>& lock) {
+  p.margins.set(PressRule::lock_order, lock_margin(model, lock, p.first_lock));
+  p.margins.no_lock = !lock;
+}
+
+bool asks_lock_order(ConditionId id, const FeelModel& model) {
+  return is_sound(id) && model.system().vehicle.has_value();
+}
+
+}  // namespace
+
+JudgedPress judge_press(ConditionId id, const FeelModel& model, const TargetReport& r,
+                        const Limits& l) {
+  JudgedPress p{r, target_margins(id, model, r, l), {}};
+  if (asks_lock_order(id, model)) set_lock_order(p, model, model.first_lock_drive());
+  return p;
+}
+
+Expected<JudgedPress> judge_press(ConditionId id, const System& system, const Condition& condition,
+                                  const Limits& l, Detail detail) {
+  // A hair before a stop the stop itself is sought, so that both ways tell the same.
+  constexpr double kHair = 1e-8;
+  auto model = FeelModel::make(system, condition, Ends::open);
+  if (!model) return fail(model.error());
+  JudgedPress p;
+  p.target = condition_target(id, *model, l, detail);
+  const bool locks = asks_lock_order(id, *model);
+  if (p.target.reached && p.target.room > kHair) {
+    p.margins = target_margins(id, *model, p.target, l);
+    if (!locks) return p;
+    if (const auto lock = model->first_lock_drive(); lock && model->room(*lock) > kHair) {
+      set_lock_order(p, *model, lock);
+      // A press ends soon after the rear has lifted: that end is to be sought.
+      if (!p.first_lock.rear_lifts) return p;
+    }
+  }
+  model->find_end();
+  return judge_press(id, *model, condition_target(id, *model, l, detail), l);
+}
+
+PressFault fault_of(PressRule rule, ConditionId id, const System& system, const JudgedPress& p,
                     const Limits& l) {
+  const TargetReport& r = p.target;
   switch (rule) {
     case PressRule::reached:
-      return not_reached(r, !model.system().vehicle);
+      return not_reached(r, !system.vehicle);
     case PressRule::bar:
       return {rule, {}, "the balance bar leans on its limit"};
     case PressRule::returns:
@@ -185,19 +219,18 @@ PressFault fault_of(PressRule rule, ConditionId id, const FeelModel& model, cons
     case PressRule::reserve_failed:
       return failed_reserve(r.reserve_m, r.reserve_share, l);
     case PressRule::lock_order:
-      return rear_first(model);
+      return rear_first(system, p.first_lock);
     default:
       return {};
   }
 }
 
-std::vector<PressFault> press_faults(ConditionId id, const FeelModel& model, const TargetReport& r,
+std::vector<PressFault> press_faults(ConditionId id, const System& system, const JudgedPress& p,
                                      const Limits& l) {
   std::vector<PressFault> list;
-  const PressMargins m = press_margins(id, model, r, l);
   for (std::size_t i = 0; i < kPressRules; ++i)
-    if (const auto rule = static_cast<PressRule>(i); m.fails(rule))
-      list.push_back(fault_of(rule, id, model, r, l));
+    if (const auto rule = static_cast<PressRule>(i); p.margins.fails(rule))
+      list.push_back(fault_of(rule, id, system, p, l));
   return list;
 }
 

@@ -97,6 +97,9 @@ class PressMargins {
   /// What keeps a press that gets there from its stops, each by itself: stop or pressure, way of
   /// the pad, strokes of the pistons. Whichever runs out first ends it.
   std::array<double, 4> reach{};
+  /// Of the order of locking: no axle locks before the press ends, and another end may tell another
+  /// order.
+  bool no_lock = false;
   /// The first that fails; `none`: all are kept.
   [[nodiscard]] PressRule first_failing() const {
     for (std::size_t i = 0; i < kPressRules; ++i)
@@ -109,8 +112,24 @@ class PressMargins {
   std::array<double, kPressRules> of_{};
   std::array<bool, kPressRules> applies_{};
 };
-[[nodiscard]] PressMargins press_margins(ConditionId id, const FeelModel& model,
-                                         const TargetReport& target, const Limits& limits);
+
+/// The state by which a condition is judged: the wanted stop, or the one to reach with a failure.
+/// Without a vehicle the wanted pressure stands in.
+[[nodiscard]] TargetReport condition_target(ConditionId id, const FeelModel& model,
+                                            const Limits& limits, Detail detail = Detail::whole);
+/// A press and how it keeps the rules.
+struct JudgedPress {
+  TargetReport target;
+  PressMargins margins;
+  FeelPoint first_lock;  ///< where the first axle locks, or the end; only where that is judged
+};
+[[nodiscard]] JudgedPress judge_press(ConditionId id, const FeelModel& model,
+                                      const TargetReport& target, const Limits& limits);
+/// The same for a system and a condition, the end of the press sought only where the answer hangs
+/// on it: for many presses of which none is shown.
+[[nodiscard]] Expected<JudgedPress> judge_press(ConditionId id, const System& system,
+                                                const Condition& condition, const Limits& limits,
+                                                Detail detail = Detail::lean);
 /// The same for a clutch: effort, over-travel and wear as planned; hot or with air what is left
 /// before the floor as well.
 [[nodiscard]] PressMargins clutch_margins(ConditionId id, const ClutchReport& report,
@@ -126,19 +145,14 @@ struct PressFault {
   [[nodiscard]] bool none() const { return rule == PressRule::none; }
 };
 
-/// The state by which a condition is judged: the wanted stop, or the one to reach with a failure.
-/// Without a vehicle the wanted pressure stands in.
-[[nodiscard]] TargetReport condition_target(ConditionId id, const FeelModel& model,
-                                            const Limits& limits);
 /// What is told of a rule that fails.
-[[nodiscard]] PressFault fault_of(PressRule rule, ConditionId id, const FeelModel& model,
-                                  const TargetReport& target, const Limits& limits);
+[[nodiscard]] PressFault fault_of(PressRule rule, ConditionId id, const System& system,
+                                  const JudgedPress& press, const Limits& limits);
 [[nodiscard]] PressFault clutch_fault_of(PressRule rule, const ClutchReport& report,
                                          const ClutchUnit& unit, const Limits& limits);
 /// Every rule that a press fails, the one to tell first in front.
-[[nodiscard]] std::vector<PressFault> press_faults(ConditionId id, const FeelModel& model,
-                                                   const TargetReport& target,
-                                                   const Limits& limits);
+[[nodiscard]] std::vector<PressFault> press_faults(ConditionId id, const System& system,
+                                                   const JudgedPress& press, const Limits& limits);
 /// The first that a clutch fails.
 [[nodiscard]] PressFault clutch_fault(ConditionId id, const ClutchReport& report,
                                       const ClutchUnit& unit, const Limits& limits);

@@ -44,7 +44,10 @@ void weigh(Waiting& w, const std::optional<PressMargins>& there, Param param) {
       continue;
     }
     const double better = there->of(r->rule) - w.margins.of(r->rule);
-    if (by_sign(r->rule) || w.margins.of(r->rule) < kSafety * better) w.again = true;
+    const bool unlocked = w.margins.no_lock || there->no_lock;
+    if (by_sign(r->rule) || (r->rule == PressRule::lock_order && unlocked) ||
+        w.margins.of(r->rule) < kSafety * better)
+      w.again = true;
   }
 }
 
@@ -88,10 +91,8 @@ class Settler {
   }
 
   std::optional<PressMargins> pressed(const System& s, const Waiting& w) const {
-    const auto model = FeelModel::make(s, w.condition);
-    if (!model) return std::nullopt;
-    const TargetReport r = condition_target(w.report->id, *model, in_.limits);
-    return press_margins(w.report->id, *model, r, in_.limits);
+    const auto judged = judge_press(w.report->id, s, w.condition, in_.limits);
+    return judged ? std::optional(judged->margins) : std::nullopt;
   }
 
   [[nodiscard]] bool any_again() const {
@@ -178,6 +179,10 @@ Job with_value(const Job& job, const Unmeasured& u, double si) {
   Job other = job;
   Measured m{si, How::stated, 0, {}};
   if (u.found) other.found.set(u.param, m);
+  // The plan keeps what it counted with: it would take over what is measured on the fitted part.
+  if (u.found && !u.plan && !job.plan.at(u.param) && !found_only(info(u.param).group))
+    if (const Value own = value_of(job, As::plan, u.param); own.known())
+      other.plan.set(u.param, {own.si, How::estimate, own.uncertainty_si, {}});
   if (u.plan) {
     other.built.clear(u.param);
     // The wished pad height is taken off what is entered: the value meant is the one that counts.

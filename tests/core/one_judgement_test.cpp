@@ -30,7 +30,7 @@ std::optional<Cell> own_cell(const Job& job) {
 }
 
 PressFault first(ConditionId id, const FeelModel& m, const TargetReport& r, const Limits& l) {
-  const auto faults = press_faults(id, m, r, l);
+  const auto faults = press_faults(id, m.system(), judge_press(id, m, r, l), l);
   return faults.empty() ? PressFault{} : faults.front();
 }
 
@@ -289,4 +289,39 @@ TEST_CASE("conditions that cannot be said are counted, never passed over") {
   CHECK(cell->fails == Limit::none);
   CHECK(cell->cannot_say == 6);
   CHECK(english(cell->reason) == "inside, 6 conditions cannot be said");
+}
+
+TEST_CASE("a press judged without its end tells what the whole press tells") {
+  // 3000 systems in every condition: the same target, the same rules, the same margins.
+  int judged = 0;
+  const Limits l;
+  for (unsigned seed = 0; seed < 3000; ++seed) {
+    const System s = random_system(seed);
+    for (const ConditionId id : kConditions) {
+      Condition c;
+      c.assist_alive = id != ConditionId::assist_lost;
+      if (id == ConditionId::primary_lost) c.lost = LostCircuit::primary;
+      if (id == ConditionId::secondary_lost) c.lost = LostCircuit::secondary;
+      c.hot = id == ConditionId::hot;
+      c.air_m3 = id == ConditionId::air_left ? 2e-6 : 0;
+      const auto quick = judge_press(id, s, c, l);
+      const auto model = FeelModel::make(s, c);
+      REQUIRE(quick.has_value() == model.has_value());
+      if (!quick) continue;
+      const JudgedPress whole = judge_press(id, *model, condition_target(id, *model, l), l);
+      ++judged;
+      INFO("seed " << seed << ", " << key_of(id));
+      CHECK(quick->target.reached == whole.target.reached);
+      for (std::size_t i = 0; i < kPressRules; ++i) {
+        const auto rule = static_cast<PressRule>(i);
+        INFO(key_of(rule));
+        REQUIRE(quick->margins.applies(rule) == whole.margins.applies(rule));
+        if (!whole.margins.applies(rule)) continue;
+        CHECK(quick->margins.fails(rule) == whole.margins.fails(rule));
+        CHECK(quick->margins.of(rule) == Approx(whole.margins.of(rule)).epsilon(1e-5).margin(1e-7));
+      }
+      CHECK(quick->target.at.pad_travel_m == Approx(whole.target.at.pad_travel_m).margin(1e-8));
+    }
+  }
+  CHECK(judged > 15000);
 }

@@ -62,7 +62,7 @@ TEST_CASE("bores: aliases are inch sizes, sorted, and mm names are not") {
   CHECK(named_bore(Length{0.01587})->name == "5/8 in");
   CHECK(named_bore(Length{0.022})->name == "22 mm");
   CHECK(named_bore(Length{0.0235}) == nullptr);
-  CHECK(standard_bores().size() == 31);
+  CHECK(standard_bores().size() == 37);
 }
 
 TEST_CASE("the map names the first failing limit of every cell") {

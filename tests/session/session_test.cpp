@@ -119,7 +119,7 @@ TEST_CASE("the sheet holds every number with its source, the open gates, and pri
   QTemporaryDir dir;
   Session s;
   REQUIRE(s.open(demo(dir)));
-  const QString html = sheet_html(s.job(), s.strip(), s.findings(), s.style(), QDate(2026, 11, 24));
+  const QString html = sheet_html(s.job(), s.strip(), s.findings(), {}, s.style(), QDate(2026, 11, 24));
   for (const char* words :
        {"22.23 mm", "calliper", "typical: common practice, no source", "as found", "Gates",
         "In work: not proved", "front lost", "Shorten by 30.27 mm", "local rules", "2026-11-24"}) {
@@ -130,7 +130,7 @@ TEST_CASE("the sheet holds every number with its source, the open gates, and pri
   hostile.title = "<script>x</script>";
   hostile.state = JobState::left_unsafe;
   const QString escaped =
-      sheet_html(hostile, s.strip(), s.findings(), s.style(), QDate(2026, 11, 24));
+      sheet_html(hostile, s.strip(), s.findings(), {}, s.style(), QDate(2026, 11, 24));
   CHECK_FALSE(escaped.contains("<script>"));
   CHECK(escaped.contains("LEFT UNSAFE – DO NOT DRIVE"));
 

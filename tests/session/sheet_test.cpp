@@ -6,6 +6,7 @@
 
 #include "figures/figures.hpp"
 #include "files/store.hpp"
+#include "parts/part.hpp"
 #include "proving/gates.hpp"
 #include "rod/rod.hpp"
 #include "session/sheet.hpp"
@@ -45,13 +46,13 @@ QString plain(QString cell) {
       .replace("&amp;", "&");
 }
 
-Printed print(const Job& job) {
+Printed print(const Job& job, const std::vector<JudgedRule>& rules = {}) {
   Printed p;
   p.strip = foot_strip(job, 12);
   p.findings = find_all(job, p.strip);
   Style style;
   style.units = UnitStyle::metric;
-  p.html = sheet_html(job, p.strip, p.findings, style, QDate(2026, 5, 31));
+  p.html = sheet_html(job, p.strip, p.findings, rules, style, QDate(2026, 5, 31));
   static const QRegularExpression row_re(QStringLiteral("<tr>(.*?)</tr>"));
   static const QRegularExpression cell_re(QStringLiteral("<t[dh]>(.*?)</t[dh]>"));
   for (auto r = row_re.globalMatch(p.html); r.hasNext();) {
@@ -236,6 +237,25 @@ TEST_CASE(
   CHECK(p.of("Bigger tyres")[0][2].startsWith("A larger radius"));
 }
 
+TEST_CASE("the sheet prints what holds for want of a measurement, with what would settle it") {
+  const Job job = known_job();
+  const auto book = rule_book(job);
+  const Printed p = print(job, book);
+  std::size_t printed = 0;
+  for (const JudgedRule& r : book) {
+    if (r.verdict != Verdict::if_typical) continue;
+    ++printed;
+    const QString words = r.condition.empty() ? q(r.words) : q(r.condition) + ": " + q(r.words);
+    INFO(words.toStdString());
+    CHECK(p.has({words, q(r.limit), q(param_list(r.decided_by))}));
+  }
+  CHECK(printed > 3);
+  CHECK(p.plain().contains("What nobody measured decides"));
+  Job stated = known_job();
+  state_everything(stated);
+  CHECK_FALSE(print(stated, rule_book(stated)).plain().contains("What nobody measured decides"));
+}
+
 TEST_CASE("the sheets of the demo jobs are those that were stored", "[golden]") {
   // YOKE_STORE=1 stores them anew; tools/golden.sh does so.
   const bool store = qEnvironmentVariableIsSet("YOKE_STORE");
@@ -248,7 +268,8 @@ TEST_CASE("the sheets of the demo jobs are those that were stored", "[golden]") 
     const auto opened = open_job((root + "/" + name + ".yoke").toStdString());
     REQUIRE(opened);
     QString text;
-    for (const QStringList& row : print(opened->job).rows) text += row.join(" | ") + "\n";
+    for (const QStringList& row : print(opened->job, rule_book(opened->job)).rows)
+      text += row.join(" | ") + "\n";
     QFile file(root + "/tests/golden/" + QString(name).section('/', -1) + ".sheet.txt");
     if (store) {
       REQUIRE(file.open(QIODevice::WriteOnly));
@@ -269,4 +290,14 @@ TEST_CASE("the sheets of the demo jobs are those that were stored", "[golden]") 
     ++compared;
   }
   CHECK(compared == 5);
+}
+
+TEST_CASE("a plan that keeps one size and changes another is compared on the sheet") {
+  Job job = known_job();
+  set(job, "master.bore=25.4 mm; master.stroke1=18 mm");
+  const Matrix m = compare(job, part_kind_of(job), job.plan);
+  CHECK(m.equal == m.differ);  // one of each
+  CHECK(m.differ == 1);
+  CHECK(print(job).plain().contains("Units compared"));
+  CHECK_FALSE(print(known_job()).plain().contains("Units compared"));
 }

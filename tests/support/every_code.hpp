@@ -138,6 +138,7 @@ inline const CodeRow kCodeRows[] = {
      [](Job& j) {
        j.plan.set(Param::control_pin_arm, {0.05, How::calliper, 0.0001, {}});
      }},
+    {FindingCode::survey_overall, "found:control.overall=301 mm", "found:control.overall=340 mm"},
     {FindingCode::survey_strokes_unknown, "master.stroke1=?", "found:master.stroke1=18 mm"},
     {FindingCode::survey_do_not_drive, "symptom.sink=12 mm", "symptom.sink=0 mm"},
     {FindingCode::identity_drum_unit, "found:master.residual1=residual",
@@ -210,6 +211,7 @@ inline const CodeRow kCodeRows[] = {
     {FindingCode::size_reserve_stops, "supply.accu=none",
      "assist.kind=hydraulic; supply.accu=gas; supply.accu_volume=900 ml"},
     {FindingCode::size_slope, "hold.slope=30 deg; limit.effort=60 N", "hold.slope=2 deg"},
+    {FindingCode::size_uneven, "front.right_piston=51 mm", "front.right_piston=48.5 mm"},
     {FindingCode::size_unsaid, "master.stroke1=?", "found:master.stroke1=18 mm"},
     {FindingCode::size_vacuum_gone,
      "assist.kind=vacuum; assist.diaphragm1=200 mm; room.engine=goes; supply.pump_flow=0 l/min",

@@ -333,7 +333,7 @@ TEST_CASE("markup in any text of a job or a catalogue is shown as text, everywhe
       page->show_figures(false);
     }
   }
-  const QString html = sheet_html(b.session.job(), b.session.strip(), b.session.findings(),
+  const QString html = sheet_html(b.session.job(), b.session.strip(), b.session.findings(), {},
                                   b.session.style(), QDate(2026, 1, 2));
   CHECK_FALSE(html.contains("<h1 style='color:green'>PROVED"));
   CHECK_FALSE(html.contains("<img"));

@@ -4,6 +4,7 @@
 #include <QSettings>
 
 #include "session/candidates.hpp"
+#include "session/texts.hpp"
 #include "window/bench.hpp"
 
 using namespace yoke;
@@ -249,4 +250,37 @@ TEST_CASE("a map that is dragged through stays on the plan: strip, curve and lin
   b.session.undo();  // the whole drag is one step
   CHECK(b.session.strip()[1].target->at.pad_force_n == Approx(before));
   CHECK(b.session.undo_name() == undo);
+}
+
+TEST_CASE("the map says how sure a cell is, once the draws are made") {
+  Bench b;
+  REQUIRE(b.window->open_path(demo(b.dir)));
+  auto* page = size_page(b, 0);
+  MapView* map = page->map_face()->map();
+  REQUIRE(QTest::qWaitFor([&] { return !map->bands().empty(); }, 20000));
+  CHECK(map->bands().size() == b.session.map()->cells.size());
+  map->setFocus();
+  QTest::keyClick(map, Qt::Key_Up);
+  CHECK(page->map_face()->cell_line()->text().contains("with all doubts"));
+  CHECK(map->picture().said.join(" ").contains("with all doubts"));
+  // An edit makes them old: until they are drawn again nothing is claimed.
+  QTest::mouseClick(page->map_face()->preference(2), Qt::LeftButton);
+  CHECK(map->bands().empty());
+}
+
+TEST_CASE("what holds for want of a measurement is said on its stage's page") {
+  Bench b;
+  REQUIRE(b.window->open_path(demo(b.dir)));
+  b.window->show_stage(Stage::rod);
+  REQUIRE(QTest::qWaitFor([&] { return b.session.rules().has_value(); }, 20000));
+  const Message rests = rests_message(*b.session.rules(), Stage::rod);
+  REQUIRE_FALSE(rests.empty());
+  auto* box = b.window->page(Stage::rod)->findChild<FindingsBox*>();
+  REQUIRE(box);
+  box->unfold(true);
+  CHECK(box->text().contains(text_of(rests, b.session.style()).toHtmlEscaped()));
+  long counted = 0;
+  for (const JudgedRule& r : *b.session.rules())
+    if (r.stage == Stage::rod && r.verdict == Verdict::if_typical) ++counted;
+  CHECK(box->text().contains(QString::number(counted) + " rule"));
 }

@@ -45,6 +45,12 @@ QString ranking_line(const Session& s, std::size_t assist) {
   return t + QStringLiteral(". ") + words_of(preference_words(q.preference));
 }
 
+CellDoubt doubt_of(const CellBand& b) {
+  const double draws = std::max(1.0, static_cast<double>(b.draws));
+  return {static_cast<double>(b.passes) / draws, b.effort.low, b.effort.high, b.travel.low,
+          b.travel.high};
+}
+
 Picture no_map(const QString& why, QSizeF size) {
   PlotInput in;
   in.title = QObject::tr("The map of bores and ratios");
@@ -79,6 +85,9 @@ MapView::MapView(Session& session, QWidget* parent)
       m.pins.push_back({pin_letter(m.pins.size()), v.bore_m, v.ratio});
     m.plan_bore2_m = plan.si(Param::master_bore2);
     m.found_bore2_m = found.si(Param::master_bore2);
+    const std::size_t from = assist_ * one.cells.size();
+    for (std::size_t i = from; i < std::min(from + one.cells.size(), bands_.size()); ++i)
+      m.doubts.push_back(doubt_of(bands_[i]));
     m.cursor = cursor_;
     if (m.cursor && (m.cursor->first >= one.bores_m.size() || m.cursor->second >= one.columns()))
       m.cursor.reset();
@@ -123,7 +132,16 @@ QString MapView::cursor_words() const {
   if (!map || !cursor_ || cursor_->first >= map->bores_m.size() ||
       cursor_->second >= map->columns() || map->cells.empty())
     return {};
-  return cell_words(map->at(cursor_->first, cursor_->second), session_.style());
+  const std::size_t cell = cursor_->first * map->columns() + cursor_->second;
+  const std::size_t band = assist_ * map->cells.size() + cell;
+  std::optional<CellDoubt> doubt;
+  if (band < bands_.size()) doubt = doubt_of(bands_[band]);
+  return cell_words(map->cells[cell], session_.style(), doubt ? &*doubt : nullptr);
+}
+
+void MapView::set_bands(std::vector<CellBand> bands) {
+  bands_ = std::move(bands);
+  redraw();
 }
 
 void MapView::take(const Cell& cell, const QString& merge) {
@@ -199,6 +217,8 @@ MapFace::MapFace(Session& session, QWidget* parent) : Face(parent), session_(ses
   connect(runner_, &DoubtRunner::finished, this, [this] {
     doubt_->setText(runner_->report() ? doubt_words(*runner_->report(), session_.style())
                                       : QString());
+    map_->set_bands(runner_->cells());
+    cell_->setText(chosen_words());
     curve_->redraw();
   });
   connect(runner_, &DoubtRunner::progressed, this,
@@ -273,10 +293,8 @@ QLayout* MapFace::build_wishes() {
     auto* group = new QButtonGroup(this);
     const auto& options = info(p).options;
     for (std::size_t i = 0; i < options.size(); ++i) {
-      auto* b = new QPushButton(!sizes   ? words_of(options[i].words)
-                                : i == 0 ? tr("Standard")
-                                         : tr("Any"),
-                                this);
+      const QString bores[] = {tr("Inch"), tr("Any"), tr("mm"), tr("Both")};
+      auto* b = new QPushButton(sizes ? bores[i] : words_of(options[i].words), this);
       b->setObjectName(QStringLiteral("small"));
       b->setCheckable(true);
       b->setToolTip(
@@ -316,6 +334,11 @@ void MapFace::refresh_assists() {
     assist_buttons_[i]->setChecked(i == map_->assist());
 }
 
+QString MapFace::chosen_words() const {
+  const QString chosen = map_->cursor_words();
+  return chosen.isEmpty() ? ranking_line(session_, map_->assist()) : chosen;
+}
+
 void MapFace::refresh() {
   refresh_assists();
   sentence_->setText(relative_sentence(session_.job(), session_.style()));
@@ -323,12 +346,18 @@ void MapFace::refresh() {
   wishes_[static_cast<std::size_t>(
               plan.choice<Param::target_preference>().value_or(choice::TargetPreference::light))]
       ->setChecked(true);
-  wishes_[plan.is(choice::TargetSizes::any) ? 4 : 3]->setChecked(true);
-  const QString chosen = map_->cursor_words();
-  cell_->setText(chosen.isEmpty() ? ranking_line(session_, map_->assist()) : chosen);
+  wishes_[3 + static_cast<std::size_t>(
+                  plan.choice<Param::target_sizes>().value_or(choice::TargetSizes::standard))]
+      ->setChecked(true);
+  cell_->setText(chosen_words());
   doubt_->setText({});
-  if (session_.strip()[1].target)
-    runner_->ask(session_.job(), ConditionId::plan, band_forces(session_));
+  map_->set_bands({});
+  if (session_.strip()[1].target) {
+    if (const auto& map = session_.map())
+      runner_->ask(session_.job(), ConditionId::plan, band_forces(session_), *map);
+    else
+      runner_->ask(session_.job(), ConditionId::plan, band_forces(session_));
+  }
   curve_->redraw();
   budget_->redraw();
 }

@@ -24,6 +24,9 @@ class MapView : public PictureView {
   [[nodiscard]] std::size_t assist() const { return assist_; }
   /// Names of the options; empty while there is no map.
   [[nodiscard]] QStringList assist_names() const;
+  /// How sure each cell of the whole map is; empty: not known yet.
+  void set_bands(std::vector<CellBand> bands);
+  [[nodiscard]] const std::vector<CellBand>& bands() const { return bands_; }
 
  signals:
   void cursor_moved();
@@ -40,6 +43,7 @@ class MapView : public PictureView {
   std::size_t assist_ = 0;
   Session& session_;
   std::optional<std::pair<size_t, size_t>> cursor_;
+  std::vector<CellBand> bands_;
 };
 
 class MapFace : public Face {
@@ -54,7 +58,8 @@ class MapFace : public Face {
   [[nodiscard]] LineText* doubt_line() const { return doubt_; }
   [[nodiscard]] LineText* cell_line() const { return cell_; }
   [[nodiscard]] CurveView* curve() const { return curve_; }
-  /// The buttons of a choice: 0 light, 1 short, 2 firm; 0 standard, 1 any.
+  /// The buttons of a choice: 0 light, 1 short, 2 firm; 0 inch, 1 any,
+  /// 2 millimetres, 3 both.
   [[nodiscard]] QPushButton* preference(std::size_t i) const { return wishes_[i]; }
   [[nodiscard]] QPushButton* sizes(std::size_t i) const { return wishes_[3 + i]; }
   /// What gives the same feel as found, for the page's heading.
@@ -64,6 +69,8 @@ class MapFace : public Face {
   void build();
   QLayout* build_wishes();
   void refresh_assists();
+  /// Of the cell under the cursor; else how what fits ranks.
+  [[nodiscard]] QString chosen_words() const;
   Session& session_;
   ParamPanel* panel_ = nullptr;
   LineText* sentence_;

@@ -26,6 +26,9 @@ RecordPage::RecordPage(Session& session, Dialogs& dialogs, QWidget* parent)
     const QString now = QFileInfo(session_.path()).absolutePath();
     if (isVisible() && session_.has_path() && shown_folder_ != now) list_folder(now);
   });
+  connect(&session_, &Session::rules_made, this, [this] {
+    if (isVisible()) refresh();
+  });
   connect(&session_, &Session::saved, this, [this] {
     if (isVisible() && !shown_folder_.isEmpty()) list_folder(shown_folder_);
   });
@@ -127,6 +130,7 @@ void RecordPage::save_sheet() {
   const auto ok =
       write_sheet_pdf(path,
                       sheet_html(session_.job(), session_.strip(), session_.findings(),
+                                 session_.rules() ? *session_.rules() : rule_book(session_.job()),
                                  session_.style(), QDate::currentDate()),
                       text_of(session_.job().title), letter ? QPageSize::Letter : QPageSize::A4);
   if (!ok) dialogs_.tell(this, error_text(ok.error(), session_.style()));
@@ -192,6 +196,7 @@ void RecordPage::refresh() {
   if (!title_->isModified()) title_->setText(text_of(session_.job().title));
   if (!vehicle_->isModified()) vehicle_->setText(text_of(session_.job().vehicle));
   sheet_->setHtml(sheet_html(session_.job(), session_.strip(), session_.findings(),
+                             session_.rules().value_or(std::vector<JudgedRule>{}),
                              session_.style(), QDate::currentDate()));
   state_->setText(text_of(state_words(session_.job(), session_.findings()), session_.style()));
   if (shown_folder_.isEmpty() && session_.has_path())
