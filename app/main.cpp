@@ -78,7 +78,10 @@ int main(int argc, char** argv) {
   session.set_state_folder(state_folder());
   yoke::MainWindow window(session, yoke::real_dialogs());
   window.show();
-  if (words.job_at > 0) window.open_file(argv[words.job_at]);
+  if (words.job_at > 0)
+    window.open_file(argv[words.job_at]);
+  else
+    window.show_begin();
   window.offer_unnamed();
   return QApplication::exec();
 }

@@ -17,17 +17,22 @@ bool shows_figures(Stage s) {
   return s == Stage::size || s == Stage::plumb || s == Stage::prove;
 }
 
-bool save_shot(MainWindow& window, const QString& folder, Stage s, const QString& tail) {
+bool save_as(MainWindow& window, const QString& folder, const QString& name) {
   for (int i = 0; i < 3; ++i) {
     QApplication::processEvents();
     if (QWidget* w = QApplication::focusWidget()) w->clearFocus();
   }
-  const QString path = QDir(folder).filePath(QStringLiteral("%1-%2%3.png")
-                                                 .arg(static_cast<int>(s) + 1)
-                                                 .arg(text_of(stage_words(s)).toLower(), tail));
+  const QString path = QDir(folder).filePath(name + QStringLiteral(".png"));
   if (window.grab().save(path)) return true;
   std::fprintf(stderr, "Cannot write %s\n", qPrintable(path));
   return false;
+}
+
+bool save_shot(MainWindow& window, const QString& folder, Stage s, const QString& tail) {
+  return save_as(window, folder,
+                 QStringLiteral("%1-%2%3")
+                     .arg(static_cast<int>(s) + 1)
+                     .arg(text_of(stage_words(s)).toLower(), tail));
 }
 
 }  // namespace
@@ -75,7 +80,14 @@ int make_shots(const QString& folder, QSize size, const QString& job) {
     if (!save_shot(window, folder, s, QStringLiteral("-figures"))) return 2;
     page->show_figures(false);
   }
-  return 0;
+  for (const Stage s : {Stage::survey, Stage::size, Stage::install, Stage::bleed, Stage::prove}) {
+    window.show_stage(s);
+    window.show_bench(true);
+    if (!save_shot(window, folder, s, QStringLiteral("-bench"))) return 2;
+    window.show_bench(false);
+  }
+  window.show_begin();
+  return save_as(window, folder, QStringLiteral("0-begin")) ? 0 : 2;
 }
 
 }  // namespace yoke

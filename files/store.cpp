@@ -1,5 +1,7 @@
 #include "files/store.hpp"
 
+#include "document/ahead.hpp"
+
 #include <algorithm>
 #include <system_error>
 
@@ -55,28 +57,31 @@ Expected<FileStamp> save_job(const fs::path& path, const Job& job, const SaveRul
   return write_safely(path, write_job(job, rules.standing), how);
 }
 
+JobEntry job_entry(const fs::path& file) {
+  JobEntry e;
+  e.path = file;
+  const auto text = read_file(file, kMostFileBytes);
+  const auto job = text ? read_job(*text) : fail(text.error());
+  if (!job) {
+    e.error = job.error().reason;
+    return e;
+  }
+  e.title = job->title;
+  e.vehicle = job->vehicle;
+  e.state = job->state;
+  if (const auto& kind = job->found.at(Param::target_job); kind && kind->known())
+    e.kind = stated_value(*job, As::found, Param::target_job).as<choice::TargetJob>();
+  if (const auto standing = read_standing(*text, *job)) e.hard_findings = standing->hard_findings;
+  return e;
+}
+
 std::vector<JobEntry> list_jobs(const fs::path& folder) {
   std::vector<JobEntry> list;
   std::error_code ec;
   constexpr size_t kMost = 1000;
   for (fs::directory_iterator it(folder, ec), end; !ec && it != end && list.size() < kMost;
-       it.increment(ec)) {
-    if (it->path().extension() != ".yoke") continue;
-    JobEntry e;
-    e.path = it->path();
-    const auto text = read_file(it->path(), kMostFileBytes);
-    const auto job = text ? read_job(*text) : fail(text.error());
-    if (job) {
-      e.title = job->title;
-      e.vehicle = job->vehicle;
-      e.state = job->state;
-      if (const auto standing = read_standing(*text, *job))
-        e.hard_findings = standing->hard_findings;
-    } else {
-      e.error = job.error().reason;
-    }
-    list.push_back(std::move(e));
-  }
+       it.increment(ec))
+    if (it->path().extension() == ".yoke") list.push_back(job_entry(it->path()));
   std::sort(list.begin(), list.end(),
             [](const JobEntry& a, const JobEntry& b) { return a.path < b.path; });
   return list;

@@ -36,9 +36,12 @@ struct JobEntry {
   std::string title;
   std::string vehicle;
   JobState state = JobState::in_work;
-  std::optional<int> hard_findings;  ///< when it was saved; nothing: the file does not say
-  Message error;                     ///< not readable: why
+  std::optional<choice::TargetJob> kind;  ///< what is done in it; nothing: it was not said
+  std::optional<int> hard_findings;       ///< when it was saved; nothing: the file does not say
+  Message error;                          ///< not readable: why
 };
+/// What one file says itself.
+[[nodiscard]] JobEntry job_entry(const std::filesystem::path& file);
 /// Job files of a folder (not below it), sorted by name, at most 1000. What the files say
 /// themselves: nothing is computed.
 [[nodiscard]] std::vector<JobEntry> list_jobs(const std::filesystem::path& folder);

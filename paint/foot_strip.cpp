@@ -7,8 +7,6 @@
 
 namespace yoke {
 
-namespace {
-
 theme::Mark mark_of(Verdict v) {
   return v == Verdict::holds        ? theme::Mark::tick
          : v == Verdict::fails      ? theme::Mark::cross
@@ -16,7 +14,6 @@ theme::Mark mark_of(Verdict v) {
                                     : theme::Mark::query;
 }
 
-/// `full` for a screen reader, otherwise as short as the column is narrow.
 QString verdict_line(const ConditionReport& c, bool full, const Style& style) {
   const Message& reason = full || c.brief.empty() ? c.reason : c.brief;
   if (!reason.empty()) return text_of(reason, style);
@@ -24,6 +21,8 @@ QString verdict_line(const ConditionReport& c, bool full, const Style& style) {
          : c.verdict == Verdict::if_typical ? Drawn::tr("passes if typical")
                                             : Drawn::tr("cannot say");
 }
+
+namespace {
 
 /// The pad's way from rest (top) to the floor (bottom): used part hatched, reserve clear.
 void draw_way(QPainter& p, const QRectF& way, const ConditionReport& c) {

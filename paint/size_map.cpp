@@ -250,7 +250,7 @@ void draw_equal(QPainter& p, const Sweep& s, const Grid& g, const EqualLine& lin
 
 /// Key of shapes in use, in words, along the bottom.
 void draw_key(QPainter& p, const Sweep& s, bool levels, QSizeF size) {
-  const QString level = levels ? Drawn::tr("ground as high as it is sure") : QString();
+  const QString level = levels ? Drawn::tr("level: how sure") : QString();
   p.setRenderHint(QPainter::Antialiasing);
   p.setFont(theme::text(13));
   std::vector<Limit> used;

@@ -180,8 +180,12 @@ QString Session::status_of(Stage stage) const {
 }
 
 void Session::new_job() {
+  take(blank_job());
+}
+
+void Session::take(Job job) {
   journal_timer_.stop();
-  load(blank_job(), {});
+  load(std::move(job), {});
   stamp_.reset();
   emit changed();
   emit pressed();

@@ -55,6 +55,8 @@ class Session : public QObject {
   void redo();
 
   void new_job();
+  /// A job that has no file yet: one just begun, or a copy of a shipped one to practise on.
+  void take(Job job);
   /// Opens a file. Unsaved work of a crash is not taken up by itself: see `leftovers`.
   [[nodiscard]] Expected<bool> open(const QString& path);
   [[nodiscard]] Expected<bool> open_file(const std::filesystem::path& file);

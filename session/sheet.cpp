@@ -116,15 +116,16 @@ QString numbers(const Job& job, const Style& style) {
 
 /// What holds for want of a measurement only, and which would settle it.
 QString unsettled(const std::vector<JudgedRule>& rules, const Style& style) {
-  QStringList rows{row({Printed::tr("Holds if typical"), Printed::tr("Limit"),
-                        Printed::tr("Measure to settle it")},
-                       "th")};
+  QStringList rows{row(
+      {Printed::tr("Holds if typical"), Printed::tr("Limit"), Printed::tr("Measure to settle it")},
+      "th")};
   for (const JudgedRule& r : rules) {
     if (r.verdict != Verdict::if_typical) continue;
     const QString words = text_of(r.words, style);
-    rows << row({esc(r.condition.empty() ? words
-                                         : text_of(r.condition, style) + QStringLiteral(": ") + words),
-                 esc(r.limit, style), esc(param_list(r.decided_by), style)});
+    rows << row(
+        {esc(r.condition.empty() ? words
+                                 : text_of(r.condition, style) + QStringLiteral(": ") + words),
+         esc(r.limit, style), esc(param_list(r.decided_by), style)});
   }
   if (rows.size() < 2) return {};
   return QStringLiteral("<h2>%1</h2>").arg(esc(Printed::tr("What nobody measured decides"))) +

@@ -4,7 +4,7 @@
   tools/mutate.py [--seed 1] [--count 120] [--folders core/judge,core/proving,...] [--list] [--write docs/mutation.md]
 
 Works on a copy of the sources in build/mutate, so the tree itself is never touched. A break is one of:
-a comparison flipped or moved by one, a number off by one, "and" for "or", yes for no, an outlet or a
+a comparison flipped (or moved by one, of what is counted), a number off by one, "and" for "or", yes for no, an outlet or a
 wheel for another, a statement removed. A break that does not compile is not counted. It is noticed
 when a test of the core, the files or the session fails, or does not end.
 """
@@ -55,6 +55,14 @@ def outside_strings(line):
     return re.sub(r'"(?:\\.|[^"\\])*"', lambda m: '"' + " " * (len(m.group(0)) - 2) + '"', line).split("//")[0]
 
 
+REAL = re.compile(r"_m\b|_n\b|_pa\b|_si\b|\.si\b|\bsi\(|\.value\(\)|\d\.\d|e-?\d|share|misfit|chi2|aicc|\bz\b|more\b")
+
+
+def measured_boundary(line, before, after):
+    """A limit met exactly: of real quantities no reading can tell it from the next one."""
+    return {before, after} in ({"<", "<="}, {">", ">="}) and REAL.search(line)
+
+
 def breaks_of(path, text):
     found = []
     for number, line in code_lines(text):
@@ -71,6 +79,8 @@ def breaks_of(path, text):
                 else:
                     put = into
                 for p in put:
+                    if measured_boundary(plain, m.group(0).strip(), p.strip()):
+                        continue
                     found.append((path, number, line[:m.start()] + p + line[m.end():], m.group(0).strip() + " → " + p.strip()))
         if STATEMENT.match(plain) and not re.match(r"^\s*(const|auto|return|std::\w+<|using|static)\b", plain):
             found.append((path, number, "", "removed"))

@@ -11,7 +11,8 @@ namespace yoke {
 LineText::LineText(const char* role, int lines, QWidget* parent) : QWidget(parent), lines_(lines) {
   setObjectName(QString::fromLatin1(role));
   const QString r = objectName();
-  font_ = theme::text(r == QStringLiteral("answer") ? 19
+  font_ = theme::text(r == QStringLiteral("answer") ? 20
+                      : r == QStringLiteral("next") ? 16
                       : r == QStringLiteral("soft") ? 13
                                                     : 14,
                       r == QStringLiteral("answer"));
@@ -39,7 +40,9 @@ void LineText::resizeEvent(QResizeEvent* e) {
 void LineText::paintEvent(QPaintEvent*) {
   QPainter p(this);
   p.setFont(font_);
-  p.setPen(objectName() == QStringLiteral("answer") ? theme::kInk : theme::kInkSoft);
+  p.setPen(objectName() == QStringLiteral("answer") ? theme::kInk
+           : objectName() == QStringLiteral("next") ? theme::kDye
+                                                    : theme::kInkSoft);
   if (lines_ > 1) {
     p.drawText(rect(), Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap, text_);
     return;

@@ -7,6 +7,7 @@
 
 #include "document/ahead.hpp"
 #include "session/texts.hpp"
+#include "session/work_edits.hpp"
 #include "ui/plain.hpp"
 
 namespace yoke {
@@ -162,38 +163,14 @@ void QuantityField::restore() {
 
 void QuantityField::commit() {
   if (writing_ || !entry_->isModified()) return;
-  const QString text = entry_->text().trimmed();
-  if (text.isEmpty()) {
-    entry_->setModified(false);
-    session_.clear_value(which_, param_);
-    restore();
-    return;
-  }
-  if (text == QStringLiteral("?") ||
-      text.compare(QStringLiteral("unknown"), Qt::CaseInsensitive) == 0) {
-    entry_->setModified(false);
-    session_.set_value(which_, param_, Measured{});
-    restore();
-    return;
-  }
-  const auto v = parse_with_doubt(param_, text.toStdString(), session_.style());
-  if (!v) {
-    refuse(error_text(v.error(), session_.style()) + tr("  Escape gives the old value back."));
+  entry_->setModified(false);  // an edit refreshes: what was typed must not stand in its way
+  const QString typed = entry_->text();
+  if (const auto ok = type_value(session_, which_, param_, typed); !ok) {
+    entry_->setModified(true);
+    refuse(error_text(ok.error(), session_.style()) + tr("  Escape gives the old value back."));
     mark_refused(entry_, true);
     return;
   }
-  const Value before = shown_of(session_.job(), which_, param_);
-  const bool keeps = before.origin == Origin::measured && !before.inherited;
-  const How how = keeps ? before.how : session_.tool_for(param_, v->si);
-  Measured value = measured(param_, v->si, how);
-  if (v->uncertainty_si) value.uncertainty_si = *v->uncertainty_si;
-  if (const auto e = session_.objection(which_, param_, value)) {
-    refuse(error_text(*e, session_.style()) + tr("  Escape gives the old value back."));
-    mark_refused(entry_, true);
-    return;
-  }
-  entry_->setModified(false);
-  session_.set_value(which_, param_, value);
   restore();
 }
 

@@ -8,19 +8,22 @@ namespace yoke {
 
 namespace {
 
-QString line_of(const Finding& f, const Style& style) {
+/// `whole`: with limit and remedy; folded the message alone is one line.
+QString line_of(const Finding& f, bool whole, const Style& style) {
   const QString message = text_of(f.message, style).toHtmlEscaped();
   const QString remedy = text_of(f.remedy, style).toHtmlEscaped();
   if (f.severity == Severity::note)
     return QStringLiteral("○ %1. <span style='color:#575b60'>%2</span>").arg(message, remedy);
+  const QString mark =
+      f.severity == Severity::hard ? FindingsBox::tr("■ HARD") : QStringLiteral("▲");
+  if (!whole) return QStringLiteral("<b style='color:#a83e00'>%1 %2</b>").arg(mark, message);
   const QString limit = f.limit.empty() ? QString()
                                         : QStringLiteral(" <span style='color:#575b60'>(%1)</span>")
                                               .arg(FindingsBox::tr("held against: %1")
                                                        .arg(text_of(f.limit, style))
                                                        .toHtmlEscaped());
   return QStringLiteral("<b style='color:#a83e00'>%1 %2</b>%3. %4")
-      .arg(f.severity == Severity::hard ? FindingsBox::tr("■ HARD") : QStringLiteral("▲"), message,
-           limit, remedy);
+      .arg(mark, message, limit, remedy);
 }
 
 }  // namespace
@@ -59,7 +62,7 @@ void FindingsBox::refresh() {
   const auto hard = static_cast<int>(std::count_if(
       mine.begin(), mine.end(), [](const Finding& f) { return f.severity == Severity::hard; }));
   QStringList lines;
-  for (const Finding& f : mine) lines << line_of(f, session_.style());
+  for (const Finding& f : mine) lines << line_of(f, all_, session_.style());
   // What holds for want of a measurement stands last: it is no finding, and no tick either.
   if (const auto& book = session_.rules())
     if (const Message rests = rests_message(*book, stage_); !rests.empty())
@@ -75,8 +78,10 @@ void FindingsBox::refresh() {
     html += link.arg(tr("and %n more here, %1 of them hard", nullptr, more).arg(hard - 1));
   else if (more > 0)
     html += link.arg(tr("and %n more here", nullptr, more));
-  else if (all_ && lines.size() > 1)
+  else if (all_ && !lines.isEmpty())
     html += link.arg(tr("show the first alone"));
+  else if (!mine.empty() && mine.front().severity != Severity::note)
+    html += link.arg(tr("limit and remedy"));
   setVisible(!html.isEmpty());
   if (html != text()) setText(html);
 }

@@ -9,6 +9,7 @@
 
 #include "session/entries.hpp"
 #include "session/texts.hpp"
+#include "session/work_edits.hpp"
 #include "ui/fields.hpp"
 #include "ui/plain.hpp"
 #include "ui/readings_box.hpp"
@@ -173,25 +174,13 @@ void GatesBox::answer(const GateRow& g, GateState state) {
   if (instrument_) typed.instrument = instrument_->currentText().toStdString();
   if (seen_) typed.seen = seen_->currentText().trimmed().toStdString();
   typed.who = who_->text().trimmed().toStdString();
-  const std::string now =
-      QDateTime::currentDateTime().toString(QStringLiteral("yyyy-MM-ddTHH:mm:ss")).toStdString();
-  GateEvidence evidence;
-  evidence.seen = typed.seen;
-  evidence.who = typed.who;
-  evidence.when = now;
-  if (const auto e = typed_evidence(g.ask, typed, now, session_.style())) {
-    evidence = *e;
-  } else if (state == GateState::passed) {
-    refusal_->setText(error_text(e.error(), session_.style()));
+  if (const auto ok = answer_now(session_, g, typed, state); !ok) {
+    refusal_->setText(error_text(ok.error(), session_.style()));
     refusal_->show();
     ensureWidgetVisible(refusal_);
     return;
   }
-  if (state == GateState::open) evidence = {};
-  const QString name =
-      tr("%1: %2").arg(text_of(g.words, session_.style()), words_of(words_of_value(state)));
   open_.reset();
-  session_.edit(name, [&](Job& j) { answer_gate(j, g.id, state, evidence); });
   shown_.clear();
   refresh();
 }

@@ -50,6 +50,18 @@ QLabel#mark { color: #a83e00; font-weight: bold; }
 QLabel#caution { color: #a83e00; font-size: 13px; }
 QLabel#notice { background: #fff1e2; color: #a83e00; font-weight: bold; border-top: 2px solid #a83e00; padding: 8px 16px; }
 QLabel#onDye { color: #e8f0f7; padding: 7px 8px 0 0; }
+QLabel#bench { font-size: 24px; }
+QLabel#benchBig { font-size: 34px; font-weight: bold; }
+QLabel#benchAlarm { font-size: 34px; font-weight: bold; color: #a83e00; }
+QLabel#benchSoft { font-size: 22px; color: #575b60; }
+QLabel#benchCaution { font-size: 22px; color: #a83e00; font-weight: bold; }
+QLabel#benchFigure { font-family: "Yoke Figures"; font-size: 64px; font-weight: bold; }
+QLabel#benchCount { font-family: "Yoke Figures"; font-size: 132px; font-weight: bold; }
+QLineEdit#benchEntry { font-family: "Yoke Figures"; font-size: 40px; padding: 6px 14px; }
+QLineEdit#benchName { font-size: 26px; padding: 6px 12px; }
+QPushButton#benchKey { font-size: 20px; padding: 8px 12px; min-height: 64px; }
+QPushButton#benchTool { font-size: 22px; min-height: 64px; }
+QPushButton#benchMain { font-size: 26px; font-weight: bold; padding: 8px 12px; min-height: 64px; background: #10304f; color: white; border-color: #0a1e38; }
 QLineEdit, QComboBox, QPlainTextEdit, QTextBrowser, QTableWidget, QListWidget {
   background: #fffdf8; border: 1px solid #b9b09d; border-radius: 3px; padding: 3px 7px;
   selection-background-color: #2c5a86; selection-color: white; }

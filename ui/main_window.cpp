@@ -15,6 +15,10 @@
 #include "assembly/relevance.hpp"
 #include "document/codes.hpp"
 #include "paint/foot_strip.hpp"
+#include "session/choose.hpp"
+#include "session/job_kind.hpp"
+#include "session/shipped_jobs.hpp"
+#include "session/stage_sentence.hpp"
 #include "session/texts.hpp"
 #include "ui/action_finder.hpp"
 #include "ui/calm_stack.hpp"
@@ -24,7 +28,8 @@ namespace yoke {
 
 MainWindow::MainWindow(Session& session, Dialogs dialogs)
     : session_(session), dialogs_(std::move(dialogs)) {
-  auto* central = new QWidget(this);
+  whole_ = new CalmStack(this);
+  auto* central = new QWidget(whole_);
   central->setObjectName(QStringLiteral("central"));
   auto* outer = new QVBoxLayout(central);
   outer->setContentsMargins(0, 0, 0, 0);
@@ -49,7 +54,8 @@ MainWindow::MainWindow(Session& session, Dialogs dialogs)
     return foot_strip_picture(session_.strip(), session_.shown(), session_.style(), size);
   });
   outer->addWidget(strip_);
-  setCentralWidget(central);
+  whole_->addWidget(central);
+  setCentralWidget(whole_);
   notice_ = label({}, "notice", this);
   notice_->setAccessibleName(tr("Refused"));
   notice_->hide();
@@ -70,11 +76,10 @@ MainWindow::MainWindow(Session& session, Dialogs dialogs)
     connect(&session_, signal, strip_, &PictureView::redraw);
   // The survey shows the system whose condition is chosen.
   connect(&session_, &Session::pressed, this, [this] {
-    if (survey_->isVisible()) survey_->follow_condition();
+    if (stage_ == Stage::survey) survey()->follow_condition();
   });
   connect(&session_, &Session::changed, this, &MainWindow::announce_hard);
   status_ = plain_label({}, "onDye", this);
-  build_pages();
   build_menus();
   connect(&session_, &Session::file_changed, this, &MainWindow::refresh_title);
   connect(&session_, &Session::changed, this, &MainWindow::refresh_title);
@@ -88,22 +93,45 @@ MainWindow::MainWindow(Session& session, Dialogs dialogs)
   refresh_title();
 }
 
-void MainWindow::build_pages() {
-  survey_ = new SurveyPage(session_, this);
-  record_ = new RecordPage(session_, dialogs_, this);
-  pages_ = {survey_,
-            new SizePage(session_, dialogs_, this),
-            new FitPage(session_, dialogs_, this),
-            new RodPage(session_, this),
-            new PlumbPage(session_, this),
-            new InstallPage(session_, this),
-            new BleedPage(session_, this),
-            new ProvePage(session_, this),
-            record_};
-  for (auto* p : pages_) stack_->addWidget(p);
-  connect(record_, &RecordPage::open_wanted, this, [this](const QString& path) {
+StagePage* MainWindow::make_page(Stage stage) {
+  switch (stage) {
+    case Stage::survey:
+      return new SurveyPage(session_, stack_);
+    case Stage::size:
+      return new SizePage(session_, dialogs_, stack_);
+    case Stage::fit:
+      return new FitPage(session_, dialogs_, stack_);
+    case Stage::rod:
+      return new RodPage(session_, stack_);
+    case Stage::plumb:
+      return new PlumbPage(session_, stack_);
+    case Stage::install:
+      return new InstallPage(session_, stack_);
+    case Stage::bleed:
+      return new BleedPage(session_, stack_);
+    case Stage::prove:
+      return new ProvePage(session_, stack_);
+    case Stage::record:
+      break;
+  }
+  auto* record = new RecordPage(session_, dialogs_, stack_);
+  connect(record, &RecordPage::open_wanted, this, [this](const QString& path) {
     if (may_leave()) open_path(path);
   });
+  return record;
+}
+
+StagePage* MainWindow::page(Stage stage) {
+  StagePage*& page = pages_[static_cast<std::size_t>(stage)];
+  if (!page) {
+    page = make_page(stage);
+    stack_->addWidget(page);
+  }
+  return page;
+}
+
+SurveyPage* MainWindow::survey() {
+  return static_cast<SurveyPage*>(page(Stage::survey));
 }
 
 QAction* MainWindow::add(QMenu* menu, const char* name, const QString& words,
@@ -124,10 +152,9 @@ QAction* MainWindow::action(const QString& name) const {
 void MainWindow::build_menus() {
   auto* job = menuBar()->addMenu(tr("&Job"));
   add(job, "new", tr("&New job"), QKeySequence::New, [this] {
-    if (may_leave()) {
-      session_.new_job();
-      show_stage(Stage::survey);
-    }
+    if (!may_leave()) return;
+    session_.new_job();
+    show_begin();
   });
   add(job, "open", tr("&Open…"), QKeySequence::Open, [this] {
     if (!may_leave()) return;
@@ -140,7 +167,7 @@ void MainWindow::build_menus() {
   add(job, "unsaved", tr("&Unsaved work left behind…"), QKeySequence(), [this] { offer_again(); });
   job->addSeparator();
   add(job, "sheet", tr("Job sheet as &PDF…"), QKeySequence::Print,
-      [this] { record_->save_sheet(); });
+      [this] { static_cast<RecordPage*>(page(Stage::record))->save_sheet(); });
   job->addSeparator();
   add(job, "quit", tr("&Quit"), QKeySequence::Quit, [this] { close(); });
 
@@ -165,6 +192,8 @@ void MainWindow::build_menus() {
         QKeySequence(Qt::CTRL | static_cast<Qt::Key>(Qt::Key_1 + n)), [this, s] { show_stage(s); });
   }
   stages->addSeparator();
+  add(stages, "bench", tr("&Bench mode: one thing at a time, large"), QKeySequence(Qt::Key_F11),
+      [this] { show_bench(!at_bench()); });
   const auto face = [this](int by) {
     if (auto* p = qobject_cast<StagePage*>(stack_->currentWidget())) {
       const auto n = static_cast<int>(p->face_count());
@@ -184,6 +213,10 @@ void MainWindow::build_menus() {
       [this] { session_.press(session_.pressed_m() + 0.005); });
   add(pedal, "press_less", tr("Let up"), QKeySequence(Qt::CTRL | Qt::Key_Up),
       [this] { session_.press(session_.pressed_m() - 0.005); });
+  add(pedal, "take_better", tr("Take the cell that passes"), QKeySequence(Qt::CTRL | Qt::Key_B),
+      [this] {
+        if (const auto cell = better_cell(session_)) choose_cell(session_, *cell, nullptr, {});
+      });
   auto* hold = pedal->addAction(tr("Hold F8 to press the pad"));
   hold->setEnabled(false);
 
@@ -215,7 +248,83 @@ void MainWindow::set_units(UnitStyle u) {
   if (auto* a = action(QString::fromLatin1(names[static_cast<int>(u)]))) a->setChecked(true);
 }
 
+bool MainWindow::begins() const {
+  return begin_ && whole_->currentWidget() == begin_;
+}
+
+bool MainWindow::at_bench() const {
+  return bench_ && whole_->currentWidget() == bench_;
+}
+
+void MainWindow::show_bench(bool on) {
+  if (!on) {
+    show_stage(stage_);
+    return;
+  }
+  if (begins()) return;
+  if (!bench_) {
+    bench_ = new BenchMode(session_, whole_);
+    whole_->addWidget(bench_);
+    connect(bench_, &BenchMode::ended, this, [this] { show_bench(false); });
+  }
+  // What is typed in a field is entered before the field goes away.
+  if (QWidget* w = QApplication::focusWidget()) w->clearFocus();
+  whole_->setCurrentWidget(bench_);
+  bench_->show_stage(stage_);
+}
+
+void MainWindow::show_begin() {
+  if (!begin_) {
+    begin_ = new BeginPage(whole_);
+    whole_->addWidget(begin_);
+    connect(begin_, &BeginPage::begun, this, &MainWindow::begin_job);
+    connect(begin_, &BeginPage::practice_wanted, this, &MainWindow::practise);
+    connect(begin_, &BeginPage::skipped, this, [this] { show_stage(Stage::survey); });
+    connect(begin_, &BeginPage::open_wanted, this, [this](const QString& path) {
+      if (may_leave()) open_path(path);
+    });
+  }
+  begin_->refresh();
+  whole_->setCurrentWidget(begin_);
+  begin_->kinds()->setFocus();
+}
+
+void MainWindow::begin_job(choice::TargetJob kind) {
+  session_.take(begun_job(kind));
+  if (kind == choice::TargetJob::bores) {
+    show_stage(Stage::size);
+    if (auto* size = qobject_cast<SizePage*>(page(Stage::size)))
+      if (auto* bore = size->map_face()->panel()->field(As::found, Param::master_bore))
+        bore->focus_entry();
+    return;
+  }
+  show_stage(Stage::survey);
+  const FirstMeasure first = first_measure(kind);
+  survey()->focus_param(first.which, first.param);
+}
+
+void MainWindow::practise(const QString& resource) {
+  const auto job = shipped_job(resource);
+  if (!job) {
+    dialogs_.tell(this, error_text(job.error(), session_.style()));
+    return;
+  }
+  session_.take(*job);
+  show_stage(Stage::survey);
+}
+
+void MainWindow::show_work() {
+  whole_->setCurrentIndex(0);
+}
+
 void MainWindow::show_stage(Stage stage) {
+  if (at_bench() && stage != stage_) {  // the keys of the stages lead on at the bench too
+    stage_ = stage;
+    rail_->select(stage);
+    bench_->show_stage(stage);
+    return;
+  }
+  show_work();
   stage_ = stage;
   rail_->select(stage);
   // Survey and Prove show the line of force in full; elsewhere it folds into the band.
@@ -313,7 +422,7 @@ void MainWindow::next_measurement() {
   if (!p) return;
   measured_last_ = p->param;
   show_stage(Stage::survey);
-  survey_->focus_param(p->which, p->param);
+  survey()->focus_param(p->which, p->param);
 }
 
 void MainWindow::step_condition(int by) {

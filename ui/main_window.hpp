@@ -9,6 +9,8 @@
 #include <QTimer>
 #include <filesystem>
 
+#include "ui/begin_page.hpp"
+#include "ui/bench/bench_mode.hpp"
 #include "ui/stage_rail.hpp"
 #include "ui/stages/pages.hpp"
 
@@ -20,6 +22,14 @@ class MainWindow : public QMainWindow {
  public:
   MainWindow(Session& session, Dialogs dialogs);
   void show_stage(Stage stage);
+  /// The first page: what is this job?
+  void show_begin();
+  [[nodiscard]] BeginPage* begin() const { return begin_; }
+  [[nodiscard]] bool begins() const;
+  /// One matter at a time, twice as large.
+  void show_bench(bool on);
+  [[nodiscard]] BenchMode* bench() const { return bench_; }
+  [[nodiscard]] bool at_bench() const;
   [[nodiscard]] Stage stage() const { return stage_; }
   /// Opens a file and says what went wrong when it cannot; unsaved work of it is offered. True when
   /// it is open.
@@ -27,7 +37,8 @@ class MainWindow : public QMainWindow {
   bool open_file(const std::filesystem::path& file);
   /// Offers unsaved work of jobs that never had a file.
   void offer_unnamed();
-  [[nodiscard]] StagePage* page(Stage stage) const { return pages_[static_cast<size_t>(stage)]; }
+  /// A stage's page, made when it is first asked for.
+  [[nodiscard]] StagePage* page(Stage stage);
   [[nodiscard]] PictureView* strip() const { return strip_; }
   [[nodiscard]] StageRail* rail() const { return rail_; }
   [[nodiscard]] QAction* action(const QString& name) const;
@@ -38,7 +49,8 @@ class MainWindow : public QMainWindow {
 
  private:
   void build_menus();
-  void build_pages();
+  [[nodiscard]] StagePage* make_page(Stage stage);
+  [[nodiscard]] SurveyPage* survey();
   QAction* add(QMenu* menu, const char* name, const QString& words, const QKeySequence& keys,
                const std::function<void()>& fn);
   void refresh_title();
@@ -73,14 +85,18 @@ class MainWindow : public QMainWindow {
   StageRail* rail_;
   LineView* band_;
   QHash<QString, QAction*> named_;  ///< looked up at every edit
+  void show_work();
+  void begin_job(choice::TargetJob kind);
+  void practise(const QString& resource);
+  QStackedWidget* whole_;       ///< the work, or the first page
+  BenchMode* bench_ = nullptr;  ///< likewise
+  BeginPage* begin_ = nullptr;  ///< made when it is first shown
   QStackedWidget* stack_;
   PictureView* strip_;
   QLabel* status_;
   QLabel* notice_;  ///< why an edit was refused
   QMenu* recent_;
-  std::array<StagePage*, 9> pages_{};
-  SurveyPage* survey_ = nullptr;
-  RecordPage* record_ = nullptr;
+  std::array<StagePage*, std::size(kStages)> pages_{};  ///< null: not visited yet
   QTimer press_timer_;
   QElapsedTimer press_clock_;
   bool pressing_ = false;

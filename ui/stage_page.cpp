@@ -5,6 +5,8 @@
 #include <QScrollArea>
 #include <QScrollBar>
 
+#include "session/job_kind.hpp"
+#include "session/stage_sentence.hpp"
 #include "session/texts.hpp"
 #include "ui/calm_stack.hpp"
 #include "ui/figures_view.hpp"
@@ -44,6 +46,12 @@ StagePage::StagePage(Session& session, Stage stage, const QString& question, QWi
   question_ = plain_label(question, "question", this);
   heading_->addWidget(question_, 1);
   outer->addLayout(heading_);
+  decision_ = new LineText("answer", 1, this);
+  decision_->setAccessibleName(tr("How it stands"));
+  outer->addWidget(decision_);
+  next_ = new LineText("next", 1, this);
+  next_->setAccessibleName(tr("What to do next"));
+  outer->addWidget(next_);
   findings_ = new FindingsBox(session, stage, this);
   outer->addWidget(findings_);
   sides_ = new CalmStack(this);
@@ -63,6 +71,8 @@ StagePage::StagePage(Session& session, Stage stage, const QString& question, QWi
   }
   const auto again = [this] {
     if (!isVisible()) return;
+    show_faces_of_job();
+    refresh_sentence();
     refresh();
     if (figures_ && sides_->currentWidget() == figures_) figures_->refresh();
   };
@@ -142,6 +152,19 @@ void StagePage::refresh() {
   if (face_ < faces_.size() && faces_[face_]) faces_[face_]->refresh();
 }
 
+/// Faces that this kind of job does not have lose their button; the one that is open stays.
+void StagePage::show_faces_of_job() {
+  for (std::size_t i = 0; i < face_buttons_.size(); ++i)
+    face_buttons_[i]->setVisible(i == face_ || has_face(session_.job(), stage_, entries_[i].id));
+}
+
+void StagePage::refresh_sentence() {
+  const Sentence s = stage_sentence(session_, stage_);
+  decision_->setText(text_of(s.decision, session_.style()));
+  next_->setText(text_of(s.next, session_.style()));
+  next_->setVisible(!s.next.empty());
+}
+
 void StagePage::set_note(const QString& note) {
   note_ = note;
   show_question();
@@ -162,6 +185,8 @@ void StagePage::resizeEvent(QResizeEvent* e) {
 
 void StagePage::showEvent(QShowEvent* e) {
   QWidget::showEvent(e);
+  show_faces_of_job();
+  refresh_sentence();
   refresh();
   if (figures_ && sides_->currentWidget() == figures_) figures_->refresh();
 }

@@ -17,6 +17,7 @@ namespace yoke {
 
 class FiguresView;
 class FindingsBox;
+class LineText;
 
 class StagePage : public QWidget {
   Q_OBJECT
@@ -28,6 +29,9 @@ class StagePage : public QWidget {
   void show_figures(bool on);
   [[nodiscard]] FiguresView* figures() const { return figures_; }
   [[nodiscard]] FindingsBox* findings() const { return findings_; }
+  /// What the stage has come to, and what to do next.
+  [[nodiscard]] LineText* decision() const { return decision_; }
+  [[nodiscard]] LineText* next_step() const { return next_; }
   /// Shows one of the page's faces, by its place or its id; the first is the work itself.
   void show_face(std::size_t face);
   void show_face(std::string_view id);
@@ -71,6 +75,10 @@ class StagePage : public QWidget {
   QVBoxLayout* body_;
   QStackedWidget* sides_;
   QPushButton* figures_button_ = nullptr;
+  void refresh_sentence();
+  void show_faces_of_job();
+  LineText* decision_;
+  LineText* next_;
   FindingsBox* findings_ = nullptr;
   FiguresView* figures_ = nullptr;  ///< made when first asked for
 };

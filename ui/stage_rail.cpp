@@ -5,6 +5,7 @@
 #include <algorithm>
 
 #include "paint/theme.hpp"
+#include "session/job_kind.hpp"
 #include "session/texts.hpp"
 #include "ui/plain.hpp"
 
@@ -90,6 +91,8 @@ void StageRail::refresh() {
       return f.stage == s && f.severity == Severity::hard;
     });
     button(s)->set_status(session_.status_of(s), hard);
+    // The stage that is worked on stays, whatever the job is said to be.
+    button(s)->setVisible(button(s)->isChecked() || has_stage(session_.job(), all, s));
   }
 }
 

@@ -6,6 +6,7 @@
 #include "assembly/assemble.hpp"
 #include "document/as_built.hpp"
 #include "session/texts.hpp"
+#include "session/work_edits.hpp"
 #include "ui/plain.hpp"
 #include "ui/stage_page.hpp"
 
@@ -37,15 +38,8 @@ StepCard::StepCard(Session& session, const Step& step, QWidget* parent)
         1, 2);
   build_note();
   if (step.measure) build_measure(*step.measure);
-  connect(box_, &QCheckBox::clicked, this, [this](bool done) {
-    const QString name = (done ? tr("tick “%1”") : tr("untick “%1”")).arg(words_.left(40));
-    session_.edit(name, [&](Job& j) {
-      auto& r = record_for(j, id_);
-      r.done = done;
-      r.date = done ? QDate::currentDate().toString(Qt::ISODate).toStdString() : std::string();
-      if (!done && r.note.empty()) j.steps.erase(std::string(key(id_)));
-    });
-  });
+  connect(box_, &QCheckBox::clicked, this,
+          [this, step](bool done) { tick_step(session_, step, done); });
 }
 
 void StepCard::build_note() {

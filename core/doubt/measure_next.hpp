@@ -19,6 +19,7 @@ struct NextMeasure {
   Message buys;         ///< what it buys, in words
   double effort_n = 0;  ///< narrowing of the effort at the wanted stop
   double travel_m = 0;  ///< narrowing of the travel
+  bool operator==(const NextMeasure&) const = default;
 };
 /// At most 20, best first; the same for the same job. `which`: the system the builder looks at.
 [[nodiscard]] std::vector<NextMeasure> measure_next(const Job& job, As which);

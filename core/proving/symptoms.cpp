@@ -34,7 +34,7 @@ double symptom_penalty(const Hypothesis& h, const Symptoms& s, bool pressed) {
   add(s.drag == choice::SymptomDrag::slow, "-----+.+---------");
   add(s.drag == choice::SymptomDrag::free, "+......-.........");
   add(s.lamp == choice::SymptomLamp::press, "-++.....++.......");
-  add(s.engine_m && *s.engine_m < 2e-3, "..........+......");
+  add(s.engine_m && *s.engine_m < 2e-3, "-.........+......");
   add(s.engine_m && *s.engine_m >= 5e-3, "+.........-......");
   add(!pressed && s.rod_play_m && *s.rod_play_m > 3e-3, "-.....+-.........");
   add(!pressed && s.rod_play_m && *s.rod_play_m < 1.5e-3, "+.....-..........");

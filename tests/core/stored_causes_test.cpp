@@ -57,6 +57,11 @@ void write(std::ostream& out, const Diagnosis& d) {
   }
 }
 
+bool assist_whole(const System& s) {
+  const auto* b = std::get_if<Booster>(&s.assist);
+  return b && b->max_assist >= booster().max_assist;
+}
+
 Symptoms symptoms_with(const Faulty& f) {
   Symptoms s;
   s.push_n = 120;
@@ -66,6 +71,8 @@ Symptoms symptoms_with(const Faulty& f) {
   s.rod_play_m = f.system.control.rod_clearance.value();
   s.pivot_play_m = f.slack_m;
   s.ratio = 6;
+  // The pad's drop as the engine starts tells of the assist alone.
+  s.engine_m = f.condition.assist_alive && assist_whole(f.system) ? 0.012 : 0.001;
   return s;
 }
 

@@ -74,11 +74,11 @@ TEST_CASE(
   b.type(b.entry(rod->length_face()->panel(), As::found, Param::rod_snout), "0.560in");
   b.type(b.entry(rod->length_face()->panel(), As::found, Param::rod_socket), "1.010in");
   b.type(b.entry(rod->length_face()->panel(), As::found, Param::rod_stack), "1 mm");
-  CHECK(rod->length_face()->answer()->text().contains("not known"));
+  CHECK(rod->decision()->text().contains("not known"));
   b.type(b.entry(rod->length_face()->panel(), As::plan, Param::rod_snout), "1.730in");
   b.type(b.entry(rod->length_face()->panel(), As::plan, Param::rod_socket), "1.010in");
   b.type(b.entry(rod->length_face()->panel(), As::plan, Param::rod_stack), "1 mm");
-  CHECK(rod->length_face()->answer()->text().startsWith("Shorten by 29.72 mm (1.170 in) ± "));
+  CHECK(rod->decision()->text().startsWith("Shorten by 29.72 mm (1.170 in) ± "));
 
   // Readings.
   b.stage(Stage::prove);

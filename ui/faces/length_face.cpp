@@ -15,10 +15,7 @@ LengthFace::LengthFace(Session& session, QWidget* parent) : Face(parent), sessio
   auto* body = new QVBoxLayout(this);
   body->setContentsMargins(0, 0, 0, 0);
   body->setSpacing(8);
-  answer_ = label({}, "answer", this);
-  answer_->setAccessibleName(tr("Rod change"));
   details_ = label({}, "question", this);
-  body->addWidget(answer_);
   body->addWidget(details_);
   auto* heads = new QHBoxLayout;
   heads->addWidget(label(tr("Old unit, as found"), "heading", this), 1);
@@ -59,7 +56,6 @@ LengthFace::LengthFace(Session& session, QWidget* parent) : Face(parent), sessio
 
 void LengthFace::refresh() {
   const RodView v = rod_view(session_.job());
-  answer_->setText(text_of(v.answer, session_.style()));
   details_->setText(text_of(joined(v.details, "  ·  "), session_.style()));
   drawing_->redraw();
 }

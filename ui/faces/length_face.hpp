@@ -15,12 +15,10 @@ class LengthFace : public Face {
  public:
   LengthFace(Session& session, QWidget* parent);
   void refresh() override;
-  [[nodiscard]] QLabel* answer() const { return answer_; }
   [[nodiscard]] ParamPanel* panel() const { return panel_; }
 
  private:
   Session& session_;
-  QLabel* answer_;
   QLabel* details_;
   ParamPanel* panel_;
   PictureView* drawing_;

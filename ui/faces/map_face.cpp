@@ -342,6 +342,11 @@ QString MapFace::chosen_words() const {
 void MapFace::refresh() {
   refresh_assists();
   sentence_->setText(relative_sentence(session_.job(), session_.style()));
+  // Where a press can be told the stage's own sentence says more.
+  const bool pressed = session_.strip()[1].target.has_value();
+  sentence_->setVisible(!pressed);
+  // Two bores and two ratios are typed here while nothing more is known; then Survey has them.
+  panel_->setVisible(!pressed);
   const Values plan = resolve(session_.job(), As::plan);
   wishes_[static_cast<std::size_t>(
               plan.choice<Param::target_preference>().value_or(choice::TargetPreference::light))]

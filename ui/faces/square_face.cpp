@@ -17,8 +17,6 @@ SquareFace::SquareFace(Session& session, QWidget* parent) : Face(parent), sessio
   auto* body = new QVBoxLayout(this);
   body->setContentsMargins(0, 0, 0, 0);
   body->setSpacing(8);
-  answer_ = label({}, "answer", this);
-  body->addWidget(answer_);
   auto* row = new QHBoxLayout;
   row->setSpacing(14);
   auto* left = new QVBoxLayout;
@@ -50,7 +48,6 @@ SquareFace::SquareFace(Session& session, QWidget* parent) : Face(parent), sessio
 }
 
 void SquareFace::refresh() {
-  answer_->setText(text_of(square_answer(session_.job()), session_.style()));
   drawing_->redraw();
   plot_->redraw();
 }

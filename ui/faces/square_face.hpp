@@ -19,7 +19,6 @@ class SquareFace : public Face {
 
  private:
   Session& session_;
-  QLabel* answer_;
   PictureView* drawing_;
   PictureView* plot_;
 };

@@ -107,7 +107,6 @@ class PlumbPage : public StagePage {
   PictureView* drawing_;
   ParamPanel* panel_;
   ParamPanel* line_;
-  QLabel* answer_;
   QLabel* caution_;
 };
 

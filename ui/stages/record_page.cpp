@@ -196,8 +196,8 @@ void RecordPage::refresh() {
   if (!title_->isModified()) title_->setText(text_of(session_.job().title));
   if (!vehicle_->isModified()) vehicle_->setText(text_of(session_.job().vehicle));
   sheet_->setHtml(sheet_html(session_.job(), session_.strip(), session_.findings(),
-                             session_.rules().value_or(std::vector<JudgedRule>{}),
-                             session_.style(), QDate::currentDate()));
+                             session_.rules().value_or(std::vector<JudgedRule>{}), session_.style(),
+                             QDate::currentDate()));
   state_->setText(text_of(state_words(session_.job(), session_.findings()), session_.style()));
   if (shown_folder_.isEmpty() && session_.has_path())
     list_folder(QFileInfo(session_.path()).absolutePath());

@@ -7,6 +7,7 @@
 #include "document/as_built.hpp"
 #include "paint/sections.hpp"
 #include "session/texts.hpp"
+#include "session/work_edits.hpp"
 #include "ui/stages/pages.hpp"
 #include "work/bleeding.hpp"
 #include "work/steps.hpp"
@@ -15,8 +16,6 @@ namespace yoke {
 
 PlumbPage::PlumbPage(Session& session, QWidget* parent)
     : StagePage(session, Stage::plumb, tr("Which outlet feeds which wheel?"), parent) {
-  answer_ = label({}, "answer", this);
-  body()->addWidget(answer_);
   drawing_ = new PictureView(tr("Outlets and wheels"), this);
   drawing_->set_maker([this](QSizeF size) {
     return outlets_picture(session_.job(), outlet_report(session_.job(), As::plan), size);
@@ -58,7 +57,6 @@ void PlumbPage::refresh() {
   panel_->setVisible(!v.clutch);
   line_->setVisible(v.clutch);
   caution_->setText(text_of(v.caution, session_.style()));
-  answer_->setText(text_of(v.answer, session_.style()));
   drawing_->redraw();
 }
 
@@ -147,22 +145,17 @@ void BleedPage::add_row(QGridLayout* grid, int row, const BleedLine& line) {
   count->setMinimumWidth(130);
   grid->addWidget(count, row, 2);
   const std::string id = line.key;
-  const auto button = [&](const QString& words, const QString& edit_name, auto fn) {
+  const auto button = [&](const QString& words, const char* edit_name, BleedCount what) {
     auto* b = new QPushButton(words, this);
     b->setAccessibleName(tr("%1: %2").arg(name, words));
-    b->setObjectName(QStringLiteral("bleed:%1:%2").arg(key, edit_name));
-    connect(b, &QPushButton::clicked, this, [this, id, fn, words, name] {
-      session_.edit(tr("%1: %2").arg(name, words), [&](Job& j) { fn(j.bleeding[id]); });
-    });
+    b->setObjectName(QStringLiteral("bleed:%1:%2").arg(key, QLatin1String(edit_name)));
+    connect(b, &QPushButton::clicked, this,
+            [this, id, name, what] { count_at(session_, id, name, what); });
     return b;
   };
-  auto* first = button(tr("Stroke, clear"), QStringLiteral("clear"),
-                       [](BleedRecord& r) { count_stroke(r, false); });
-  grid->addWidget(first, row, 3);
-  grid->addWidget(button(tr("Stroke, bubbles"), QStringLiteral("bubbles"),
-                         [](BleedRecord& r) { count_stroke(r, true); }),
-                  row, 4);
-  grid->addWidget(button(tr("Refilled"), QStringLiteral("refill"), count_refill), row, 5);
+  grid->addWidget(button(tr("Stroke, clear"), "clear", BleedCount::clear), row, 3);
+  grid->addWidget(button(tr("Stroke, bubbles"), "bubbles", BleedCount::bubbles), row, 4);
+  grid->addWidget(button(tr("Refilled"), "refill", BleedCount::refill), row, 5);
   auto* state = label({}, "question", this);
   state->setMinimumWidth(150);
   grid->addWidget(state, row, 6);

@@ -1,0 +1,94 @@
+#include "session/job_kind.hpp"
+
+#include <algorithm>
+
+#include "document/values.hpp"
+#include "session/session.hpp"
+
+namespace yoke {
+
+namespace {
+
+using choice::TargetJob;
+
+std::optional<TargetJob> kind_of(const Job& job) {
+  return value_of(job, As::plan, Param::target_job).as<TargetJob>();
+}
+
+template <class Choice>
+void put(MeasuredSet& set, Param param, Choice choice) {
+  set.set(param, {static_cast<double>(choice), How::stated, 0, {}});
+}
+
+bool one_of(Stage stage, std::initializer_list<Stage> list) {
+  return std::find(list.begin(), list.end(), stage) != list.end();
+}
+
+bool is_clutch(const Job& job) {
+  return is(job, As::plan, choice::ControlUse::clutch);
+}
+
+}  // namespace
+
+Job begun_job(TargetJob kind) {
+  Job job = blank_job();
+  put(job.found, Param::target_job, kind);
+  const bool clutch = kind == TargetJob::cable || kind == TargetJob::clutch;
+  put(job.found, Param::control_use,
+      clutch ? choice::ControlUse::clutch : choice::ControlUse::brake);
+  if (kind == TargetJob::circuits) {
+    put(job.found, Param::master_kind, choice::MasterKind::single);
+    put(job.plan, Param::master_kind, choice::MasterKind::tandem);
+  }
+  if (kind == TargetJob::lever) {
+    put(job.found, Param::control_kind, choice::ControlKind::lever_radial);
+    put(job.found, Param::control_axles, choice::ControlAxles::front);
+    put(job.found, Param::master_kind, choice::MasterKind::single);
+    put(job.found, Param::assist_kind, choice::AssistKind::none);
+  }
+  return job;
+}
+
+FirstMeasure first_measure(TargetJob kind) {
+  switch (kind) {
+    case TargetJob::bores:
+    case TargetJob::master:
+      return {As::found, Param::master_bore};
+    case TargetJob::feel:
+      return {As::found, Param::symptom_first};
+    default:
+      return {As::found, Param::control_pad_arm};
+  }
+}
+
+bool has_stage(const Job& job, const std::vector<Finding>& findings, Stage stage) {
+  const auto kind = kind_of(job);
+  if (!kind) return true;
+  const bool hard = std::any_of(findings.begin(), findings.end(), [stage](const Finding& f) {
+    return f.stage == stage && f.severity == Severity::hard;
+  });
+  if (hard) return true;
+  if (*kind == TargetJob::bores) return one_of(stage, {Stage::survey, Stage::size, Stage::record});
+  // What merely feels wrong is found and mended: nothing new is fitted or drilled.
+  if (*kind == TargetJob::feel) return !one_of(stage, {Stage::fit, Stage::install});
+  return true;
+}
+
+bool has_face(const Job& job, Stage stage, std::string_view face) {
+  const auto kind = kind_of(job);
+  if (is_clutch(job) && stage == Stage::size && face == "assist") return false;
+  if (stage == Stage::fit && face == "stack") return is_clutch(job) || !kind;
+  if (!kind) return true;
+  // A first hydraulic clutch has no old unit to look at.
+  if (*kind == TargetJob::cable && stage == Stage::survey)
+    return face != "wrong" && face != "state";
+  if (*kind == TargetJob::bores) {
+    if (stage == Stage::survey) return face == "dimensions" || face == "next";
+    if (stage == Stage::size) return face == "map" || face == "units";
+  }
+  if (*kind == TargetJob::lever && stage == Stage::size) return face != "assist";
+  if (*kind == TargetJob::feel && stage == Stage::size) return face != "later";
+  return true;
+}
+
+}  // namespace yoke

@@ -1,0 +1,75 @@
+#include "session/work_edits.hpp"
+
+#include <QDateTime>
+
+#include "document/params.hpp"
+#include "session/texts.hpp"
+#include "work/bleeding.hpp"
+
+namespace yoke {
+
+Expected<bool> type_value(Session& session, As which, Param param, const QString& typed,
+                          std::optional<How> tool) {
+  const QString text = typed.trimmed();
+  if (text.isEmpty()) {
+    session.clear_value(which, param);
+    return true;
+  }
+  if (text == QStringLiteral("?") ||
+      text.compare(QStringLiteral("unknown"), Qt::CaseInsensitive) == 0)
+    return session.set_value(which, param, Measured{});
+  const auto v = parse_with_doubt(param, text.toStdString(), session.style());
+  if (!v) return fail(v.error());
+  const Value before = value_of(session.job(), which, param);
+  const bool keeps = before.origin == Origin::measured && !before.inherited;
+  const How how = tool ? *tool : keeps ? before.how : session.tool_for(param, v->si);
+  Measured value = measured(param, v->si, how);
+  if (v->uncertainty_si) value.uncertainty_si = *v->uncertainty_si;
+  if (const auto e = session.objection(which, param, value)) return fail(*e);
+  if (tool) session.remember_tool(param, *tool);
+  return session.set_value(which, param, value);
+}
+
+void tick_step(Session& session, const Step& step, bool done) {
+  const QString words = text_of(step.text, session.style()).left(40);
+  const QString name = (done ? Session::tr("tick “%1”") : Session::tr("untick “%1”")).arg(words);
+  session.edit(name, [&](Job& j) {
+    auto& r = record_for(j, step.id);
+    r.done = done;
+    r.date = done ? QDate::currentDate().toString(Qt::ISODate).toStdString() : std::string();
+    if (!done && r.note.empty()) j.steps.erase(std::string(key(step.id)));
+  });
+}
+
+void count_at(Session& session, const std::string& key, const QString& name, BleedCount what) {
+  const QString words = what == BleedCount::clear     ? Session::tr("Stroke, clear")
+                        : what == BleedCount::bubbles ? Session::tr("Stroke, bubbles")
+                                                      : Session::tr("Refilled");
+  session.edit(Session::tr("%1: %2").arg(name, words), [&](Job& j) {
+    BleedRecord& r = j.bleeding[key];
+    if (what == BleedCount::refill)
+      count_refill(r);
+    else
+      count_stroke(r, what == BleedCount::bubbles);
+  });
+}
+
+Expected<bool> answer_now(Session& session, const GateRow& gate, const GateEntry& typed,
+                          GateState state) {
+  const std::string now =
+      QDateTime::currentDateTime().toString(QStringLiteral("yyyy-MM-ddTHH:mm:ss")).toStdString();
+  GateEvidence evidence;
+  evidence.seen = typed.seen;
+  evidence.who = typed.who;
+  evidence.when = now;
+  if (const auto e = typed_evidence(gate.ask, typed, now, session.style()))
+    evidence = *e;
+  else if (state == GateState::passed)
+    return fail(e.error());
+  if (state == GateState::open) evidence = {};
+  const QString name = Session::tr("%1: %2").arg(text_of(gate.words, session.style()),
+                                                 words_of(words_of_value(state)));
+  return session.edit(name, [&](Job& j) { answer_gate(j, gate.id, state, evidence); });
+}
+
+}  // namespace yoke

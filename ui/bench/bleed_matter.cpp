@@ -1,0 +1,83 @@
+#include "ui/bench/bleed_matter.hpp"
+
+#include <QHBoxLayout>
+#include <QStyle>
+#include <QVBoxLayout>
+#include <algorithm>
+
+#include "paint/sections.hpp"
+#include "session/texts.hpp"
+#include "session/work_edits.hpp"
+#include "work/bleeding.hpp"
+
+namespace yoke {
+
+BleedMatter::BleedMatter(Session& session, QWidget* parent) : BenchMatter(session, parent) {
+  auto* row = new QHBoxLayout(this);
+  row->setSpacing(24);
+  auto* box = new QVBoxLayout;
+  box->setSpacing(10);
+  name_ = bench_label("benchBig", this);
+  count_ = bench_label("benchCount", this);
+  count_->setWordWrap(false);
+  state_ = bench_label("benchBig", this);
+  planned_ = bench_label("bench", this);
+  caution_ = bench_label("benchCaution", this);
+  caution_->setText(
+      tr("▲ A count is never a pass: a nipple is clear when five strokes in a row "
+         "bring no bubbles. Brake fluid eats paint and eyes; goggles on."));
+  for (QWidget* w : std::initializer_list<QWidget*>{name_, count_, state_, planned_, caution_})
+    box->addWidget(w);
+  box->addStretch(1);
+  row->addLayout(box, 5);
+  order_ = new PictureView(tr("Bleeding order"), this);
+  order_->set_maker([this](QSizeF size) {
+    return bleed_picture(session_.job(), bleed_plan(session_.job()), size);
+  });
+  row->addWidget(order_, 4);
+  view_ = bleed_view(session_.job());
+  refresh();
+}
+
+std::vector<BenchKey> BleedMatter::keys() {
+  return {{Qt::Key_Space, tr("Stroke, clear"), [this] { count(What::clear); }, true},
+          {Qt::Key_B, tr("Stroke, bubbles"), [this] { count(What::bubbles); }},
+          {Qt::Key_T, tr("Topped up"), [this] { count(What::refill); }},
+          {Qt::Key_PageDown, tr("Next nipple"), [this] { step(1); }},
+          {Qt::Key_PageUp, tr("Back"), [this] { step(-1); }}};
+}
+
+void BleedMatter::count(What what) {
+  if (at_ >= view_.lines.size()) return;
+  const BleedLine& line = view_.lines[at_];
+  const BleedCount stroke = what == What::clear     ? BleedCount::clear
+                            : what == What::bubbles ? BleedCount::bubbles
+                                                    : BleedCount::refill;
+  count_at(session_, std::string(line.key), text_of(line.name, session_.style()), stroke);
+}
+
+void BleedMatter::step(int by) {
+  const auto n = static_cast<int>(view_.lines.size());
+  if (n == 0) return;
+  at_ = static_cast<std::size_t>((static_cast<int>(at_) + by + n) % n);
+  refresh();
+}
+
+void BleedMatter::refresh() {
+  view_ = bleed_view(session_.job());
+  order_->setVisible(view_.has_order);
+  order_->redraw();
+  if (at_ >= view_.lines.size()) return;
+  const BleedLine& line = view_.lines[at_];
+  const Style& units = session_.style();
+  name_->setText(text_of(line.name, units));
+  count_->setText(text_of(line.count, units));
+  state_->setText(text_of(line.state, units));
+  state_->setObjectName(line.refill_now ? QStringLiteral("benchAlarm")
+                                        : QStringLiteral("benchBig"));
+  style()->unpolish(state_);  // the name decides the colour
+  style()->polish(state_);
+  planned_->setText(text_of(line.planned, units));
+}
+
+}  // namespace yoke

@@ -1,0 +1,32 @@
+// The bleeding counter: one nipple, one count, one key for each kind of stroke.
+#pragma once
+
+#include "session/stage_views.hpp"
+#include "ui/bench/matter.hpp"
+#include "ui/picture_view.hpp"
+
+namespace yoke {
+
+class BleedMatter : public BenchMatter {
+  Q_OBJECT
+
+ public:
+  BleedMatter(Session& session, QWidget* parent);
+  [[nodiscard]] std::vector<BenchKey> keys() override;
+  void refresh() override;
+
+ private:
+  enum class What { clear, bubbles, refill };
+  void count(What what);
+  void step(int by);
+  BleedView view_;
+  std::size_t at_ = 0;
+  QLabel* name_;
+  QLabel* count_;
+  QLabel* state_;
+  QLabel* planned_;
+  QLabel* caution_;
+  PictureView* order_;
+};
+
+}  // namespace yoke

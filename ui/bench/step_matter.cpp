@@ -1,0 +1,108 @@
+#include "ui/bench/step_matter.hpp"
+
+#include <QVBoxLayout>
+
+#include "document/ahead.hpp"
+#include "document/as_built.hpp"
+#include "session/texts.hpp"
+#include "session/work_edits.hpp"
+
+namespace yoke {
+
+StepMatter::StepMatter(Session& session, QWidget* parent) : BenchMatter(session, parent) {
+  auto* box = new QVBoxLayout(this);
+  box->setSpacing(14);
+  place_ = bench_label("benchSoft", this);
+  text_ = bench_label("benchBig", this);
+  because_ = bench_label("benchSoft", this);
+  caution_ = bench_label("benchCaution", this);
+  state_ = bench_label("bench", this);
+  measure_ = bench_label("bench", this);
+  entry_ = new QLineEdit(this);
+  entry_->setObjectName(QStringLiteral("benchEntry"));
+  entry_->setMaxLength(64);
+  entry_->setMinimumHeight(76);
+  entry_->setMaximumWidth(520);
+  refusal_ = bench_label("benchCaution", this);
+  for (QWidget* w : std::initializer_list<QWidget*>{place_, text_, because_, caution_, state_,
+                                                    measure_, entry_, refusal_})
+    box->addWidget(w);
+  box->addStretch(1);
+  view_ = install_view(session_.job());
+  while (at_ + 1 < view_.steps.size() && view_.steps[at_].done) ++at_;
+  refresh();
+}
+
+std::vector<BenchKey> StepMatter::keys() {
+  return {{Qt::Key_Return, tr("Done, next"), [this] { tick(); }, true},
+          {Qt::Key_PageDown, tr("Next, leave open"), [this] { step(1); }},
+          {Qt::Key_PageUp, tr("Back"), [this] { step(-1); }},
+          {Qt::Key_F12, tr("Not done after all"), [this] {
+             if (const StepRow* r = now()) tick_step(session_, r->step, false);
+           }}};
+}
+
+const StepRow* StepMatter::now() const {
+  return at_ < view_.steps.size() ? &view_.steps[at_] : nullptr;
+}
+
+/// What was measured on the way is entered first: a figure that cannot be is not ticked away.
+void StepMatter::tick() {
+  const StepRow* row = now();
+  if (!row) return;
+  const QString typed = entry_->text().trimmed();
+  if (row->step.measure && !typed.isEmpty()) {
+    const Param param = *row->step.measure;
+    const auto v = parse_with_doubt(param, typed.toStdString(), session_.style());
+    if (!v) {
+      refusal_->setText(error_text(v.error(), session_.style()));
+      refusal_->show();
+      return;
+    }
+    Measured m = measured(param, v->si, session_.tool_for(param, v->si));
+    if (v->uncertainty_si) m.uncertainty_si = *v->uncertainty_si;
+    session_.edit(tr("as built: %1").arg(words_of(info(param).words)),
+                  [&](Job& j) { set_as_built(j, param, m); });
+  }
+  const Step step_now = row->step;
+  entry_->clear();
+  tick_step(session_, step_now, true);
+  step(1);
+}
+
+void StepMatter::step(int by) {
+  const auto n = static_cast<int>(view_.steps.size());
+  if (n == 0) return;
+  at_ = static_cast<std::size_t>(std::clamp(static_cast<int>(at_) + by, 0, n - 1));
+  entry_->clear();
+  refresh();
+}
+
+void StepMatter::refresh() {
+  view_ = install_view(session_.job());
+  const StepRow* r = now();
+  refusal_->hide();
+  if (!r) return;
+  const Style& style = session_.style();
+  place_->setText(tr("Step %1 of %2 · %3")
+                      .arg(at_ + 1)
+                      .arg(view_.steps.size())
+                      .arg(text_of(r->step.part, style)));
+  text_->setText(text_of(r->step.text, style));
+  because_->setText(text_of(r->step.because, style));
+  caution_->setText(
+      r->step.caution.empty() ? QString() : QStringLiteral("▲ ") + text_of(r->step.caution, style));
+  state_->setText(r->done ? tr("✓ done %1").arg(text_of(r->date)) : tr("not done"));
+  const bool measures = r->step.measure.has_value();
+  measure_->setVisible(measures);
+  entry_->setVisible(measures);
+  if (!measures) return;
+  const Value v = stated_value(session_.job(), As::built, *r->step.measure);
+  measure_->setText(
+      tr("As built: %1, now %2")
+          .arg(words_of(info(*r->step.measure).words),
+               v.known() ? shown_value(*r->step.measure, v.si, style) : tr("not measured")));
+  entry_->setAccessibleName(measure_->text());
+}
+
+}  // namespace yoke

@@ -1,0 +1,156 @@
+#include "ui/bench/walk_matter.hpp"
+
+#include <QHBoxLayout>
+#include <QVBoxLayout>
+
+#include "document/values.hpp"
+#include "paint/line_of_force.hpp"
+#include "session/line_state.hpp"
+#include "session/texts.hpp"
+#include "session/work_edits.hpp"
+#include "ui/plain.hpp"
+
+namespace yoke {
+
+WalkMatter::WalkMatter(Session& session, QWidget* parent) : BenchMatter(session, parent) {
+  auto* row = new QHBoxLayout(this);
+  row->setSpacing(24);
+  drawing_ = new PictureView(tr("Where it is measured"), this);
+  drawing_->set_maker([this](QSizeF size) {
+    LineInput in = line_input(session_);
+    if (asked_) {
+      in.which = asked_->which;
+      in.focus = info(asked_->param).group;
+      in.selected = asked_->param;
+    }
+    return line_of_force_picture(in, size);
+  });
+  row->addWidget(drawing_, 5);
+  auto* side = new QVBoxLayout;
+  side->setSpacing(12);
+  name_ = bench_label("benchBig", this);
+  help_ = bench_label("bench", this);
+  entry_ = new QLineEdit(this);
+  entry_->setObjectName(QStringLiteral("benchEntry"));
+  entry_->setMaxLength(64);
+  entry_->setMinimumHeight(76);
+  refusal_ = bench_label("benchCaution", this);
+  refusal_->hide();
+  now_ = bench_label("benchSoft", this);
+  buys_ = bench_label("bench", this);
+  auto* tools = new QHBoxLayout;
+  tools->setSpacing(8);
+  for (const How how : {How::calliper, How::rule, How::tape, How::estimate}) {
+    auto* b = new QPushButton(
+        QStringLiteral("%1\nF%2").arg(words_of(words_of_value(how))).arg(2 + tools_.size()), this);
+    b->setObjectName(QStringLiteral("benchTool"));
+    b->setCheckable(true);
+    b->setAutoExclusive(true);
+    b->setMinimumHeight(64);
+    b->setFocusPolicy(Qt::NoFocus);
+    connect(b, &QPushButton::clicked, this, [this, how] { choose_tool(how); });
+    tools->addWidget(b, 1);
+    tools_.emplace_back(how, b);
+  }
+  for (QWidget* w : {static_cast<QWidget*>(name_), static_cast<QWidget*>(help_),
+                     static_cast<QWidget*>(entry_), static_cast<QWidget*>(refusal_)})
+    side->addWidget(w);
+  side->addLayout(tools);
+  side->addWidget(now_);
+  side->addWidget(buys_);
+  side->addStretch(1);
+  row->addLayout(side, 4);
+  connect(entry_, &QLineEdit::textEdited, refusal_, &QLabel::hide);
+  asked_ = next_to_measure(session_.job(), as_of(session_.shown()), std::nullopt);
+  show_asked();
+}
+
+std::vector<BenchKey> WalkMatter::keys() {
+  return {{Qt::Key_Return, tr("Keep, next"), [this] { keep(); }, true},
+          {Qt::Key_PageDown, tr("Skip"), [this] { step(1); }},
+          {Qt::Key_PageUp, tr("Back"), [this] { step(-1); }},
+          {Qt::Key_F12, tr("Unknown"), [this] { unknown(); }},
+          {Qt::Key_F2, tr("Calliper"), [this] { choose_tool(How::calliper); }, false, false},
+          {Qt::Key_F3, tr("Rule"), [this] { choose_tool(How::rule); }, false, false},
+          {Qt::Key_F4, tr("Tape"), [this] { choose_tool(How::tape); }, false, false},
+          {Qt::Key_F5, tr("Guess"), [this] { choose_tool(How::estimate); }, false, false}};
+}
+
+void WalkMatter::refresh() {
+  drawing_->redraw();
+  if (!entry_->isModified()) show_asked();
+}
+
+void WalkMatter::choose_tool(How how) {
+  tool_ = how;
+  for (auto& [h, b] : tools_) b->setChecked(h == how);
+}
+
+/// Nothing typed: what stands there is kept as it is.
+void WalkMatter::keep() {
+  if (!asked_) return;
+  if (const QString typed = entry_->text().trimmed(); !typed.isEmpty()) {
+    const NextMeasure now = *asked_;
+    const auto ok = type_value(session_, now.which, now.param, typed, tool_);
+    if (!ok) {
+      refusal_->setText(error_text(ok.error(), session_.style()));
+      refusal_->show();
+      entry_->selectAll();
+      return;
+    }
+  }
+  step(1);
+}
+
+void WalkMatter::unknown() {
+  if (!asked_) return;
+  session_.set_value(asked_->which, asked_->param, Measured{});
+  step(1);
+}
+
+void WalkMatter::step(int by) {
+  if (by < 0) {
+    if (walked_.empty()) return;
+    asked_ = walked_.back();
+    walked_.pop_back();
+  } else {
+    std::optional<Param> after;
+    if (asked_) {
+      after = asked_->param;
+      walked_.push_back(*asked_);
+    }
+    asked_ = next_to_measure(session_.job(), as_of(session_.shown()), after);
+  }
+  show_asked();
+}
+
+void WalkMatter::show_asked() {
+  refusal_->hide();
+  entry_->clear();
+  entry_->setModified(false);
+  entry_->setEnabled(asked_.has_value());
+  if (!asked_) {
+    name_->setText(tr("All that is needed is known."));
+    for (QLabel* l : {help_, now_, buys_}) l->clear();
+    drawing_->redraw();
+    return;
+  }
+  const ParamInfo& p = info(asked_->param);
+  name_->setText(words_of(p.words));
+  help_->setText(words_of(p.help));
+  entry_->setAccessibleName(words_of(p.words));
+  entry_->setPlaceholderText(session_.style().units == UnitStyle::imperial ? tr("in") : tr("mm"));
+  if (p.kind != Kind::length) entry_->setPlaceholderText({});
+  const Value v = value_of(session_.job(), asked_->which, asked_->param);
+  now_->setText(
+      (asked_->which == As::found ? tr("As found, now: %1") : tr("Plan, now: %1"))
+          .arg(value_text(session_.job(), asked_->which, asked_->param, session_.style())));
+  buys_->setText(text_of(asked_->buys, session_.style()));
+  for (auto& [h, b] : tools_) b->setVisible(p.kind == Kind::length || p.kind == Kind::angle);
+  choose_tool(v.known() && v.origin == Origin::measured ? v.how
+                                                        : session_.tool_for(asked_->param, v.si));
+  drawing_->redraw();
+  entry_->setFocus();
+}
+
+}  // namespace yoke
