@@ -100,7 +100,7 @@ Expected<Table> rod_table(const Arguments& a) {
     t.rows.push_back({text(what), quantity(v.value(), Kind::length, 2, a.style)});
   };
   add("part for seats and clearance (m)", r->change->change);
-  add("its doubt, all by calliper (m)", r->change->uncertainty);
+  add("its doubt, all by caliper (m)", r->change->uncertainty);
   if (r->pad_uncertainty) add("its doubt at the pad (m)", *r->pad_uncertainty);
   if (given(a, "--height")) add("part for the pad height (m)", *r->height_part);
   add("change of rod length, total (m)", *r->total);

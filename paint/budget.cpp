@@ -74,7 +74,7 @@ Picture budget_picture(const std::vector<ConditionReport>& reports, const Style&
     p.setPen(theme::kScribe);
     p.setFont(theme::text(14, true));
     p.drawText(QRectF(14, 6, size.width() - 28, 22), Qt::AlignLeft,
-               Drawn::tr("What eats the pad's travel at the wanted stop, up to the floor"));
+               Drawn::tr("What eats the pad's travel at the target stop, up to the floor"));
   });
   double longest = 0;
   for (const auto& r : reports)

@@ -28,7 +28,7 @@ QString short_name(Param p) {
     case Param::control_pin_arm:
       return Drawn::tr("to pin");
     case Param::control_axis_height:
-      return Drawn::tr("bore line");
+      return Drawn::tr("bore centreline");
     case Param::assist_diaphragm1:
       return Drawn::tr("shell");
     case Param::front_radius:
@@ -86,9 +86,9 @@ void pedal(Collector& c, const LineGeometry& g) {
   c.add(Param::control_axis_height, {g.pin.x() + 26, 0}, {g.pin.x() + 26, g.axis_y}, "", 34, -6);
   c.add(Param::control_rod_length, {g.pin.x(), g.axis_y + 16}, {g.ball.x(), g.axis_y + 16}, "rod",
         0, 12);
-  c.mark(Param::control_offset, {g.ball.x() - 24, g.axis_y}, "aside", -4, -24);
+  c.mark(Param::control_offset, {g.ball.x() - 24, g.axis_y}, "side offset", -4, -24);
   c.mark(Param::control_rod_clearance, g.ball, "gap", 4, 44);
-  c.mark(Param::control_rest_angle, {0, 0}, "leans", -62, -10);
+  c.mark(Param::control_rest_angle, {0, 0}, "arm angle", -62, -10);
   c.add(Param::control_pad_stop, {g.pad.x() + 8, g.pad.y() + 10},
         {g.pad.x() + 96 * cs, g.pad.y() + 10}, "to floor", 40, 0);
   c.mark(Param::control_rest_height, {g.pad.x() - 6, g.pad.y() + 24 * cs}, "height", -64, 8);
@@ -97,7 +97,7 @@ void pedal(Collector& c, const LineGeometry& g) {
 /// Where the accelerator and the lamp's point lie beside the pad.
 void beside_pad(Collector& c, const LineGeometry& g) {
   c.mark(Param::rod_accelerator, {g.pad.x() + 60, g.pad.y() + 20}, "accelerator", 96, -44);
-  c.mark(Param::rod_lamp_travel, {g.pad.x() + 6, g.pad.y() - 14}, "lamp after", -150, -86);
+  c.mark(Param::rod_lamp_travel, {g.pad.x() + 6, g.pad.y() - 14}, "brake-light switch point", -150, -86);
 }
 
 void master(Collector& c, const LineGeometry& g) {

@@ -42,6 +42,29 @@ void draw_way(QPainter& p, const QRectF& way, const ConditionReport& c) {
   p.drawRoundedRect(QRectF(way.left() - 5, way.top() + used - 4, way.width() + 10, 8), 2, 2);
 }
 
+/// The chosen unit leads; the other stands small beside it where both have room, never over it.
+void draw_effort(QPainter& p, const QRectF& box, const std::optional<double>& effort,
+                 const Style& style) {
+  const QString own =
+      effort ? q(format_quantity(*effort, Kind::force, 0, style)) : QStringLiteral("–");
+  const QFont large = theme::figure(21, true);
+  const QFont less = theme::figure(18, true);
+  const bool fits = QFontMetricsF(large).horizontalAdvance(own) <= box.width();
+  p.setFont(fits ? large : less);
+  p.drawText(box, Qt::AlignVCenter, own);
+  if (!effort || style.units != UnitStyle::both) return;
+  const QString other = q(format_other(*effort, Kind::force, 0, style));
+  const QFont small = theme::figure(13);
+  constexpr double kGap = 8;
+  if (QFontMetricsF(p.font()).horizontalAdvance(own) + kGap +
+          QFontMetricsF(small).horizontalAdvance(other) >
+      box.width())
+    return;
+  p.setFont(small);
+  p.setPen(theme::kScribeSoft);
+  p.drawText(box, Qt::AlignVCenter | Qt::AlignRight, other);
+}
+
 void draw_column(QPainter& p, const QRectF& box, const ConditionReport& c, bool shown,
                  const Style& style) {
   p.setRenderHint(QPainter::Antialiasing);
@@ -56,31 +79,24 @@ void draw_column(QPainter& p, const QRectF& box, const ConditionReport& c, bool 
   p.setPen(theme::kScribe);
   const QFont title = theme::text(14, true);
   p.setFont(title);
-  p.drawText(QRectF(x, box.top() + 9, w, 20), Qt::AlignVCenter,
-             theme::elided(title, text_of(c.title, style), w));
   const QFont small = theme::text(12);
+  // What it is judged at stands beside its name, whatever the room: the name gives way.
+  const QString at = text_of(c.at, style);
+  const double at_w = QFontMetricsF(small).horizontalAdvance(at);
+  p.drawText(QRectF(x, box.top() + 9, w, 20), Qt::AlignVCenter,
+             theme::elided(title, text_of(c.title, style), w - (at.isEmpty() ? 0 : at_w + 6)));
   p.setFont(small);
   p.setPen(theme::kScribeSoft);
-  // What it is judged at, beside its name where there is room, and within what.
-  const QString at = text_of(c.at, style);
-  const double title_w = QFontMetricsF(title).horizontalAdvance(text_of(c.title, style));
-  if (title_w + QFontMetricsF(small).horizontalAdvance(at) + 8 < w)
-    p.drawText(QRectF(x, box.top() + 9, w, 20), Qt::AlignVCenter | Qt::AlignRight, at);
+  p.drawText(QRectF(x, box.top() + 9, w, 20), Qt::AlignVCenter | Qt::AlignRight, at);
   if (!c.within.empty())
     p.drawText(QRectF(x, box.top() + 75, w, 16), Qt::AlignVCenter,
                theme::elided(small, Drawn::tr("within %1").arg(text_of(c.within, style)), w));
   p.setPen(theme::kScribe);
   std::optional<double> effort = c.effort_only_n;
   if (c.target) effort = c.target->at.pad_force_n;
-  p.setFont(theme::figure(21, true));
-  p.drawText(QRectF(x, box.top() + 30, w, 28), Qt::AlignVCenter,
-             effort ? q(format_quantity(*effort, Kind::force, 0, style)) : QStringLiteral("–"));
-  p.setFont(theme::figure(13));
-  p.setPen(theme::kScribeSoft);
-  if (effort && style.units == UnitStyle::both)
-    p.drawText(QRectF(x, box.top() + 30, w, 28), Qt::AlignVCenter | Qt::AlignRight,
-               q(format_other(*effort, Kind::force, 0, style)));
+  draw_effort(p, QRectF(x, box.top() + 30, w, 28), effort, style);
   p.setPen(theme::kScribe);
+  p.setFont(theme::figure(13));
   QString travel = Drawn::tr("travel unknown");
   if (c.target)
     travel = Drawn::tr("%1 · %2 % left")

@@ -58,9 +58,9 @@ void draw_unit(QPainter& p, const UnitSection& u, QPointF face, double s, double
            (v.known() ? q(format_value(Param::rod_snout, v.si, style)) : QStringLiteral("?"));
   };
   const auto ink = [](const Value& v) { return v.known() ? theme::kScribe : theme::kMarkOnDye; };
-  theme::draw_dimension(p, {end, at(-66)}, {face.x(), at(-66)}, label("snout", u.snout),
+  theme::draw_dimension(p, {end, at(-66)}, {face.x(), at(-66)}, label("nose", u.snout),
                         ink(u.snout), !u.snout.known());
-  theme::draw_dimension(p, {end, at(66)}, {seat, at(66)}, label("socket", u.socket), ink(u.socket),
+  theme::draw_dimension(p, {end, at(66)}, {seat, at(66)}, label("seat depth", u.socket), ink(u.socket),
                         !u.socket.known());
   p.setFont(theme::text(13));
   p.setPen(ink(u.stack));
@@ -308,7 +308,7 @@ Picture rod_angle_picture(const Job& job, const AngleReport& report, const Style
                QPointF(size.width() - 20, pivot.y() + h * scale));
     p.setFont(theme::text(13));
     p.drawText(QRectF(size.width() - 100, pivot.y() + h * scale + 4, 86, 18), Qt::AlignRight,
-               Drawn::tr("bore line"));
+               Drawn::tr("bore centreline"));
     draw(p, a0, theme::kScribeSoft, Qt::DashLine);
     draw(p, a1, theme::kScribe, Qt::SolidLine);
     p.setPen(QPen(theme::kScribe, 2));

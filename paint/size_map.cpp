@@ -382,7 +382,7 @@ Picture size_map_picture(const Sweep& s, const MapMarks& marks, const Style& sty
       [=, levels = !marks.doubts.empty()](QPainter& p) { draw_key(p, s, levels, size); });
   const auto inside = std::count_if(s.cells.begin(), s.cells.end(),
                                     [](const Cell& c) { return c.fails == Limit::none; });
-  pic.said << Drawn::tr("%1 of %2 cells inside").arg(inside).arg(s.cells.size());
+  pic.said << Drawn::tr("%1 of %2 cells within limits").arg(inside).arg(s.cells.size());
   return pic;
 }
 

@@ -99,7 +99,7 @@ PlotInput feel_plot(const Session& s, const std::vector<CurveBand>& bands) {
           {{r.target->at.pad_travel_m * a.length, r.target->at.pad_force_n * a.force},
            0,
            0,
-           QObject::tr("%1 at the wanted stop: %2, %3")
+           QObject::tr("%1 at the target stop: %2, %3")
                .arg(w.name, full_text(r.target->at.pad_force_n, Kind::force, 0, s.style()),
                     full_text(r.target->at.pad_travel_m, Kind::length, 0, s.style()))});
   }

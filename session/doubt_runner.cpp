@@ -124,7 +124,7 @@ QString doubt_words(const ConditionDoubt& r, const Style& style) {
   for (size_t i = 0; i < std::min<size_t>(3, r.ranked.size()); ++i)
     next << words_of(info(r.ranked[i].param).words).toLower();
   return QObject::
-      tr("With all doubts, 8 of 10: effort %1, travel %2; the plan alone, sound, passes in %3 %. "
+      tr("80 % likely between: effort %1, travel %2; the plan alone, sound, passes in %3 %. "
          "Measure next: %4.")
           .arg(range(r.band(PressQuantity::effort), Kind::force),
                range(r.band(PressQuantity::travel), Kind::length))

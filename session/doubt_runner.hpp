@@ -53,7 +53,7 @@ class DoubtRunner : public QObject {
   std::vector<CellBand> cells_;
 };
 
-/// "Effort 169 to 286 N, travel 78 to 85 mm (8 of 10). Measure next: seal efficiency, …"
+/// "80 % likely between: effort 169 to 286 N, … Measure next: seal efficiency, …"
 [[nodiscard]] QString doubt_words(const ConditionDoubt& report, const Style& style);
 
 }  // namespace yoke

@@ -195,7 +195,7 @@ RodView rod_view(const Job& job) {
     if (value) v.details.push_back(words(*value));
   };
   add(r.pad_uncertainty, [](Length d) {
-    return say("that doubt is {} at the pad", in_full(d.value(), Kind::length, 1));
+    return say("±{} at the pedal", in_full(d.value(), Kind::length, 1));
   });
   if (r.turns && r.total)
     v.details.push_back(std::abs(r.total->value()) < kLeastRodChange_m ? Message("no turn")

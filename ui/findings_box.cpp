@@ -15,7 +15,7 @@ QString line_of(const Finding& f, bool whole, const Style& style) {
   if (f.severity == Severity::note)
     return QStringLiteral("○ %1. <span style='color:#575b60'>%2</span>").arg(message, remedy);
   const QString mark =
-      f.severity == Severity::hard ? FindingsBox::tr("■ HARD") : QStringLiteral("▲");
+      f.severity == Severity::hard ? FindingsBox::tr("■ Do not drive:") : QStringLiteral("▲");
   if (!whole) return QStringLiteral("<b style='color:#a83e00'>%1 %2</b>").arg(mark, message);
   const QString limit = f.limit.empty() ? QString()
                                         : QStringLiteral(" <span style='color:#575b60'>(%1)</span>")

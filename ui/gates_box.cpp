@@ -126,7 +126,7 @@ QWidget* GatesBox::evidence_card(const GateRow& g, QWidget* parent) {
     instrument_->setAccessibleName(tr("Read with"));
     instrument_->addItems(g.ask.kind == Kind::force
                               ? QStringList{tr("bathroom scale"), tr("luggage scale")}
-                              : QStringList{tr("tape"), tr("rule"), tr("calliper")});
+                              : QStringList{tr("tape"), tr("rule"), tr("caliper")});
     box->addWidget(instrument_, 2, 2);
     box->addWidget(label(text_of(g.expected, style), "soft", card), 3, 0, 1, 3);
   } else {

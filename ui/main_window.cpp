@@ -20,8 +20,11 @@
 #include "session/shipped_jobs.hpp"
 #include "session/stage_sentence.hpp"
 #include "session/texts.hpp"
-#include "ui/action_finder.hpp"
+#include "ui/about.hpp"
 #include "ui/calm_stack.hpp"
+#include "ui/fields.hpp"
+#include "ui/finder.hpp"
+#include "ui/help_window.hpp"
 #include "ui/plain.hpp"
 
 namespace yoke {
@@ -182,6 +185,7 @@ void MainWindow::build_menus() {
     if (auto* p = qobject_cast<StagePage*>(stack_->currentWidget()); p && p->figures_button())
       p->show_figures(!p->figures_button()->isChecked());
   });
+  add(edit, "find_value", tr("Find a &value…"), QKeySequence::Find, [this] { find_value(); });
   add(edit, "find_action", tr("&Find an action…"), QKeySequence(Qt::CTRL | Qt::Key_K),
       [this] { find_action(); });
 
@@ -235,6 +239,10 @@ void MainWindow::build_menus() {
   add(view, "units", tr("&Change units"), QKeySequence(Qt::CTRL | Qt::Key_U), [this] {
     set_units(static_cast<UnitStyle>((static_cast<int>(session_.style().units) + 1) % 3));
   });
+  auto* help = menuBar()->addMenu(tr("&Help"));
+  add(help, "help", tr("&Help for what is shown"), QKeySequence::HelpContents,
+      [this] { show_help(); });
+  add(help, "about", tr("&About Yoke Step"), QKeySequence(), [this] { about_yoke_step(this); });
   menuBar()->setCornerWidget(status_);
   refresh_recent();
 }
@@ -327,9 +335,20 @@ void MainWindow::show_stage(Stage stage) {
   show_work();
   stage_ = stage;
   rail_->select(stage);
-  // Survey and Prove show the line of force in full; elsewhere it folds into the band.
-  band_->setVisible(stage != Stage::survey && stage != Stage::prove);
+  show_band();
   stack_->setCurrentWidget(page(stage));
+}
+
+/// Survey shows the line of force in full, and Prove where it is tall enough; elsewhere it folds
+/// into the band.
+void MainWindow::show_band() {
+  const bool drawn = stage_ == Stage::survey || (stage_ == Stage::prove && height() >= kTallWindow);
+  band_->setVisible(!drawn);
+}
+
+void MainWindow::resizeEvent(QResizeEvent* e) {
+  QMainWindow::resizeEvent(e);
+  show_band();
 }
 
 void MainWindow::refresh_title() {
@@ -380,7 +399,8 @@ void MainWindow::announce_hard() {
   }
   if (fresh.isEmpty()) return;
   notice_->setAccessibleName(tr("New hard finding"));
-  notice_->setText(tr("■ HARD, new: %1").arg(one_line(fresh.join(QStringLiteral("; ")), 160)));
+  notice_->setText(
+      tr("■ Do not drive, new: %1").arg(one_line(fresh.join(QStringLiteral("; ")), 160)));
   notice_->show();
   QAccessibleEvent alert(notice_, QAccessible::Alert);
   QAccessible::updateAccessibility(&alert);
@@ -441,7 +461,23 @@ void MainWindow::press_tick() {
   if (!pressing_ && session_.pressed_m() <= 0) press_timer_.stop();
 }
 
+namespace {
+
+bool leaves_undo(const QKeyEvent& key) {
+  return key.matches(QKeySequence::Undo) || key.matches(QKeySequence::Redo);
+}
+
+}  // namespace
+
 bool MainWindow::eventFilter(QObject* watched, QEvent* e) {
+  // The field would keep these keys for itself: not asked, the menu's shortcut gets them.
+  if (e->type() == QEvent::ShortcutOverride)
+    if (auto* entry = qobject_cast<QLineEdit*>(watched); entry && !entry->isModified() &&
+                                                         entry->window() == this &&
+                                                         leaves_undo(*static_cast<QKeyEvent*>(e))) {
+      e->ignore();
+      return true;
+    }
   if (e->type() == QEvent::KeyPress || e->type() == QEvent::KeyRelease) {
     auto* key = static_cast<QKeyEvent*>(e);
     if (key->key() == Qt::Key_F8 && isActiveWindow()) {
@@ -459,8 +495,59 @@ bool MainWindow::eventFilter(QObject* watched, QEvent* e) {
 }
 
 void MainWindow::find_action() {
-  ActionFinder finder(actions(), this);
-  finder.exec();
+  std::vector<FinderEntry> entries;
+  for (QAction* a : actions())
+    entries.push_back({a->text().remove(QLatin1Char('&')),
+                       a->shortcut().toString(QKeySequence::NativeText), [a] { a->trigger(); }});
+  Finder(tr("Find an action"), std::move(entries), this).exec();
+}
+
+void MainWindow::find_value() {
+  std::vector<FinderEntry> entries;
+  for (const As which : {As::found, As::plan})
+    for (const ParamInfo& p : all_params()) {
+      if (!relevant(session_.job(), which, p.param)) continue;
+      const Param param = p.param;
+      entries.push_back(
+          {(which == As::found ? tr("As found: %1") : tr("Plan: %1")).arg(words_of(p.words)),
+           value_text(session_.job(), which, param, session_.style()),
+           [this, which, param] { go_to(which, param); }});
+    }
+  Finder(tr("Find a value"), std::move(entries), this).exec();
+}
+
+bool MainWindow::go_to(As which, Param param) {
+  const QString name =
+      QStringLiteral("field:%1:%2")
+          .arg(which == As::found ? QStringLiteral("found") : QStringLiteral("plan"),
+               text_of(info(param).id));
+  show_stage(Stage::survey);
+  survey()->focus_param(which, param);
+  if (auto* f = survey()->findChild<ParamField*>(name); f && f->isVisible()) return true;
+  for (const Stage s : {Stage::size, Stage::fit, Stage::rod, Stage::plumb}) {
+    StagePage* p = page(s);
+    for (std::size_t face = 0; face < p->face_count(); ++face) {
+      show_stage(s);
+      p->show_face(face);
+      for (auto* f : p->findChildren<ParamField*>(name))
+        if (f->isVisible()) {
+          f->focus_entry();
+          return true;
+        }
+    }
+  }
+  show_stage(Stage::survey);
+  return false;
+}
+
+void MainWindow::show_help() {
+  const QString topic = begins()     ? QStringLiteral("begin")
+                        : at_bench() ? QStringLiteral("bench")
+                                     : text_of(stage_words(stage_)).toLower();
+  if (!help_) help_ = new HelpWindow(this);
+  help_->show_topic(topic);
+  help_->show();
+  help_->raise();
 }
 
 }  // namespace yoke

@@ -16,6 +16,8 @@
 
 namespace yoke {
 
+class HelpWindow;
+
 class MainWindow : public QMainWindow {
   Q_OBJECT
 
@@ -30,6 +32,9 @@ class MainWindow : public QMainWindow {
   void show_bench(bool on);
   [[nodiscard]] BenchMode* bench() const { return bench_; }
   [[nodiscard]] bool at_bench() const;
+  /// Goes to a value's field, wherever it is; false when no face has one for it.
+  bool go_to(As which, Param param);
+  [[nodiscard]] HelpWindow* help() const { return help_; }
   [[nodiscard]] Stage stage() const { return stage_; }
   /// Opens a file and says what went wrong when it cannot; unsaved work of it is offered. True when
   /// it is open.
@@ -45,6 +50,7 @@ class MainWindow : public QMainWindow {
 
  protected:
   void closeEvent(QCloseEvent* e) override;
+  void resizeEvent(QResizeEvent* e) override;
   bool eventFilter(QObject* watched, QEvent* e) override;
 
  private:
@@ -78,6 +84,8 @@ class MainWindow : public QMainWindow {
   void press_tick();
   void set_units(UnitStyle units);
   void find_action();
+  void find_value();
+  void show_help();
 
   Session& session_;
   Dialogs dialogs_;
@@ -86,9 +94,11 @@ class MainWindow : public QMainWindow {
   LineView* band_;
   QHash<QString, QAction*> named_;  ///< looked up at every edit
   void show_work();
+  void show_band();
   void begin_job(choice::TargetJob kind);
   void practise(const QString& resource);
   QStackedWidget* whole_;       ///< the work, or the first page
+  HelpWindow* help_ = nullptr;  ///< made when it is first asked for
   BenchMode* bench_ = nullptr;  ///< likewise
   BeginPage* begin_ = nullptr;  ///< made when it is first shown
   QStackedWidget* stack_;

@@ -4,14 +4,18 @@
 #include <QApplication>
 #include <QClipboard>
 #include <QContextMenuEvent>
+#include <QFileDialog>
 #include <QHelpEvent>
 #include <QKeyEvent>
 #include <QMenu>
+#include <QMessageBox>
 #include <QMouseEvent>
 #include <QPainter>
 #include <QToolTip>
 
 #include "paint/theme.hpp"
+#include "session/picture_out.hpp"
+#include "session/texts.hpp"
 #include "ui/picture_accessible.hpp"
 
 namespace yoke {
@@ -151,6 +155,13 @@ void PictureView::contextMenuEvent(QContextMenuEvent* e) {
                  [this] { QApplication::clipboard()->setPixmap(grab()); });
   menu.addAction(tr("Copy its numbers as text"), this, [this] {
     QApplication::clipboard()->setText(picture().said.join(QLatin1Char('\n')));
+  });
+  menu.addAction(tr("Save this picture…"), this, [this] {
+    const QString path = QFileDialog::getSaveFileName(
+        this, tr("Save this picture"), name_ + QStringLiteral(".png"), picture_filter());
+    if (path.isEmpty()) return;
+    if (const auto ok = write_picture(path, picture(), name_); !ok)
+      QMessageBox::warning(this, tr("Save this picture"), error_text(ok.error(), Style{}));
   });
   menu.exec(e->globalPos());
 }

@@ -15,6 +15,9 @@
 
 namespace yoke {
 
+/// From here on a window has room for a large drawing above its tables.
+inline constexpr int kTallWindow = 960;
+
 class FiguresView;
 class FindingsBox;
 class LineText;

@@ -1,5 +1,6 @@
 #include "ui/stage_rail.hpp"
 
+#include <QKeyEvent>
 #include <QPainter>
 #include <QVBoxLayout>
 #include <algorithm>
@@ -28,6 +29,13 @@ void StageButton::set_status(const QString& status, bool hard) {
   setAccessibleDescription(status + (hard ? tr(", hard finding open") : QString()));
   setToolTip(plain_tip(status));
   update();
+}
+
+void StageButton::keyPressEvent(QKeyEvent* e) {
+  if (e->key() == Qt::Key_Return || e->key() == Qt::Key_Enter)
+    click();
+  else
+    QAbstractButton::keyPressEvent(e);
 }
 
 void StageButton::paintEvent(QPaintEvent*) {

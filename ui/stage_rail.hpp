@@ -18,6 +18,7 @@ class StageButton : public QAbstractButton {
 
  protected:
   void paintEvent(QPaintEvent*) override;
+  void keyPressEvent(QKeyEvent* e) override;
 
  private:
   Stage stage_;

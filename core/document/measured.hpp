@@ -18,7 +18,7 @@ namespace yoke {
 enum class How { unknown, calliper, rule, tape, maker, estimate, stated };
 template <>
 struct EnumWords<How> {
-  static constexpr std::array all{EnumWord{"unknown", "unknown"},  EnumWord{"calliper", "calliper"},
+  static constexpr std::array all{EnumWord{"unknown", "unknown"},  EnumWord{"calliper", "caliper"},
                                   EnumWord{"rule", "rule"},        EnumWord{"tape", "tape"},
                                   EnumWord{"maker", "maker"},      EnumWord{"estimate", "guess"},
                                   EnumWord{"stated", "known fact"}};

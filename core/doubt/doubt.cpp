@@ -197,11 +197,13 @@ const PressQuantityInfo& press_quantity_info(PressQuantity id) {
         {"front_Pa", "Front wheel pressure", Kind::pressure, 2},
         {"rear_Pa", "Rear wheel pressure", Kind::pressure, 2}};
     for (std::size_t i = 0; i < kLayerCount; ++i) {
-      const std::string words{layer_words(static_cast<TravelLayer>(i))};
-      std::string key = "layer_" + words + "_m";
-      std::replace(key.begin(), key.end(), ' ', '_');
+      // Keys never change with the words.
+      static constexpr const char* kKeys[] = {
+          "free_play", "booster", "output_gap", "cut-off", "lining_take-up", "brake_growth",
+          "hoses",     "tubes",   "fluid",      "air",     "slave"};
+      static_assert(std::size(kKeys) == kLayerCount);
       t.push_back(
-          {key,
+          {std::string("layer_") + kKeys[i] + "_m",
            say("Travel eaten by {}", Message::of_table(layer_words(static_cast<TravelLayer>(i)))),
            Kind::length, 1});
     }

@@ -17,7 +17,7 @@ struct NextMeasure {
   Param param = Param::count_;
   bool blocks = false;  ///< nothing can be said of `buys` without it
   Message buys;         ///< what it buys, in words
-  double effort_n = 0;  ///< narrowing of the effort at the wanted stop
+  double effort_n = 0;  ///< narrowing of the effort at the target stop
   double travel_m = 0;  ///< narrowing of the travel
   bool operator==(const NextMeasure&) const = default;
 };

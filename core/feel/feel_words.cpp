@@ -37,7 +37,7 @@ std::string_view layer_words(TravelLayer layer) {
     case TravelLayer::take_up:
       return "lining take-up";
     case TravelLayer::brake:
-      return "brake growth";
+      return "brake flex";
     case TravelLayer::hose:
       return "hoses";
     case TravelLayer::tube:

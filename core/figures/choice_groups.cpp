@@ -31,7 +31,7 @@ FigureGroup assist_need_group(const FigureInputs& in) {
   }
   if (!n.reached)
     g.figures.push_back(judged("By the leg alone", n.effort_n, Kind::force, 0, false,
-                               "and the wanted stop is not reached"));
+                               "and the target stop is not reached"));
   else
     g.figures.push_back(judged("By the leg alone", n.effort_n, Kind::force, 0, !n.needed,
                                say("{} is your limit", force(n.limit_n, 0))));

@@ -113,7 +113,7 @@ FigureGroup flange(const FigureInputs& in) {
                              Kind::length, 2, "counted under Rod; plus: a longer rod"));
   if (v.si(Param::fit_plate) > 0)
     g.figures.push_back(told("The plate makes the rod longer by", v.si(Param::fit_plate),
-                             Kind::length, 1, "count it under Rod, plates and gaskets"));
+                             Kind::length, 1, "count it under Rod, spacers and gaskets"));
   return g;
 }
 
@@ -166,7 +166,7 @@ FigureGroup offset(const FigureInputs& in) {
   if (const auto& s = in.strip.plan_system.system; s && r->twist_m > 0)
     if (const auto m = FeelModel::make(*s, {})) {
       const double f = condition_target(ConditionId::plan, *m, in.strip.limits).at.input_force_n;
-      g.figures.push_back(told("Side force at the wanted stop", f * r->side_share, Kind::force, 0));
+      g.figures.push_back(told("Side force at the target stop", f * r->side_share, Kind::force, 0));
       g.figures.push_back(told("Twist of the lug at the pivot", f * r->twist_m, Kind::torque, 1));
     }
   return g;

@@ -96,7 +96,7 @@ FigureGroup control(const FigureInputs& in) {
   g.figures.push_back(told("Rod travel there", k->rod_limit().value(), Kind::length, 1));
   if (!c.geometry) {
     g.figures.push_back(unsaid("Rod angle",
-                               "unknown, not zero: bore line, offset, rest angle and "
+                               "unknown, not zero: bore centreline, offset, rest angle and "
                                "rod length are not all known"));
   } else {
     double largest = 0;
@@ -150,7 +150,7 @@ FigureGroup press(const FigureInputs& in) {
   const double t = in.strip.plan.si(Param::target_reaction);
   const TargetReport wanted = m->at_z(in.strip.limits.z);
   if (wanted.reached)
-    g.figures.push_back(told("Stopping distance at the wanted stop",
+    g.figures.push_back(told("Stopping distance at the target stop",
                              stopping_distance(Speed{v}, wanted.at.z, Time{t}).value(),
                              Kind::altitude, 0,
                              say("from {} km/h, {} s to react", Plain{v * 3.6, 0}, Plain{t, 1})));
@@ -159,7 +159,7 @@ FigureGroup press(const FigureInputs& in) {
 
 FigureGroup bands(const FigureInputs& in) {
   FigureGroup g;
-  g.title = "How sure: 8 of 10 lie between";
+  g.title = "How sure: 80 % likely between";
   g.source = "every value drawn within its doubt, 1000 times; docs/model/doubt.md";
   DoubtRequest q;
   q.samples = 1000;

@@ -16,7 +16,7 @@ namespace yoke::groups {
 
 namespace {
 
-/// Booster stroke at the plan's wanted stop, 15 mm where it cannot be said (common practice, no
+/// Booster stroke at the plan's target stop, 15 mm where it cannot be said (common practice, no
 /// source).
 struct Stroke {
   double m = 0.015;
@@ -115,14 +115,14 @@ void accumulator_reserve(FigureGroup& g, const FigureInputs& in) {
         unsaid("Assisted stops in a row", stops.error().text()).as(FigureId::reserve_stops));
     return;
   }
-  // Gas alone stops nothing: the wanted stop is assisted while the store's pressure still carries
+  // Gas alone stops nothing: the target stop is assisted while the store's pressure still carries
   // it.
   constexpr double kAtmosphere_pa = 101325;
   const auto* b = in.strip.plan_system.system
                       ? std::get_if<Booster>(&in.strip.plan_system.system->assist)
                       : nullptr;
   if (!b || !stroke.computed) {
-    g.figures.push_back(unsaid("Assisted stops in a row", "the wanted stop cannot be computed yet")
+    g.figures.push_back(unsaid("Assisted stops in a row", "the target stop cannot be computed yet")
                             .as(FigureId::reserve_stops));
     return;
   }

@@ -147,7 +147,7 @@ void judge(const Values& plan, PatternReport& r) {
   }
   if (plan.known(Param::rod_stack) && plan.si(Param::rod_stack) + 1e-6 < plan.si(Param::fit_plate))
     r.findings.push_back({Severity::warning, Stage::fit, FindingCode::fit_plate_uncounted,
-                          say("The plate's {} are not counted in the rod's plates and gaskets",
+                          say("The plate's {} are not counted in the rod's spacers and gaskets",
                               length(plan.si(Param::fit_plate), 1)),
                           "the rod follows every plate", "Measure the whole stack under Rod",
                           "geometry"});

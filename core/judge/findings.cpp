@@ -181,7 +181,7 @@ std::vector<Finding> survey_findings(const Job& job) {
     f.push_back({Severity::note, Stage::survey, FindingCode::survey_pin_doubt,
                  say("Pivot to pin is known to ±{} only: ±{} % of every force",
                      length(pin.uncertainty_si, 1), Plain{pin.uncertainty_si / pin.si * 100, 0}),
-                 "±3 %", "Measure the short arm with a calliper", "first-order propagation"});
+                 "±3 %", "Measure the short arm with a caliper", "first-order propagation"});
   add(f, overall_findings(job));
   if (value_of(job, As::plan, Param::master_bore).inherited)
     f.push_back({Severity::note, Stage::size, FindingCode::size_bore_kept,
@@ -270,7 +270,7 @@ std::vector<Finding> fit_findings(const Job& job, const RodReport& rod) {
     f.push_back({Severity::warning, Stage::rod, FindingCode::rod_as_found,
                  "The plan still counts with the old rod's length: how far the new unit's seat "
                  "stands from it is not known",
-                 "snout and socket of both units",
+                 "nose and seat depth of both units",
                  "Measure both under Rod before the rod is cut or set", "geometry"});
   if (has_assist(job, As::plan)) add(f, output_gap(plan).findings);
   add(f, heights_report(job, rod).findings);

@@ -205,7 +205,7 @@ void finish(ReadingEstimate& r, const Solution& s, const std::vector<Unknown>& u
 
 std::string_view unknown_words(Unknown u) {
   static constexpr std::string_view w[] = {"slack at the pad", "trapped air", "lining clearance",
-                                           "caliper and drum growth", "hoses"};
+                                           "caliper and drum flex", "hoses"};
   return w[static_cast<std::size_t>(u)];
 }
 

@@ -141,7 +141,7 @@ constexpr Trial kTrials[] = {
      "2 "
      "mm",
      "nnnnnnnnnnnnnnnnd"},
-    {"Measure the bore with a calliper", "nnnnnnnnnnnbnnnnn"}};
+    {"Measure the bore with a caliper", "nnnnnnnnnnnbnnnnn"}};
 
 static_assert(std::all_of(std::begin(kTrials), std::end(kTrials),
                           [](const Trial& t) { return t.shows.size() == kCauses; }));

@@ -153,7 +153,7 @@ RodReport rod_report(const Job& job) {
   if (r.new_length && r.new_length->value() <= 0)
     r.findings.push_back({Severity::hard, Stage::rod, FindingCode::rod_inside_out,
                           "The rod would be shorter than nothing", "more than 0 mm",
-                          "Measure snouts, sockets and the old rod again", "geometry"});
+                          "Measure noses, seat depths and the old rod again", "geometry"});
   check_thread(r, job);
   check_clearance(r, job);
   return r;

@@ -81,7 +81,7 @@ struct AnglePoint {
 };
 struct AngleReport {
   std::vector<Param> missing;
-  std::vector<AnglePoint> points;  ///< 0 ... the plan's travel at the wanted stop (or the limit)
+  std::vector<AnglePoint> points;  ///< 0 ... the plan's travel at the target stop (or the limit)
   double largest_rad = 0;
   double largest_side_n = 0;
   bool force_known = false;

@@ -14,7 +14,7 @@ namespace yoke {
 struct AssistChoice {
   Message words;  ///< "Vacuum, 9 in"
   choice::AssistKind kind = choice::AssistKind::none;
-  std::optional<double> effort_n;       ///< at the wanted stop, worst supply
+  std::optional<double> effort_n;       ///< at the target stop, worst supply
   std::optional<double> dead_effort_n;  ///< at the stop to reach with a failure
   Message because;                      ///< why a figure cannot be said
   bool works = false;                   ///< both efforts within their limits
@@ -31,9 +31,9 @@ struct AssistChoice {
 /// Is assist needed at all?
 struct AssistNeed {
   Message because;      ///< why nothing can be said; empty when it can
-  double effort_n = 0;  ///< by the leg alone, at the wanted stop
+  double effort_n = 0;  ///< by the leg alone, at the target stop
   double limit_n = 0;
-  bool reached = false;  ///< the wanted stop is reached by the leg at all
+  bool reached = false;  ///< the target stop is reached by the leg at all
   bool needed = false;
   std::optional<double> ratio;   ///< least ratio that avoids it with the plan's bore
   std::optional<double> bore_m;  ///< largest standard bore that avoids it with this ratio

@@ -99,9 +99,9 @@ bool same(double a, double b, double gap) {
 
 void say_inside(Cell& c) {
   c.reason = c.cannot_say == 0
-                 ? Message("inside")
-                 : plural(static_cast<long>(c.cannot_say), "inside, {} condition cannot be said",
-                          "inside, {} conditions cannot be said");
+                 ? Message("within limits")
+                 : plural(static_cast<long>(c.cannot_say), "within limits, {} condition cannot be said",
+                          "within limits, {} conditions cannot be said");
 }
 
 }  // namespace

@@ -10,7 +10,7 @@ namespace yoke {
 std::string_view limit_words(Limit limit) {
   switch (limit) {
     case Limit::none:
-      return "inside";
+      return "within limits";
     case Limit::effort:
       return "too hard";
     case Limit::effort_no_assist:
@@ -61,7 +61,7 @@ std::vector<Cell> ranking(const Sweep& sweep) {
 }
 
 Message ranking_words(const std::vector<Cell>& ranked, Preference preference) {
-  if (ranked.empty()) return "No cell is inside: each says which limit it fails";
+  if (ranked.empty()) return "No cell is within limits: each says which limit it fails";
   const Cell& c = ranked.front();
   const char* wish = preference == Preference::light          ? "a light pedal"
                      : preference == Preference::short_travel ? "a short pedal"

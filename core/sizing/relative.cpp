@@ -7,7 +7,7 @@
 namespace yoke {
 
 Expected<Relative> relative(Length bore_old, Length bore_new, double ratio_old, double ratio_new) {
-  const char* remedy = "Measure the bore with a calliper, and both arms of the pedal";
+  const char* remedy = "Measure the bore with a caliper, and both arms of the pedal";
   const Check checks[] = {
       {"bore-old", "The old bore", bore_old.value(), 0.008, 0.06, Kind::length, remedy},
       {"bore-new", "The new bore", bore_new.value(), 0.008, 0.06, Kind::length, remedy},

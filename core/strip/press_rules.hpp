@@ -51,7 +51,7 @@ struct Limits {
 inline constexpr double kRearLock_g = 0.8;
 
 enum class PressRule {
-  reached,  ///< the wanted stop, or the pressure that stands for it
+  reached,  ///< the target stop, or the pressure that stands for it
   bar,      ///< the balance bar leans on its limit with both circuits sound
   returns,  ///< the pedal comes back by itself
   effort,
@@ -67,7 +67,7 @@ enum class PressRule {
 template <>
 struct EnumWords<PressRule> {
   static constexpr std::array all{
-      EnumWord{"reached", "The wanted stop is reached"},
+      EnumWord{"reached", "The target stop is reached"},
       EnumWord{"bar", "The balance bar does not lean on its limit"},
       EnumWord{"returns", "The pedal comes back by itself"},
       EnumWord{"effort", "Effort within its limit"},
@@ -113,7 +113,7 @@ class PressMargins {
   std::array<bool, kPressRules> applies_{};
 };
 
-/// The state by which a condition is judged: the wanted stop, or the one to reach with a failure.
+/// The state by which a condition is judged: the target stop, or the one to reach with a failure.
 /// Without a vehicle the wanted pressure stands in.
 [[nodiscard]] TargetReport condition_target(ConditionId id, const FeelModel& model,
                                             const Limits& limits, Detail detail = Detail::whole);

@@ -106,7 +106,7 @@ void press_says(const ConditionReport* r, Identity& id) {
   if (!r || !r->target) return;
   if (!r->target->reached)
     id.wrong.push_back(hint(FindingCode::identity_short,
-                            say("As found it cannot reach the wanted stop: {}", r->reason),
+                            say("As found it cannot reach the target stop: {}", r->reason),
                             "Too small a bore, too little stroke, or other brakes than it was "
                             "made for"));
   else if (r->verdict == Verdict::fails)

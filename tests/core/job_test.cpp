@@ -55,13 +55,13 @@ TEST_CASE("where a value comes from is said") {
   CHECK(english(origin_words(job, As::found, Param::control_pad_stop)) ==
         "typical: common practice, no source");
   found(job, Param::master_bore, 0.0254, How::calliper);
-  CHECK(english(origin_words(job, As::found, Param::master_bore)) == "calliper");
-  CHECK(english(origin_words(job, As::plan, Param::master_bore)) == "calliper, as found");
+  CHECK(english(origin_words(job, As::found, Param::master_bore)) == "caliper");
+  CHECK(english(origin_words(job, As::plan, Param::master_bore)) == "caliper, as found");
   job.plan.set(Param::master_bore, measured(Param::master_bore, 0.0222, How::maker));
   CHECK(english(origin_words(job, As::plan, Param::master_bore)) == "maker");
   job.built.set(Param::master_bore, measured(Param::master_bore, 0.02223, How::calliper));
-  CHECK(english(origin_words(job, As::plan, Param::master_bore)) == "calliper, as built");
-  CHECK(english(origin_words(job, As::found, Param::master_bore)) == "calliper");
+  CHECK(english(origin_words(job, As::plan, Param::master_bore)) == "caliper, as built");
+  CHECK(english(origin_words(job, As::found, Param::master_bore)) == "caliper");
 }
 
 TEST_CASE(
@@ -264,7 +264,7 @@ TEST_CASE("status lines follow the work") {
   };
   CHECK(status(Stage::survey) == "all that is needed is known");
   CHECK(status(Stage::plumb) == "outlets as intended");
-  CHECK(status(Stage::fit) == "pivot to bore line unknown");
+  CHECK(status(Stage::fit) == "pivot to bore centreline unknown");
   found(job, Param::circuit_fr, 1);
   CHECK(status(Stage::plumb) == "outlets crossed");
   job.found.clear(Param::circuit_fr);

@@ -205,7 +205,7 @@ TEST_CASE(
   CHECK(first(ConditionId::assist_lost, *m, r, l).none());
 }
 
-TEST_CASE("a wanted stop on the plateau of grip is read where it is first reached") {
+TEST_CASE("a target stop on the plateau of grip is read where it is first reached") {
   System s = car();
   s.vehicle->tyre_mu = 0.9;
   const auto m = FeelModel::make(s, {});
@@ -288,7 +288,7 @@ TEST_CASE("conditions that cannot be said are counted, never passed over") {
   REQUIRE(cell);
   CHECK(cell->fails == Limit::none);
   CHECK(cell->cannot_say == 6);
-  CHECK(english(cell->reason) == "inside, 6 conditions cannot be said");
+  CHECK(english(cell->reason) == "within limits, 6 conditions cannot be said");
 }
 
 TEST_CASE("a press judged without its end tells what the whole press tells") {

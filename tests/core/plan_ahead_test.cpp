@@ -259,7 +259,7 @@ TEST_CASE("limits of a press: booster with its gap, air from what is held, a bar
     CHECK(m->at(m->end_drive()).pressure_pa == Approx(kPressureLimit_pa).epsilon(1e-3));
 }
 
-TEST_CASE("stops of a hydraulic store are counted while the wanted stop is still assisted") {
+TEST_CASE("stops of a hydraulic store are counted while the target stop is still assisted") {
   Job job = known_job();
   set(job,
       "assist.kind=hydraulic; assist.gain=6; assist.power_area=1100 mm2; assist.pump_pressure=10 "

@@ -297,7 +297,7 @@ TEST_CASE("findings carry code, message and remedy, status lines say the most us
     return english(stage_status(job, s, strip, find_all(job, strip)));
   };
   for (const Stage s : kStages) CHECK_FALSE(status(s).empty());
-  CHECK(status(Stage::rod) == "snout behind the face unknown");
+  CHECK(status(Stage::rod) == "nose behind the mounting flange unknown");
   CHECK(status(Stage::bleed) == "0 of 4 corners done");
   found(job, Param::control_pin_arm, 0.05, How::estimate);
   CHECK(status(Stage::survey) == "pin radius is a guess");

@@ -121,7 +121,7 @@ TEST_CASE("the sheet holds every number with its source, the open gates, and pri
   REQUIRE(s.open(demo(dir)));
   const QString html = sheet_html(s.job(), s.strip(), s.findings(), {}, s.style(), QDate(2026, 11, 24));
   for (const char* words :
-       {"22.23 mm", "calliper", "typical: common practice, no source", "as found", "Gates",
+       {"22.23 mm", "caliper", "typical: common practice, no source", "as found", "Gates",
         "In work: not proved", "front lost", "Shorten by 30.27 mm", "local rules", "2026-11-24"}) {
     INFO(words);
     CHECK(html.contains(words));

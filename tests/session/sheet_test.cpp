@@ -206,7 +206,7 @@ TEST_CASE("the sheet prints steps with their day, readings, values with source a
   CHECK(pin[0][1] == "50.00 mm");
   CHECK(pin[0][2].toStdString() == "known fact");
   CHECK(pin[0][3].startsWith("52.00 mm ±0.20 mm"));
-  CHECK(pin[0][4].contains("calliper"));
+  CHECK(pin[0][4].contains("caliper"));
   // What nobody measured says so.
   const auto clearance = p.of("Rod clearance");
   REQUIRE(clearance.size() == 1);

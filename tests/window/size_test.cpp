@@ -194,7 +194,7 @@ TEST_CASE("wishes rank and cut the map: firm, then any bore, each one undo step"
   REQUIRE(b.window->open_path(demo(b.dir)));
   auto* page = size_page(b, 0);
   const QString light = page->map_face()->cell_line()->text();
-  CHECK(light.contains("inside, first"));
+  CHECK(light.contains("within limits, first"));
   CHECK(light.contains("Effort counts most"));
   QTest::mouseClick(page->map_face()->preference(2), Qt::LeftButton);
   QApplication::processEvents();

@@ -2,7 +2,9 @@
 #include <QListWidget>
 #include <QPushButton>
 
-#include "ui/action_finder.hpp"
+#include "session/texts.hpp"
+#include "ui/finder.hpp"
+#include "ui/help_window.hpp"
 #include "window/bench.hpp"
 
 using namespace yoke;
@@ -201,17 +203,96 @@ TEST_CASE(
   }
 }
 
+namespace {
+
+/// Types into the next dialog that opens, and lets it go.
+void in_next_finder(const std::function<void(Finder*)>& fn) {
+  QTimer::singleShot(0, [fn] {
+    auto* finder = qobject_cast<Finder*>(QApplication::activeModalWidget());
+    REQUIRE(finder);
+    fn(finder);
+  });
+}
+
+}  // namespace
+
 TEST_CASE("the list of actions is searchable and runs what is chosen") {
   Bench b;
-  ActionFinder finder(b.window->actions(), b.window.get());
-  finder.show();
-  auto* search = finder.findChild<QLineEdit*>();
-  auto* list = finder.findChild<QListWidget*>();
-  CHECK(list->count() > 25);
-  QTest::keyClicks(search, "prove");
-  REQUIRE(list->count() == 1);
-  CHECK(list->item(0)->text().contains("Ctrl+8"));
-  QTest::keyClick(search, Qt::Key_Return);
+  in_next_finder([](Finder* finder) {
+    CHECK(finder->list()->count() > 25);
+    QTest::keyClicks(finder->search(), "prove");
+    REQUIRE(finder->list()->count() == 1);
+    CHECK(finder->list()->item(0)->text().contains("Ctrl+8"));
+    QTest::keyClick(finder->search(), Qt::Key_Return);
+  });
+  b.window->action("find_action")->trigger();
   QTest::qWait(20);
   CHECK(b.window->stage() == Stage::prove);
+}
+
+TEST_CASE("a value is found by its words and its field gets the keys, wherever it is") {
+  Bench b;
+  REQUIRE(b.window->open_path(demo(b.dir)));
+  in_next_finder([](Finder* finder) {
+    QTest::keyClicks(finder->search(), "found pin pivot rod");
+    REQUIRE(finder->list()->count() >= 1);
+    QTest::keyClick(finder->search(), Qt::Key_Return);
+  });
+  b.window->action("find_value")->trigger();
+  QTest::qWait(20);
+  auto* entry = qobject_cast<QLineEdit*>(b.window->focusWidget());
+  REQUIRE(entry);
+  CHECK(entry->accessibleName() == "Pivot to rod pin");
+  // One that no survey shows: the rod's.
+  CHECK(b.window->go_to(As::plan, Param::rod_snout));
+  CHECK(b.window->stage() == Stage::rod);
+  entry = qobject_cast<QLineEdit*>(b.window->focusWidget());
+  REQUIRE(entry);
+  CHECK(entry->accessibleName() == "Nose behind the mounting flange");
+}
+
+TEST_CASE("undo works while a field has the focus, but never takes what is being typed") {
+  Bench b;
+  REQUIRE(b.window->open_path(demo(b.dir)));
+  b.stage(Stage::survey);
+  auto* survey = b.page<SurveyPage>(Stage::survey);
+  survey->focus_param(As::found, Param::control_pin_arm);
+  auto* entry = qobject_cast<QLineEdit*>(QApplication::focusWidget());
+  REQUIRE(entry);
+  const double before = value_of(b.session.job(), As::found, Param::control_pin_arm).si;
+  entry->selectAll();
+  QTest::keyClicks(entry, "55 mm");
+  QTest::keyClick(entry, Qt::Key_Return);
+  REQUIRE(value_of(b.session.job(), As::found, Param::control_pin_arm).si == Approx(0.055));
+  CHECK(entry->hasFocus());
+  QTest::keyClick(entry, Qt::Key_Z, Qt::ControlModifier);
+  CHECK(value_of(b.session.job(), As::found, Param::control_pin_arm).si == Approx(before));
+  // Typed and not entered yet: the field's own undo.
+  entry->selectAll();
+  QTest::keyClicks(entry, "66");
+  const double stands = value_of(b.session.job(), As::found, Param::control_pin_arm).si;
+  QTest::keyClick(entry, Qt::Key_Z, Qt::ControlModifier);
+  CHECK(value_of(b.session.job(), As::found, Param::control_pin_arm).si == Approx(stands));
+}
+
+TEST_CASE("help opens at what is shown, and its pages are found by their words") {
+  Bench b;
+  b.stage(Stage::bleed);
+  b.window->action("help")->trigger();
+  HelpWindow* help = b.window->help();
+  REQUIRE(help);
+  CHECK(help->topic() == "bleed");
+  CHECK(help->page()->toPlainText().contains("five strokes in a row"));
+  QTest::keyClicks(help->search(), "unknown on purpose");
+  REQUIRE(help->topics()->count() == 1);
+  help->topics()->setCurrentRow(0);
+  CHECK(help->topic() == "survey");
+  // Every stage has its page, and none is empty.
+  for (const Stage s : kStages) {
+    const QString topic = words_of(stage_words(s)).toLower();
+    CHECK(help_topics().contains(topic));
+    CHECK(help_text(topic).size() > 200);
+  }
+  for (const QString& topic : help_topics()) CHECK_FALSE(help_text(topic).isEmpty());
+  help->close();
 }

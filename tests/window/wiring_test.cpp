@@ -62,7 +62,7 @@ TEST_CASE("every finding stands on the page of its stage and on no other, with l
       INFO(said.toStdString());
       const QStringList lines = said.split('\n');
       for (const Finding& f : b.session.findings()) {
-        const QString mark = f.severity == Severity::hard      ? "■ HARD "
+        const QString mark = f.severity == Severity::hard      ? "■ Do not drive: "
                              : f.severity == Severity::warning ? "▲ "
                                                                : "○ ";
         const bool here = std::any_of(lines.begin(), lines.end(), [&](const QString& line) {
@@ -87,7 +87,7 @@ TEST_CASE("folded, the worst finding is shown, the others are counted and one to
   b.stage(Stage::rod);
   auto* box = qobject_cast<StagePage*>(b.window->page(Stage::rod))->findings();
   const auto said = [box] { return QTextDocumentFragment::fromHtml(box->text()).toPlainText(); };
-  CHECK(said().startsWith("■ HARD"));
+  CHECK(said().startsWith("■ Do not drive:"));
   CHECK(said().contains("and 2 more here, 1 of them hard"));
   CHECK_FALSE(said().contains("Pulled with 150 N only"));
   emit box->linkActivated("more");

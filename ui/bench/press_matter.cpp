@@ -73,7 +73,7 @@ void PressMatter::answer(GateState state) {
   GateEntry typed;
   const std::string text = got_->text().trimmed().toStdString();
   (g->ask.number ? typed.read : typed.seen) = text;
-  if (g->ask.number) typed.instrument = "calliper or tape";
+  if (g->ask.number) typed.instrument = "caliper or tape";
   typed.who = who_->text().trimmed().toStdString();
   const GateRow row = *g;
   if (const auto ok = answer_now(session_, row, typed, state); !ok) {

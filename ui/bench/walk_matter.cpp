@@ -13,6 +13,7 @@
 namespace yoke {
 
 WalkMatter::WalkMatter(Session& session, QWidget* parent) : BenchMatter(session, parent) {
+  setFocusPolicy(Qt::StrongFocus);
   auto* row = new QHBoxLayout(this);
   row->setSpacing(24);
   drawing_ = new PictureView(tr("Where it is measured"), this);
@@ -55,6 +56,9 @@ WalkMatter::WalkMatter(Session& session, QWidget* parent) : BenchMatter(session,
   for (QWidget* w : {static_cast<QWidget*>(name_), static_cast<QWidget*>(help_),
                      static_cast<QWidget*>(entry_), static_cast<QWidget*>(refusal_)})
     side->addWidget(w);
+  choices_ = new QVBoxLayout;
+  choices_->setSpacing(8);
+  side->addLayout(choices_);
   side->addLayout(tools);
   side->addWidget(now_);
   side->addWidget(buys_);
@@ -66,11 +70,19 @@ WalkMatter::WalkMatter(Session& session, QWidget* parent) : BenchMatter(session,
 }
 
 std::vector<BenchKey> WalkMatter::keys() {
+  std::vector<BenchKey> list = fixed_keys();
+  for (std::size_t i = 0; i < options_.size(); ++i)
+    list.push_back({QKeySequence(static_cast<int>(Qt::Key_1 + i)), options_[i]->text(),
+                    [this, i] { take_option(i); }, false, false});
+  return list;
+}
+
+std::vector<BenchKey> WalkMatter::fixed_keys() {
   return {{Qt::Key_Return, tr("Keep, next"), [this] { keep(); }, true},
           {Qt::Key_PageDown, tr("Skip"), [this] { step(1); }},
           {Qt::Key_PageUp, tr("Back"), [this] { step(-1); }},
           {Qt::Key_F12, tr("Unknown"), [this] { unknown(); }},
-          {Qt::Key_F2, tr("Calliper"), [this] { choose_tool(How::calliper); }, false, false},
+          {Qt::Key_F2, tr("Caliper"), [this] { choose_tool(How::calliper); }, false, false},
           {Qt::Key_F3, tr("Rule"), [this] { choose_tool(How::rule); }, false, false},
           {Qt::Key_F4, tr("Tape"), [this] { choose_tool(How::tape); }, false, false},
           {Qt::Key_F5, tr("Guess"), [this] { choose_tool(How::estimate); }, false, false}};
@@ -124,14 +136,49 @@ void WalkMatter::step(int by) {
   show_asked();
 }
 
+/// A choice is touched or taken by its number; nothing is typed.
+void WalkMatter::show_options() {
+  for (QPushButton* b : options_) {
+    choices_->removeWidget(b);
+    b->hide();
+    b->deleteLater();
+  }
+  options_.clear();
+  const bool choice = asked_ && info(asked_->param).kind == Kind::choice;
+  entry_->setVisible(!choice);
+  if (choice) {
+    const auto& list = info(asked_->param).options;
+    for (std::size_t i = 0; i < list.size() && i < 9; ++i) {
+      auto* b =
+          new QPushButton(QStringLiteral("%1   %2").arg(i + 1).arg(words_of(list[i].words)), this);
+      b->setObjectName(QStringLiteral("benchTool"));
+      b->setMinimumHeight(64);
+      b->setFocusPolicy(Qt::NoFocus);
+      connect(b, &QPushButton::clicked, this, [this, i] { take_option(i); });
+      choices_->addWidget(b);
+      options_.push_back(b);
+    }
+  }
+  emit keys_changed();
+}
+
+void WalkMatter::take_option(std::size_t option) {
+  if (!asked_) return;
+  session_.set_value(asked_->which, asked_->param,
+                     {static_cast<double>(option), How::stated, 0, {}});
+  step(1);
+}
+
 void WalkMatter::show_asked() {
   refusal_->hide();
+  show_options();
   entry_->clear();
   entry_->setModified(false);
   entry_->setEnabled(asked_.has_value());
   if (!asked_) {
     name_->setText(tr("All that is needed is known."));
     for (QLabel* l : {help_, now_, buys_}) l->clear();
+    for (auto& [h, b] : tools_) b->hide();
     drawing_->redraw();
     return;
   }
@@ -150,7 +197,10 @@ void WalkMatter::show_asked() {
   choose_tool(v.known() && v.origin == Origin::measured ? v.how
                                                         : session_.tool_for(asked_->param, v.si));
   drawing_->redraw();
-  entry_->setFocus();
+  if (entry_->isVisibleTo(this))
+    entry_->setFocus();
+  else
+    setFocus();
 }
 
 }  // namespace yoke

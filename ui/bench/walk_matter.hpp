@@ -2,6 +2,7 @@
 #pragma once
 
 #include <QPushButton>
+#include <QVBoxLayout>
 
 #include "doubt/measure_next.hpp"
 #include "ui/bench/matter.hpp"
@@ -20,13 +21,17 @@ class WalkMatter : public BenchMatter {
   /// What is asked for now; nothing when all is known.
   [[nodiscard]] const std::optional<NextMeasure>& asked() const { return asked_; }
   [[nodiscard]] How tool() const { return tool_; }
+  [[nodiscard]] const std::vector<QPushButton*>& options() const { return options_; }
 
  private:
+  [[nodiscard]] std::vector<BenchKey> fixed_keys();
   void keep();
   void step(int by);
   void unknown();
   void choose_tool(How how);
   void show_asked();
+  void show_options();
+  void take_option(std::size_t option);
   std::vector<NextMeasure> walked_;  ///< what was shown before, the newest last
   std::optional<NextMeasure> asked_;
   How tool_ = How::calliper;
@@ -38,6 +43,8 @@ class WalkMatter : public BenchMatter {
   QLabel* buys_;
   QLabel* refusal_;
   std::vector<std::pair<How, QPushButton*>> tools_;
+  QVBoxLayout* choices_;
+  std::vector<QPushButton*> options_;  ///< of a choice: one large button each, with its number key
 };
 
 }  // namespace yoke

@@ -30,7 +30,7 @@ QString ranking_line(const Session& s, std::size_t assist) {
   const SweepRequest q = default_request(s.job());
   const auto ranked = ranking(map->slice(assist));
   if (ranked.empty())
-    return QObject::tr("No cell is inside: each says by its shape which limit it fails first.");
+    return QObject::tr("No cell is within limits: each says by its shape which limit it fails first.");
   const auto cell = [&](const Cell& c) {
     return QObject::tr("%1 at %2 (%3, %4)")
         .arg(bore_text(c.bore_m, s.style()))
@@ -38,7 +38,7 @@ QString ranking_line(const Session& s, std::size_t assist) {
         .arg(quantity_text(c.effort_n, Kind::force, 0, s.style()),
              quantity_text(c.travel_m, Kind::length, 0, s.style()));
   };
-  QString t = QObject::tr("Of %1 inside, first: %2").arg(ranked.size()).arg(cell(ranked[0]));
+  QString t = QObject::tr("Of %1 within limits, first: %2").arg(ranked.size()).arg(cell(ranked[0]));
   if (ranked.size() > 1) t += QObject::tr(", then %1").arg(cell(ranked[1]));
   if (ranked[0].verdict == Verdict::if_typical)
     t += QObject::tr(". They rest on values that nobody measured yet");
@@ -287,7 +287,7 @@ QLayout* MapFace::build_wishes() {
   row->setSpacing(4);
   for (const Param p : {Param::target_preference, Param::target_sizes}) {
     const bool sizes = p == Param::target_sizes;
-    auto* head = label(sizes ? tr("   Bores") : tr("Rather"), "soft", this);
+    auto* head = label(sizes ? tr("   Bores") : tr("Prefer"), "soft", this);
     head->setWordWrap(false);
     row->addWidget(head);
     auto* group = new QButtonGroup(this);

@@ -163,8 +163,10 @@ class ProvePage : public StagePage {
 
  protected:
   void refresh() override;
+  void resizeEvent(QResizeEvent* e) override;
 
  private:
+  LineView* line_;
   void build_pump(QVBoxLayout* box);
   ReadingsBox* readings_;
   QLabel* verdict_;

@@ -12,9 +12,9 @@ namespace yoke {
 ProvePage::ProvePage(Session& session, QWidget* parent)
     : StagePage(session, Stage::prove, tr("Press it: is it air, clearance, or the wrong part?"),
                 parent) {
-  auto* line = new LineView(session, false, this);
-  line->setMinimumHeight(228);
-  body()->addWidget(line, 4);
+  line_ = new LineView(session, false, this);
+  line_->setMinimumHeight(228);
+  body()->addWidget(line_, 4);
   auto* row = new QHBoxLayout;
   row->setSpacing(12);
   auto* left = new QVBoxLayout;
@@ -42,6 +42,12 @@ ProvePage::ProvePage(Session& session, QWidget* parent)
   right->addWidget(gates_, 1);
   row->addLayout(right, 5);
   body()->addLayout(row, 6);
+}
+
+/// In a low window readings and gates need the room; the pedal stands in the band.
+void ProvePage::resizeEvent(QResizeEvent* e) {
+  StagePage::resizeEvent(e);
+  line_->setVisible(window()->height() >= kTallWindow);
 }
 
 void ProvePage::build_pump(QVBoxLayout* box) {
