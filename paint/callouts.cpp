@@ -97,7 +97,8 @@ void pedal(Collector& c, const LineGeometry& g) {
 /// Where the accelerator and the lamp's point lie beside the pad.
 void beside_pad(Collector& c, const LineGeometry& g) {
   c.mark(Param::rod_accelerator, {g.pad.x() + 60, g.pad.y() + 20}, "accelerator", 96, -44);
-  c.mark(Param::rod_lamp_travel, {g.pad.x() + 6, g.pad.y() - 14}, "brake-light switch point", -150, -86);
+  c.mark(Param::rod_lamp_travel, {g.pad.x() + 6, g.pad.y() - 14}, "brake-light switch point", -150,
+         -86);
 }
 
 void master(Collector& c, const LineGeometry& g) {

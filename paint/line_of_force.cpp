@@ -18,7 +18,17 @@ namespace {
 
 using View = WorldView;
 
-View view_of(const LineGeometry& g, QSizeF size) {
+/// Below the drawing stand the stations' figures, where there is room for both.
+bool has_figures(QSizeF size) {
+  return size.height() >= 300;
+}
+
+QSizeF drawing_of(QSizeF size) {
+  return has_figures(size) ? QSizeF(size.width(), size.height() - 82) : size;
+}
+
+View view_of(const LineGeometry& g, QSizeF whole) {
+  const QSizeF size = drawing_of(whole);
   View v;
   v.scale =
       std::min((size.width() - 24) / g.world.width(), (size.height() - 12) / g.world.height());
@@ -267,7 +277,7 @@ void add_stations(Picture& pic, const LineInput& in, const QRectF& area, int big
 std::vector<Param> callout_params(const LineInput& in, QSizeF size) {
   const LineGeometry g = line_geometry(in);
   std::vector<Param> list;
-  for (const Callout& c : callouts_of(in, g, view_of(g, size), size, size.height() - 82))
+  for (const Callout& c : callouts_of(in, g, view_of(g, size), size, drawing_of(size).height()))
     list.push_back(c.param);
   return list;
 }
@@ -287,6 +297,7 @@ Picture line_of_force_picture(const LineInput& in, QSizeF size) {
     p.setFont(theme::text(15, true));
     p.setPen(theme::kScribe);
     p.drawText(QRectF(14, 8, size.width() - 28, 22), Qt::AlignLeft, in.title);
+    if (!has_figures(size)) return;  // a low drawing needs its room for dimensions
     p.setFont(theme::text(13));
     p.setPen(theme::kScribeSoft);
     p.drawText(
@@ -318,9 +329,10 @@ Picture line_of_force_picture(const LineInput& in, QSizeF size) {
                     (outlets.isEmpty() ? Drawn::tr("not traced")
                                        : outlets.join(Drawn::tr(" and ")));
   }
-  add_callouts(pic, g, v, in, size.height() - 82);
+  add_callouts(pic, g, v, in, drawing_of(size).height());
   const double x = v.at(g.firewall_x, 0).x() + 22;
-  add_stations(pic, in, QRectF(x, size.height() - 76, size.width() - x - 10, 70), 17);
+  if (has_figures(size))
+    add_stations(pic, in, QRectF(x, size.height() - 76, size.width() - x - 10, 70), 17);
   const QPointF pad = v.at(g.pad);
   pic.spots.push_back({QRectF(pad.x() - 30, pad.y() - 34, 60, 68), Drawn::tr("pad"),
                        Drawn::tr("Drag the pad to press it, or hold F8")});

@@ -60,8 +60,8 @@ void draw_unit(QPainter& p, const UnitSection& u, QPointF face, double s, double
   const auto ink = [](const Value& v) { return v.known() ? theme::kScribe : theme::kMarkOnDye; };
   theme::draw_dimension(p, {end, at(-66)}, {face.x(), at(-66)}, label("nose", u.snout),
                         ink(u.snout), !u.snout.known());
-  theme::draw_dimension(p, {end, at(66)}, {seat, at(66)}, label("seat depth", u.socket), ink(u.socket),
-                        !u.socket.known());
+  theme::draw_dimension(p, {end, at(66)}, {seat, at(66)}, label("seat depth", u.socket),
+                        ink(u.socket), !u.socket.known());
   p.setFont(theme::text(13));
   p.setPen(ink(u.stack));
   p.drawText(QRectF(face.x() - 200, at(66) + 14, 204, 18), Qt::AlignRight,

@@ -77,8 +77,8 @@ Sentence survey_sentence(const Session& s) {
   for (const ConditionReport& c : s.strip())
     for (const RuleVerdict& r : c.rules)
       if (r.verdict == Verdict::if_typical && !r.decided_by.empty()) {
-        w.next = say("{} rests on {}: F9 goes through what is worth measuring", c.title,
-                     param_list({r.decided_by.front()}));
+        w.next = say("Not settled: {} rests on {}. F9 goes through what is worth measuring",
+                     c.title, param_list({r.decided_by.front()}));
         return w;
       }
   w.next = "All that is needed is known: choose under Size, Ctrl+2";

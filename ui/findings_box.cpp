@@ -14,8 +14,10 @@ QString line_of(const Finding& f, bool whole, const Style& style) {
   const QString remedy = text_of(f.remedy, style).toHtmlEscaped();
   if (f.severity == Severity::note)
     return QStringLiteral("○ %1. <span style='color:#575b60'>%2</span>").arg(message, remedy);
-  const QString mark =
-      f.severity == Severity::hard ? FindingsBox::tr("■ Do not drive:") : QStringLiteral("▲");
+  const bool says_so = message.startsWith(FindingsBox::tr("Do not drive"));
+  const QString mark = f.severity != Severity::hard ? QStringLiteral("▲")
+                       : says_so                    ? QStringLiteral("■")
+                                                    : FindingsBox::tr("■ Do not drive:");
   if (!whole) return QStringLiteral("<b style='color:#a83e00'>%1 %2</b>").arg(mark, message);
   const QString limit = f.limit.empty() ? QString()
                                         : QStringLiteral(" <span style='color:#575b60'>(%1)</span>")

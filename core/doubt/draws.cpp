@@ -4,7 +4,6 @@
 #include <boost/math/special_functions/erf.hpp>
 #include <cmath>
 
-
 namespace yoke {
 
 namespace {

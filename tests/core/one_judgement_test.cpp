@@ -1,6 +1,7 @@
 // One judgement of a press: strip, map, findings, gates and the stage's line say the same of any
 // job.
 #include <catch2/catch.hpp>
+#include <cstdlib>
 
 #include "judge/findings.hpp"
 #include "proving/gates.hpp"
@@ -70,6 +71,16 @@ void check_cell(const Job& job, const std::vector<ConditionReport>& strip, const
     CHECK(cell.cannot_say == unsaid);
 }
 
+bool one_brake_of_two(const Job& job) {
+  const Values v = resolve(job, As::plan);
+  return !v.is(choice::ControlKind::pedal) || !works_axle(v, Axle::front) ||
+         !works_axle(v, Axle::rear);
+}
+
+std::string wanted_of(const ConditionReport& c) {
+  return english(say("{}: {}", c.title, c.reason));
+}
+
 /// What findings, gates and the line of Size say of the strip's verdicts.
 void check_words(const Job& job, const std::vector<ConditionReport>& strip) {
   const auto findings = find_all(job, strip);
@@ -78,11 +89,18 @@ void check_words(const Job& job, const std::vector<ConditionReport>& strip) {
     if (c.id == ConditionId::found) continue;
     all_pass = all_pass && c.verdict == Verdict::holds;
     const auto unsaid = std::count_if(findings.begin(), findings.end(), [&](const Finding& f) {
-      return f.code == FindingCode::size_unsaid &&
-             english(f.message) == english(say("{}: {}", c.title, c.reason));
+      return f.code == FindingCode::size_unsaid && english(f.message) == wanted_of(c);
     });
     CHECK(unsaid == (c.verdict == Verdict::cannot_say && c.target ? 1 : 0));
-    const std::string wanted = english(say("{}: {}", c.title, c.reason));
+    // A single circuit of one brake of two is told once, in words of its own.
+    INFO(wanted_of(c));
+    if (lost_of_a_single(job, c.id) && one_brake_of_two(job) && c.verdict == Verdict::fails) {
+      CHECK(std::any_of(findings.begin(), findings.end(), [](const Finding& f) {
+        return f.code == FindingCode::size_failed_circuit;
+      }));
+      continue;
+    }
+    const std::string wanted = wanted_of(c);
     const auto n = std::count_if(findings.begin(), findings.end(), [&](const Finding& f) {
       return f.stage == Stage::size && f.code != FindingCode::size_unsaid &&
              english(f.message) == wanted;
@@ -125,8 +143,11 @@ TEST_CASE("10,000 random jobs: the map's own cell and the foot strip say the sam
   CHECK(inside > 300);
 }
 
-TEST_CASE("600 random jobs: findings, gates and the line of Size follow the foot strip") {
-  for (unsigned seed = 20000; seed < 20600; ++seed) {
+TEST_CASE("random jobs: findings, gates and the line of Size follow the foot strip") {
+  // 600 each time; YOKE_RANDOM_JOBS sets how many.
+  const char* wanted = std::getenv("YOKE_RANDOM_JOBS");
+  const unsigned count = wanted ? static_cast<unsigned>(std::atoi(wanted)) : 600;
+  for (unsigned seed = 20000; seed < 20000 + count; ++seed) {
     const Job job = random_job(seed, 0.005 + 0.0002 * (seed % 200));
     INFO("seed " << seed);
     check_words(job, foot_strip(job, 0));

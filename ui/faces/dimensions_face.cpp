@@ -23,7 +23,7 @@ DimensionsFace::DimensionsFace(Session& session, QWidget* parent)
   body->setSpacing(8);
   line_ = new LineView(session_, false, this);
   line_->set_editable();
-  line_->setMinimumHeight(250);
+  line_->setMinimumHeight(220);
   body->addWidget(line_, 9);
   auto* bar = new QHBoxLayout;
   bar->setSpacing(4);
@@ -42,6 +42,7 @@ DimensionsFace::DimensionsFace(Session& session, QWidget* parent)
   auto* lower = new QVBoxLayout;
   lower->setSpacing(4);
   panel_ = new ParamPanel(session_, 2, this);
+  panel_->setMinimumHeight(96);
   lower->addWidget(panel_, 1);
   help_ = label(tr("Type a value as you read it: 7/8 in, 19,05 mm, 13/64\". “?” marks it unknown. "
                    "F9 walks to what is worth measuring next."),
