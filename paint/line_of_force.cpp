@@ -331,8 +331,11 @@ Picture line_of_force_picture(const LineInput& in, QSizeF size) {
   }
   add_callouts(pic, g, v, in, drawing_of(size).height());
   const double x = v.at(g.firewall_x, 0).x() + 22;
-  if (has_figures(size))
-    add_stations(pic, in, QRectF(x, size.height() - 76, size.width() - x - 10, 70), 17);
+  // A low drawing leaves them out; a screen reader is told them all the same.
+  Picture told;
+  add_stations(has_figures(size) ? pic : told, in,
+               QRectF(x, size.height() - 76, size.width() - x - 10, 70), 17);
+  pic.said << told.said;
   const QPointF pad = v.at(g.pad);
   pic.spots.push_back({QRectF(pad.x() - 30, pad.y() - 34, 60, 68), Drawn::tr("pad"),
                        Drawn::tr("Drag the pad to press it, or hold F8")});
