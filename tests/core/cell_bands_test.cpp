@@ -126,7 +126,16 @@ TEST_CASE("a right wheel unlike the left arrives in the model, and pulls") {
   REQUIRE(one);
   const double ratio = one->wheel_forces(2e6).front_n / even->wheel_forces(2e6).front_n;
   CHECK(ratio == Approx((48.0 * 48 + 51.0 * 51) / (2 * 48 * 48)));
+  const auto pulls = [&job](const char* words) {
+    for (const Finding& f : find_all(job, foot_strip(job, 12)))
+      if (f.code == FindingCode::size_uneven && english(f.message).find(words) != std::string::npos)
+        return true;
+    return false;
+  };
+  CHECK(pulls("right front wheel brakes 13 % harder"));
+  CHECK_FALSE(pulls("right rear"));
   set(job, "rear.right_cylinder=17.46 mm");
+  CHECK(pulls("right rear wheel brakes 16 % less"));
   const Assembly b = assemble(job, As::plan);
   CHECK(std::get<Drum>((*b.system->wheels)[3].brake).cylinder_area.value() ==
         Approx(circle_area(Length{0.01746}).value()));

@@ -88,6 +88,8 @@ TEST_CASE("every cause is told as was stored", "[golden]") {
     pump.sink_m = f.sink_m;
     out << cause_words(cause) << ", by readings\n";
     write(out, diagnose(sound, readings_of(f), pump, false));
+    out << cause_words(cause) << ", by readings alone, the bore known\n";
+    write(out, diagnose(sound, readings_of(f), {}, true));
     out << cause_words(cause) << ", by what is felt alone\n";
     write(out, diagnose_symptoms(nullptr, {}, symptoms_with(f)));
     out << cause_words(cause) << ", felt in a known car\n";

@@ -440,3 +440,10 @@ TEST_CASE("a pad within the carpet's 5 mm of its stop has reached the floor") {
   CHECK(floor("145.4 mm"));
   CHECK_FALSE(floor("144.6 mm"));
 }
+
+TEST_CASE("a later conversion is due on the very day that was asked for, not the day after") {
+  Job job = known_job();
+  job.later = {{LaterKind::rear_discs, "2026-07-11", {}}};
+  CHECK(due_reminders(job, "2026-07-01", 10).size() == 1);
+  CHECK(due_reminders(job, "2026-07-01", 9).empty());
+}
