@@ -117,9 +117,9 @@ CellJudge::CellJudge(const Values& plan) : clutch_(works_clutch(plan)) {
     conditions_.push_back(std::move(p));
   }
   if (!clutch_) {
-    Assembly a = assemble(plan);
+    const Assembly a = assemble(plan);
     if (!a.system || !a.impossible.empty()) return;
-    plan_ = std::move(*a.system);
+    plan_ = *a.system;
   }
   possible_ = true;
 }
