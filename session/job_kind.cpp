@@ -42,8 +42,6 @@ Job begun_job(TargetJob kind) {
   }
   if (kind == TargetJob::lever) {
     put(job.found, Param::control_kind, choice::ControlKind::lever_radial);
-    put(job.found, Param::control_axles, choice::ControlAxles::front);
-    put(job.found, Param::master_kind, choice::MasterKind::single);
     put(job.found, Param::assist_kind, choice::AssistKind::none);
   }
   return job;

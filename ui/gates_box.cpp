@@ -107,6 +107,12 @@ void GatesBox::add_row(QGridLayout* list, int row, const GateRow& g) {
     list->addWidget(evidence_card(g, inner), row + 2, 0, 1, 3);
 }
 
+QStringList instruments(Kind kind) {
+  return kind == Kind::force
+             ? QStringList{GatesBox::tr("bathroom scale"), GatesBox::tr("luggage scale")}
+             : QStringList{GatesBox::tr("tape"), GatesBox::tr("rule"), GatesBox::tr("caliper")};
+}
+
 QWidget* GatesBox::evidence_card(const GateRow& g, QWidget* parent) {
   const Style& style = session_.style();
   auto* card = new QFrame(parent);
@@ -124,9 +130,7 @@ QWidget* GatesBox::evidence_card(const GateRow& g, QWidget* parent) {
     box->addWidget(read_, 2, 0, 1, 2);
     instrument_ = new Combo(card);
     instrument_->setAccessibleName(tr("Read with"));
-    instrument_->addItems(g.ask.kind == Kind::force
-                              ? QStringList{tr("bathroom scale"), tr("luggage scale")}
-                              : QStringList{tr("tape"), tr("rule"), tr("caliper")});
+    instrument_->addItems(instruments(g.ask.kind));
     box->addWidget(instrument_, 2, 2);
     box->addWidget(label(text_of(g.expected, style), "soft", card), 3, 0, 1, 3);
   } else {

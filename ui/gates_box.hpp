@@ -41,4 +41,7 @@ class GatesBox : public QScrollArea {
   QLabel* refusal_ = nullptr;
 };
 
+/// What a gate's number is read with.
+[[nodiscard]] QStringList instruments(Kind kind);
+
 }  // namespace yoke

@@ -58,6 +58,7 @@ QLabel#benchCaution { font-size: 22px; color: #a83e00; font-weight: bold; }
 QLabel#benchFigure { font-family: "Yoke Figures"; font-size: 64px; font-weight: bold; }
 QLabel#benchCount { font-family: "Yoke Figures"; font-size: 132px; font-weight: bold; }
 QLineEdit#benchEntry { font-family: "Yoke Figures"; font-size: 40px; padding: 6px 14px; }
+QComboBox#benchWith { font-size: 24px; }
 QLineEdit#benchName { font-size: 26px; padding: 6px 12px; }
 QPushButton#benchKey { font-size: 20px; padding: 8px 12px; min-height: 64px; }
 QPushButton#benchTool { font-size: 22px; min-height: 64px; }

@@ -3,7 +3,15 @@
 
 #include "figures/figures.hpp"
 
+namespace yoke {
+struct Diagnosis;
+}
+
 namespace yoke::groups {
+
+/// The likeliest causes, one line each. A share is told only where some cause explains what was
+/// read: among causes that all fail a share of 99 % says nothing.
+void add_causes(FigureGroup& group, const Diagnosis& diagnosis, std::size_t most);
 
 [[nodiscard]] FigureGroup control(const FigureInputs& in);
 [[nodiscard]] FigureGroup ratio(const FigureInputs& in);

@@ -14,6 +14,24 @@
 
 namespace yoke::groups {
 
+void add_causes(FigureGroup& g, const Diagnosis& d, std::size_t most) {
+  if (d.unexplained)
+    g.figures.push_back(unsaid("None of these explains it",
+                               "no cause, alone or with another, fits all that was entered: read "
+                               "it again, or look for what is not listed"));
+  for (std::size_t i = 0; i < std::min(most, d.ranked.size()); ++i) {
+    const Hypothesis& h = d.ranked[i];
+    if (i > 0 && h.weight < 0.01) break;
+    const Message note = sized_advice(h);
+    // Weights compare the causes listed, one at a time: none is ever certain.
+    if (d.unexplained)
+      g.figures.push_back(words_only(say("Closest {}. {}", i + 1, h.words), note));
+    else
+      g.figures.push_back(
+          told(say("{}. {}", i + 1, h.words), std::min(h.weight, 0.99), Kind::fraction, 0, note));
+  }
+}
+
 namespace {
 
 Message listed(const std::vector<Message>& list, std::size_t most = 6) {
@@ -81,18 +99,7 @@ FigureGroup symptoms(const FigureInputs& in) {
     g.figures.push_back(unsaid("Likeliest cause", d.refusal));
     return g;
   }
-  if (d.unexplained)
-    g.figures.push_back(unsaid("None of these explains it",
-                               "no cause, alone or with another, fits all that was entered: read "
-                               "it again, or look for what is not listed"));
-  for (std::size_t i = 0; i < std::min<std::size_t>(4, d.ranked.size()); ++i) {
-    const Hypothesis& h = d.ranked[i];
-    if (i > 0 && h.weight < 0.01) break;
-    const Message note = sized_advice(h);
-    // Weights compare the causes listed, one at a time: none is ever certain.
-    g.figures.push_back(
-        told(say("{}. {}", i + 1, h.words), std::min(h.weight, 0.99), Kind::fraction, 0, note));
-  }
+  add_causes(g, d, 4);
   if (!d.next_test.empty()) g.figures.push_back(words_only("Cheapest next test", d.next_test));
   return g;
 }

@@ -316,15 +316,7 @@ FigureGroup causes(const FigureInputs& in) {
     g.figures.push_back(unsaid("Likeliest", d.refusal));
     return g;
   }
-  if (d.unexplained)
-    g.figures.push_back(unsaid("None of these explains it",
-                               "no cause, alone or with another, fits all readings: read them "
-                               "again, or look for what is not listed"));
-  for (std::size_t i = 0; i < std::min<std::size_t>(5, d.ranked.size()); ++i) {
-    const Hypothesis& h = d.ranked[i];
-    g.figures.push_back(
-        told(say("{}. {}", i + 1, h.words), h.weight, Kind::fraction, 0, sized_advice(h)));
-  }
+  add_causes(g, d, 5);
   if (!d.next_test.empty()) g.figures.push_back(words_only("Next test", d.next_test));
   return g;
 }

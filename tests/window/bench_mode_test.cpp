@@ -271,4 +271,5 @@ TEST_CASE("bench: a press to prove takes what was got against what is expected, 
   CHECK(r->state == GateState::passed);
   CHECK(r->who == "A. Builder");
   CHECK(r->read == Approx(0.0045));
+  CHECK(r->instrument == "tape");  // what the screen showed
 }

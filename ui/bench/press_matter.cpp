@@ -6,6 +6,8 @@
 
 #include "session/texts.hpp"
 #include "session/work_edits.hpp"
+#include "ui/fields.hpp"
+#include "ui/gates_box.hpp"
 
 namespace yoke {
 
@@ -33,6 +35,11 @@ PressMatter::PressMatter(Session& session, QWidget* parent) : BenchMatter(sessio
   who_->setMaxLength(80);
   who_->setMinimumHeight(64);
   who_->setAccessibleName(tr("Who"));
+  with_ = new Combo(this);
+  with_->setObjectName(QStringLiteral("benchWith"));
+  with_->setMinimumHeight(64);
+  with_->setAccessibleName(tr("Read with"));
+  grid->addWidget(with_, 2, 1);
   grid->addWidget(expect_head, 0, 0);
   grid->addWidget(asked_, 0, 1);
   grid->addWidget(who_head, 0, 2);
@@ -73,7 +80,7 @@ void PressMatter::answer(GateState state) {
   GateEntry typed;
   const std::string text = got_->text().trimmed().toStdString();
   (g->ask.number ? typed.read : typed.seen) = text;
-  if (g->ask.number) typed.instrument = "caliper or tape";
+  if (g->ask.number) typed.instrument = with_->currentText().toStdString();
   typed.who = who_->text().trimmed().toStdString();
   const GateRow row = *g;
   if (const auto ok = answer_now(session_, row, typed, state); !ok) {
@@ -116,6 +123,14 @@ void PressMatter::show_gate() {
                        : QStringLiteral("–"));
   // The usual sentence is offered, never taken unasked.
   got_->setPlaceholderText(g->ask.usual.empty() ? QString() : text_of(g->ask.usual.front(), style));
+  with_->setVisible(g->ask.number && asks);
+  if (g->ask.number) {
+    const QStringList tools = instruments(g->ask.kind);
+    if (with_->count() == 0 || with_->itemText(0) != tools.front()) {
+      with_->clear();
+      with_->addItems(tools);
+    }
+  }
   const QString limit = text_of(g->expected, style);
   const QString remark = text_of(g->remark, style);
   state_->setText(tr("%1 of %2 · %3%4%5")

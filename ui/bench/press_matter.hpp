@@ -1,6 +1,8 @@
 // A press to prove: two numbers, what is expected and what was got; or what is to be seen.
 #pragma once
 
+#include <QComboBox>
+
 #include "session/stage_views.hpp"
 #include "ui/bench/matter.hpp"
 
@@ -29,6 +31,7 @@ class PressMatter : public BenchMatter {
   QLabel* asked_;
   QLabel* state_;
   QLabel* refusal_;
+  QComboBox* with_;  ///< what it was read with: never assumed unseen
   QLineEdit* got_;
   QLineEdit* who_;
 };

@@ -82,10 +82,10 @@ std::vector<BenchKey> WalkMatter::fixed_keys() {
           {Qt::Key_PageDown, tr("Skip"), [this] { step(1); }},
           {Qt::Key_PageUp, tr("Back"), [this] { step(-1); }},
           {Qt::Key_F12, tr("Unknown"), [this] { unknown(); }},
-          {Qt::Key_F2, tr("Caliper"), [this] { choose_tool(How::calliper); }, false, false},
-          {Qt::Key_F3, tr("Rule"), [this] { choose_tool(How::rule); }, false, false},
-          {Qt::Key_F4, tr("Tape"), [this] { choose_tool(How::tape); }, false, false},
-          {Qt::Key_F5, tr("Guess"), [this] { choose_tool(How::estimate); }, false, false}};
+          {Qt::Key_F2, tr("Caliper"), [this] { key_tool(How::calliper); }, false, false},
+          {Qt::Key_F3, tr("Rule"), [this] { key_tool(How::rule); }, false, false},
+          {Qt::Key_F4, tr("Tape"), [this] { key_tool(How::tape); }, false, false},
+          {Qt::Key_F5, tr("Guess"), [this] { key_tool(How::estimate); }, false, false}};
 }
 
 void WalkMatter::refresh() {
@@ -96,6 +96,11 @@ void WalkMatter::refresh() {
 void WalkMatter::choose_tool(How how) {
   tool_ = how;
   for (auto& [h, b] : tools_) b->setChecked(h == how);
+}
+
+/// A mass or a friction is read with none of these.
+void WalkMatter::key_tool(How how) {
+  if (!tools_.empty() && tools_.front().second->isVisible()) choose_tool(how);
 }
 
 /// Nothing typed: what stands there is kept as it is.

@@ -29,6 +29,7 @@ class WalkMatter : public BenchMatter {
   void step(int by);
   void unknown();
   void choose_tool(How how);
+  void key_tool(How how);
   void show_asked();
   void show_options();
   void take_option(std::size_t option);
