@@ -1,10 +1,9 @@
 // Two faults at once, and what none explains.
 #include <catch2/catch.hpp>
 
-#include "figures/figures.hpp"
+#include "figures/groups.hpp"
 #include "proving/fault.hpp"
 #include "support/build.hpp"
-#include "support/every_code.hpp"
 #include "support/pad_depth.hpp"
 
 using namespace yoke;
@@ -85,23 +84,20 @@ TEST_CASE("what no cause explains is said, one circuit has no number, a clutch n
 }
 
 TEST_CASE("where no cause explains what was felt, none is given a share") {
-  // 27 mm up by pumping from a pad that no press of this car puts so deep, and no play anywhere.
-  Job job = known_job();
-  set(job,
-      "found:symptom.first=140 mm; found:symptom.third=30 mm; found:symptom.sink=0 mm; "
-      "found:symptom.rod_play=0.75 mm; found:symptom.pivot_play=0 mm");
-  const FigureGroup g = figure_group(job, GroupId::symptoms);
-  bool none = false;
-  bool closest = false;
-  for (const Figure& f : g.figures) {
-    const std::string words = english(f.words);
-    none = none || words == "None of these explains it";
-    if (words.rfind("Closest ", 0) == 0) {
-      closest = true;
-      CHECK_FALSE(f.si);
-    }
-    CHECK(f.kind != Kind::fraction);
-  }
-  CHECK(none);
-  CHECK(closest);
+  FigureGroup g;
+  Diagnosis d;
+  Hypothesis h;
+  h.words = "soft hoses";
+  h.weight = 0.99;
+  d.ranked = {h};
+  groups::add_causes(g, d, 4);
+  REQUIRE(g.figures.size() == 1);
+  CHECK(g.figures[0].si == Approx(0.99));
+  d.unexplained = true;
+  g.figures.clear();
+  groups::add_causes(g, d, 4);
+  REQUIRE(g.figures.size() == 2);
+  CHECK(g.figures[0].verdict == Verdict::cannot_say);
+  CHECK(english(g.figures[1].words) == "Closest 1. soft hoses");
+  CHECK_FALSE(g.figures[1].si);
 }
