@@ -65,7 +65,7 @@ int make_shots(const QString& folder, QSize size, const QString& job) {
     if (auto* size_page = qobject_cast<SizePage*>(page); size_page && report.target) {
       QElapsedTimer clock;  // the doubt line comes a moment later
       clock.start();
-      while (!size_page->map_face()->doubt_line()->text().contains(QStringLiteral("80 %")) &&
+      while (!size_page->map_face()->doubt_line()->text().contains(QStringLiteral("likely between")) &&
              clock.elapsed() < 20000)
         QApplication::processEvents(QEventLoop::AllEvents, 50);
     }

@@ -94,13 +94,17 @@ PlotInput feel_plot(const Session& s, const std::vector<CurveBand>& bands) {
     const ConditionReport& r = report_of(s, w.id);
     if (!r.curve) continue;
     add_curve(in, *r.curve, w.name, w.stroke, w.colour, a);
+    // A clutch's effort is its largest on the way; the mark stands where it releases.
+    const double mark_n = r.clutch   ? r.clutch->release.pad_force_n
+                          : r.target ? r.target->at.pad_force_n
+                                     : 0.0;
     if (r.target && r.target->reached)
       in.marks.push_back(
-          {{r.target->at.pad_travel_m * a.length, r.target->at.pad_force_n * a.force},
+          {{r.target->at.pad_travel_m * a.length, mark_n * a.force},
            0,
            0,
            QObject::tr("%1 at the target stop: %2, %3")
-               .arg(w.name, full_text(r.target->at.pad_force_n, Kind::force, 0, s.style()),
+               .arg(w.name, full_text(mark_n, Kind::force, 0, s.style()),
                     full_text(r.target->at.pad_travel_m, Kind::length, 0, s.style()))});
   }
   constexpr Stroke kPinned[] = {Stroke::dotted, Stroke::dashed, Stroke::solid};

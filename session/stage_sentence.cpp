@@ -33,6 +33,10 @@ Message bore_message(double bore_m) {
 /// "135 N at 0.55 g, 118 mm of travel"; what is lacking where nothing can be pressed.
 Message press_message(const ConditionReport& c) {
   if (!c.target) return c.reason.empty() ? Message("nothing can be said yet") : c.reason;
+  // A clutch is heaviest on the way, not where it releases.
+  if (c.clutch)
+    return say("{} at the heaviest, {} of travel for {}", force(c.target->at.pad_force_n),
+               length(c.target->at.pad_travel_m, 0), c.at);
   return say("{} at {}, {} of travel", force(c.target->at.pad_force_n), c.at,
              length(c.target->at.pad_travel_m, 0));
 }

@@ -163,6 +163,17 @@ TEST_CASE("each stage says one sentence, taken from the judgement, and the key i
   }
 }
 
+TEST_CASE("a clutch's sentence tells the heaviest effort, never as that of its release") {
+  Bench b;
+  REQUIRE(b.window->open_path(demo(b.dir, "roadster-clutch")));
+  const ConditionReport& plan = b.session.strip()[1];
+  REQUIRE(plan.clutch);
+  CHECK(plan.clutch->peak_n > plan.clutch->release.pad_force_n + 1);
+  CHECK(english(said(b, Stage::size).decision)
+            .find(english(say("{} at the heaviest", force(plan.clutch->peak_n)))) !=
+        std::string::npos);
+}
+
 TEST_CASE("bench: the walk asks, takes what is typed with its tool, skips, and leaves unknown") {
   Bench b;
   REQUIRE(b.window->open_path(demo(b.dir)));
