@@ -1,12 +1,12 @@
 #include <QApplication>
 #include <QDir>
-#include <QSettings>
 #include <clocale>
 #include <cstdio>
 
 #include "app/shots.hpp"
 #include "ui/look.hpp"
 #include "ui/main_window.hpp"
+#include "ui/preferences.hpp"
 
 namespace {
 
@@ -62,19 +62,16 @@ int main(int argc, char** argv) {
     return words.help ? 0 : 2;
   }
   if (!words.shots.isEmpty()) qputenv("QT_QPA_PLATFORM", "offscreen");
+  QCoreApplication::setApplicationName(QStringLiteral("Yoke Step"));
+  QCoreApplication::setOrganizationName(QStringLiteral("yokestep"));
+  if (words.shots.isEmpty()) yoke::apply_zoom(argc, argv);
   QApplication app(argc, argv);
   std::setlocale(LC_NUMERIC, "C");  // numbers in files never follow the desktop's locale
-  QApplication::setApplicationName(QStringLiteral("Yoke Step"));
-  QApplication::setOrganizationName(QStringLiteral("yokestep"));
   yoke::apply_look(app);
   if (!words.shots.isEmpty()) return yoke::make_shots(words.shots, words.size, words.job);
 
   yoke::Session session;
-  yoke::Style style;
-  style.units = static_cast<yoke::UnitStyle>(
-      qBound(0, QSettings().value(QStringLiteral("units"), 2).toInt(), 2));
-  style.decimal_comma = QLocale().decimalPoint() == QStringLiteral(",");
-  session.set_style(style);
+  session.set_style(yoke::preferences().style);
   session.set_state_folder(state_folder());
   yoke::MainWindow window(session, yoke::real_dialogs());
   window.show();

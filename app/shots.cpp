@@ -65,8 +65,9 @@ int make_shots(const QString& folder, QSize size, const QString& job) {
     if (auto* size_page = qobject_cast<SizePage*>(page); size_page && report.target) {
       QElapsedTimer clock;  // the doubt line comes a moment later
       clock.start();
-      while (!size_page->map_face()->doubt_line()->text().contains(QStringLiteral("likely between")) &&
-             clock.elapsed() < 20000)
+      while (
+          !size_page->map_face()->doubt_line()->text().contains(QStringLiteral("likely between")) &&
+          clock.elapsed() < 20000)
         QApplication::processEvents(QEventLoop::AllEvents, 50);
     }
     if (!save_shot(window, folder, s, {})) return 2;

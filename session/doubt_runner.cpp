@@ -123,14 +123,14 @@ QString doubt_words(const ConditionDoubt& r, const Style& style) {
   QStringList next;
   for (size_t i = 0; i < std::min<size_t>(3, r.ranked.size()); ++i)
     next << words_of(info(r.ranked[i].param).words).toLower();
-  return QObject::
-      tr("80 % likely between: effort %1, travel %2; the plan alone, sound, passes in %3 %. "
-         "Measure next: %4.")
-          .arg(range(r.band(PressQuantity::effort), Kind::force),
-               range(r.band(PressQuantity::travel), Kind::length))
-          .arg(r.pass_share * 100, 0, 'f', 0)
-          .arg(next.isEmpty() ? QObject::tr("nothing, all is stated")
-                              : next.join(QStringLiteral(", ")));
+  return QObject::tr(
+             "80 % likely between: effort %1, travel %2; the plan alone, sound, passes in %3 %. "
+             "Measure next: %4.")
+      .arg(range(r.band(PressQuantity::effort), Kind::force),
+           range(r.band(PressQuantity::travel), Kind::length))
+      .arg(r.pass_share * 100, 0, 'f', 0)
+      .arg(next.isEmpty() ? QObject::tr("nothing, all is stated")
+                          : next.join(QStringLiteral(", ")));
 }
 
 }  // namespace yoke

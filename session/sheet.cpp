@@ -1,17 +1,13 @@
+// The sheet's own pages: what a builder needs at the bench.
 #include "session/sheet.hpp"
 
-#include <QBuffer>
-#include <QCoreApplication>
-#include <QPdfWriter>
-#include <QTextDocument>
-
-#include "figures/figures.hpp"
-#include "files/disk.hpp"
-#include "parts/part.hpp"
+#include "assembly/assemble.hpp"
+#include "master/bores.hpp"
 #include "proving/gates.hpp"
 #include "rod/rod.hpp"
-#include "session/texts.hpp"
-#include "survey/rules.hpp"
+#include "session/sheet_cells.hpp"
+#include "session/stage_views.hpp"
+#include "work/bleeding.hpp"
 #include "work/parts_gate.hpp"
 #include "work/steps.hpp"
 
@@ -19,26 +15,7 @@ namespace yoke {
 
 namespace {
 
-QString esc(const QString& s) {
-  return s.toHtmlEscaped();
-}
-QString esc(std::string_view s) {
-  return text_of(s).toHtmlEscaped();
-}
-QString esc(const Message& m, const Style& style) {
-  return text_of(m, style).toHtmlEscaped();
-}
-QString row(const QStringList& cells, const char* tag = "td") {
-  QString r = QStringLiteral("<tr>");
-  for (const auto& c : cells) r += QStringLiteral("<%1>%2</%1>").arg(QString::fromLatin1(tag), c);
-  return r + QStringLiteral("</tr>");
-}
-QString table(const QStringList& rows) {
-  return QStringLiteral(
-             "<table width='100%' cellspacing='0' cellpadding='4' border='1' "
-             "style='border-collapse:collapse;border-color:#b9b09d'>") +
-         rows.join(QString()) + QStringLiteral("</table>");
-}
+using namespace sheet;
 
 QString head(const Job& job, const std::vector<Finding>& findings, const QDate& on) {
   QString h = QStringLiteral("<h1>%1</h1><p>%2</p>")
@@ -62,6 +39,64 @@ QString head(const Job& job, const std::vector<Finding>& findings, const QDate& 
                               "Sheet of %1. Figures are a builder's help, not an approval: local "
                               "rules and licensed inspection win over anything printed here.")
                               .arg(on.toString(Qt::ISODate))));
+}
+
+QString bore_text(const Values& v, const Style& style) {
+  if (!v.known(Param::master_bore)) return Printed::tr("unknown");
+  const double si = v.si(Param::master_bore);
+  const BoreSize* named = named_bore(Length{si});
+  return named ? QStringLiteral("%1 (%2)").arg(text_of(named->name),
+                                               quantity_text(si, Kind::length, 2, style))
+               : full_text(si, Kind::length, 2, style);
+}
+
+QString ratio_text(const Values& v) {
+  const auto ratio = arm_ratio(v);
+  return ratio ? QString::number(*ratio, 'f', 2) : Printed::tr("unknown");
+}
+
+QString press_text(const ConditionReport& c, const Style& style) {
+  if (!c.target) return text_of(c.reason, style);
+  return text_of(say("{} at {}, {} of travel", force(c.target->at.pad_force_n), c.at,
+                     length(c.target->at.pad_travel_m, 0)),
+                 style);
+}
+
+QString bleeding_text(const Job& job, const Style& style) {
+  const BleedPlan plan = bleed_plan(job);
+  QStringList order;
+  for (const BleedWheel& w : plan.wheels) order << words_of(wheel_words(w.wheel));
+  QString text = order.join(QStringLiteral(" → "));
+  if (plan.clutch) text = Printed::tr("the slave");
+  if (text.isEmpty())
+    text = Printed::tr("cannot be said: %1").arg(text_of(cannot_say(plan.missing), style));
+  if (plan.fluid.value() > 0)
+    text += QStringLiteral("; ") +
+            text_of(say("{} of fluid to have", amount(plan.fluid.value(), Kind::volume, 0)), style);
+  return text;
+}
+
+/// What was decided, in the order in which it is fitted.
+QString decided(const Job& job, const std::vector<ConditionReport>& strip, const Style& style) {
+  const Values found = resolve(job, As::found);
+  const Values plan = resolve(job, As::plan);
+  const auto press = [&](ConditionId id) {
+    for (const ConditionReport& c : strip)
+      if (c.id == id) return press_text(c, style);
+    return QString();
+  };
+  QStringList rows{row({QString(), Printed::tr("As found"), Printed::tr("Plan")}, "th")};
+  rows << row({esc(Printed::tr("Master bore")), esc(bore_text(found, style)),
+               esc(bore_text(plan, style))})
+       << row({esc(Printed::tr("Pedal ratio")), ratio_text(found), ratio_text(plan)})
+       << row({esc(words_of(info(Param::assist_kind).words)),
+               esc(value_text(job, As::found, Param::assist_kind, style)),
+               esc(value_text(job, As::plan, Param::assist_kind, style))})
+       << row({esc(Printed::tr("Pedal to expect")), esc(press(ConditionId::found)),
+               esc(press(ConditionId::plan))})
+       << row({esc(Printed::tr("Push rod")), QString(), esc(rod_words(rod_report(job)), style)})
+       << row({esc(Printed::tr("Bleeding order")), QString(), esc(bleeding_text(job, style))});
+  return table(rows);
 }
 
 QString foot(const std::vector<ConditionReport>& strip, const Style& style) {
@@ -92,50 +127,8 @@ QString foot(const std::vector<ConditionReport>& strip, const Style& style) {
   return QStringLiteral("<h2>%1</h2>").arg(esc(Printed::tr("What the foot meets"))) + table(rows);
 }
 
-QString numbers(const Job& job, const Style& style) {
-  QString h = QStringLiteral("<h2>%1</h2>").arg(esc(Printed::tr("Every number and its source")));
-  QStringList rows{row({Printed::tr("Value"), Printed::tr("As found"), Printed::tr("Source"),
-                        Printed::tr("Plan / as built"), Printed::tr("Source")},
-                       "th")};
-  const auto cell = [&](As w, const ParamInfo& p) {
-    const Value v = value_of(job, w, p.param);
-    QString t = esc(value_text(job, w, p.param, style));
-    if (v.uncertainty_si > 0 && p.kind != Kind::choice)
-      t += QStringLiteral(" ") + esc(doubt_text(v.uncertainty_si, p.kind, p.digits, style));
-    return t;
-  };
-  for (const ParamInfo& p : all_params()) {
-    const bool said = job.found.at(p.param) || job.plan.at(p.param) || job.built.at(p.param);
-    if (!said && !p.typical_si) continue;
-    rows << row({esc(words_of(p.words)), cell(As::found, p),
-                 esc(origin_words(job, As::found, p.param), style), cell(As::plan, p),
-                 esc(origin_words(job, As::plan, p.param), style)});
-  }
-  return h + table(rows);
-}
-
-/// What holds for want of a measurement only, and which would settle it.
-QString unsettled(const std::vector<JudgedRule>& rules, const Style& style) {
-  QStringList rows{row(
-      {Printed::tr("Holds if typical"), Printed::tr("Limit"), Printed::tr("Measure to settle it")},
-      "th")};
-  for (const JudgedRule& r : rules) {
-    if (r.verdict != Verdict::if_typical) continue;
-    const QString words = text_of(r.words, style);
-    rows << row(
-        {esc(r.condition.empty() ? words
-                                 : text_of(r.condition, style) + QStringLiteral(": ") + words),
-         esc(r.limit, style), esc(param_list(r.decided_by), style)});
-  }
-  if (rows.size() < 2) return {};
-  return QStringLiteral("<h2>%1</h2>").arg(esc(Printed::tr("What nobody measured decides"))) +
-         table(rows);
-}
-
-QString open_points(const Job& job, const std::vector<ConditionReport>& strip,
-                    const std::vector<Finding>& findings, const std::vector<JudgedRule>& rules,
-                    const Style& style) {
-  QString h = QStringLiteral("<h2>%1</h2>").arg(esc(Printed::tr("Gates")));
+QString gates(const Job& job, const std::vector<ConditionReport>& strip,
+              const std::vector<Finding>& findings, const Style& style) {
   QStringList rows{row(
       {Printed::tr("Gate"), Printed::tr("State"), Printed::tr("How to prove it, or why it stands")},
       "th")};
@@ -150,155 +143,37 @@ QString open_points(const Job& job, const std::vector<ConditionReport>& strip,
                                                                          : g.why,
                      style)});
   }
-  h += table(rows);
-  if (!findings.empty()) {
-    QStringList f{row({Printed::tr("Severity"), Printed::tr("Finding"), Printed::tr("Held against"),
-                       Printed::tr("Remedy")},
-                      "th")};
-    for (const Finding& x : findings)
-      f << row({esc(words_of(severity_words(x.severity))), esc(x.message, style),
-                esc(x.limit, style), esc(x.remedy, style)});
-    h += QStringLiteral("<h2>%1</h2>").arg(esc(Printed::tr("Open findings"))) + table(f);
-  }
-  return h + unsettled(rules, style);
+  return title(Printed::tr("Gates")) + table(rows);
 }
 
-/// Fitted unit against the plan and what was pinned: what was not compared stands there too.
-QString units(const Job& job, const Style& style) {
-  const PartKind kind = part_kind_of(job);
-  std::vector<std::pair<QString, Matrix>> all{{Printed::tr("Plan"), compare(job, kind, job.plan)}};
-  for (const Candidate& c : job.candidates)
-    if (c.kind == kind) all.emplace_back(text_of(c.name), compare(job, kind, c.sheet));
-  if (all.front().second.equal + all.front().second.differ == 0 && all.size() == 1) return {};
-  QString h = QStringLiteral("<h2>%1</h2>").arg(esc(Printed::tr("Units compared")));
-  for (const auto& [name, matrix] : all) {
-    QStringList rows{row({esc(name), Printed::tr("Verdict"), Printed::tr("Then")}, "th")};
-    for (const MatrixRow& r : matrix.rows)
-      if (r.sameness != Sameness::equal)
-        rows << row({esc(words_of(info(r.param).words)), esc(sameness_words(r), style),
-                     esc(r.consequence, style)});
-    h += QStringLiteral("<p>%1: %2</p>").arg(esc(name), esc(matrix_words(matrix), style)) +
-         table(rows);
-  }
-  return h;
-}
-
-QString waits(const Job& job, const Style& style, const QDate& on) {
-  QString h;
-  const std::string today = on.toString(Qt::ISODate).toStdString();
-  if (!job.parts.empty()) {
-    const PartsGate g = parts_gate(job, today);
-    QStringList rows{
-        row({Printed::tr("Part"), Printed::tr("Promised"), Printed::tr("Lacks")}, "th")};
-    for (const PartState& s : g.parts) {
-      QStringList lacks;
-      for (const Message& l : s.lacks) lacks << text_of(l, style);
-      rows << row({esc(std::string_view(job.parts[s.index].name)),
-                   esc(std::string_view(job.parts[s.index].promised)),
-                   esc(lacks.isEmpty() ? Printed::tr("ready") : lacks.join(QStringLiteral(", ")))});
-    }
-    h += QStringLiteral("<h2>%1</h2><p>%2</p>")
-             .arg(esc(Printed::tr("Parts in hand")), esc(g.sentence, style)) +
-         table(rows);
-  }
-  if (!job.later.empty()) {
-    QStringList rows{row(
-        {Printed::tr("Later conversion"), Printed::tr("Planned for"), Printed::tr("Makes wrong")},
-        "th")};
-    const Values plan = resolve(job, As::plan);
-    for (const Later& l : job.later) {
-      QStringList wrong;
-      for (const Consequence& c : later_consequences(l.what, plan)) wrong << text_of(c.what, style);
-      rows << row({esc(words_of(words_of_value(l.what))), esc(std::string_view(l.date)),
-                   esc(wrong.join(QStringLiteral("; ")))});
-    }
-    h += QStringLiteral("<h2>%1</h2>").arg(esc(Printed::tr("Later"))) + table(rows);
-  }
-  return h;
-}
-
-/// Survey in words: what was found wrong, how old, what was changed before.
-QString survey(const Job& job, const Style& style) {
-  QString h;
-  for (const GroupId id : {GroupId::identity, GroupId::symptoms, GroupId::slack, GroupId::before,
-                           GroupId::gauge, GroupId::kit, GroupId::ageing, GroupId::upstream}) {
-    const FigureGroup g = figure_group(job, id);
-    if (g.figures.empty()) continue;
-    QStringList rows{row({esc(g.title, style), ""}, "th")};
-    for (const Figure& f : g.figures)
-      rows << row({esc(f.words, style), esc(figure_message(f), style)});
-    h += table(rows);
-  }
-  return h.isEmpty() ? h
-                     : QStringLiteral("<h2>%1</h2>").arg(esc(Printed::tr("As it was found"))) + h;
-}
-
-QString work(const Job& job, const Style& style) {
-  QString h = QStringLiteral("<h2>%1</h2><p>%2</p>")
-                  .arg(esc(Printed::tr("Push rod")), esc(rod_words(rod_report(job)), style));
-  QStringList rows{row({Printed::tr("Step"), Printed::tr("Done"), Printed::tr("Note")}, "th")};
-  for (const Step& s : install_steps(job)) {
-    const StepRecord* const record = record_of(job, s.id);
-    const bool done = record && record->done;
-    rows << row({esc(s.text, style),
-                 done ? esc(std::string_view(record->date)) : QStringLiteral("–"),
-                 record ? esc(std::string_view(record->note)) : QString()});
-  }
-  h += QStringLiteral("<h2>%1</h2>").arg(esc(Printed::tr("Work"))) + table(rows);
-  if (!job.readings.empty()) {
-    QStringList r{
-        row({Printed::tr("Pad force"), Printed::tr("Pad travel"), Printed::tr("Assist")}, "th")};
-    for (const Reading& x : job.readings)
-      r << row({full_text(x.force_n, Kind::force, 0, style),
-                full_text(x.travel_m, Kind::length, 0, style),
-                x.assist_alive ? Printed::tr("on") : Printed::tr("off")});
-    h += QStringLiteral("<h2>%1</h2>").arg(esc(Printed::tr("Readings"))) + table(r);
-  }
-  return h;
+/// As wide as the page; the picture itself comes with the document.
+QString picture(const char* name) {
+  return QStringLiteral("<p><img src='%1' width='680'></p>").arg(QLatin1String(name));
 }
 
 }  // namespace
 
 QString sheet_html(const Job& job, const std::vector<ConditionReport>& strip,
                    const std::vector<Finding>& findings, const std::vector<JudgedRule>& rules,
-                   const Style& style, const QDate& printed_on) {
-  return QStringLiteral(
-             "<html><head><style>body{font-family:Roboto;font-size:10pt;color:#23262b}"
-             "h1{font-size:17pt}h2{font-size:12pt}th{background:#e9e1d0;text-align:left}"
-             "td,th{font-size:9pt}</style></head><body>") +
-         head(job, findings, printed_on) + foot(strip, style) +
-         open_points(job, strip, findings, rules, style) + survey(job, style) + units(job, style) +
-         waits(job, style, printed_on) + work(job, style) + numbers(job, style) +
-         QStringLiteral("</body></html>");
-}
-
-namespace {
-/// Loads nothing from outside, whatever a text in it asks for.
-class Paper : public QTextDocument {
- protected:
-  QVariant loadResource(int, const QUrl&) override { return {}; }
-};
-}  // namespace
-
-Expected<bool> write_sheet_pdf(const QString& path, const QString& html, const QString& title,
-                               QPageSize::PageSizeId paper) {
-  QBuffer buffer;
-  buffer.open(QIODevice::WriteOnly);
-  {
-    QPdfWriter writer(&buffer);
-    writer.setTitle(title);
-    writer.setPageSize(QPageSize(paper));
-    writer.setPageMargins(QMarginsF(14, 14, 14, 14), QPageLayout::Millimeter);
-    writer.setResolution(300);
-    Paper document;
-    document.setDefaultFont(QFont(QStringLiteral("Roboto"), 10));
-    document.documentLayout();
-    document.setHtml(html);
-    document.print(&writer);
-  }
-  const auto wrote = write_safely(path.toStdString(), buffer.data().toStdString(), {});
-  if (!wrote) return fail(wrote.error());
-  return true;
+                   const Style& style, const QDate& printed_on, SheetPart part) {
+  QString h = QStringLiteral(
+      "<html><head><style>body{font-family:Roboto;font-size:13px;color:#23262b}"
+      "h1{font-size:23px;margin:0}h2{font-size:16px;margin-top:10px;margin-bottom:4px}"
+      "th{background:#e9e1d0;text-align:left}"
+      "td,th{font-size:12px}</style></head><body>");
+  if (part != SheetPart::appendix)
+    h += head(job, findings, printed_on) + decided(job, strip, style) + foot(strip, style) +
+         picture(kLinePicture) + printed(finding_list(findings, style)) +
+         gates(job, strip, findings, style) + printed(rests_list(rules, style)) +
+         picture(kCurvePicture) + printed(step_list(job, style)) +
+         printed(part_list(job, style, printed_on)) + printed(later_list(job, style)) +
+         printed(reading_list(job, style));
+  if (part != SheetPart::sheet)
+    h += QStringLiteral("<h1>%1</h1>").arg(esc(Printed::tr("Appendix: all values"))) +
+         left_out(finding_list(findings, style)) + left_out(rests_list(rules, style)) +
+         left_out(part_list(job, style, printed_on)) + left_out(later_list(job, style)) +
+         left_out(reading_list(job, style)) + appendix_html(job, style);
+  return h + QStringLiteral("</body></html>");
 }
 
 }  // namespace yoke

@@ -194,9 +194,8 @@ RodView rod_view(const Job& job) {
   const auto add = [&v](const auto& value, auto words) {
     if (value) v.details.push_back(words(*value));
   };
-  add(r.pad_uncertainty, [](Length d) {
-    return say("±{} at the pedal", in_full(d.value(), Kind::length, 1));
-  });
+  add(r.pad_uncertainty,
+      [](Length d) { return say("±{} at the pedal", in_full(d.value(), Kind::length, 1)); });
   if (r.turns && r.total)
     v.details.push_back(std::abs(r.total->value()) < kLeastRodChange_m ? Message("no turn")
                                                                        : turns_words(*r.turns));

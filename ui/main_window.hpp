@@ -83,6 +83,7 @@ class MainWindow : public QMainWindow {
   void step_condition(int by);
   void press_tick();
   void set_units(UnitStyle units);
+  void change_preferences();
   void find_action();
   void find_value();
   void show_help();

@@ -14,6 +14,7 @@
 #include "ui/help_window.hpp"
 #include "ui/main_window.hpp"
 #include "ui/plain.hpp"
+#include "ui/preferences.hpp"
 
 namespace yoke {
 
@@ -49,8 +50,12 @@ void MainWindow::build_menus() {
       [this] { save_as(); });
   add(job, "unsaved", tr("&Unsaved work left behind…"), QKeySequence(), [this] { offer_again(); });
   job->addSeparator();
-  add(job, "sheet", tr("Job sheet as &PDF…"), QKeySequence::Print,
-      [this] { static_cast<RecordPage*>(page(Stage::record))->save_sheet(); });
+  const auto record = [this] { return static_cast<RecordPage*>(page(Stage::record)); };
+  add(job, "sheet", tr("Job sheet as P&DF…"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_P),
+      [record] { record()->save_sheet(); });
+  add(job, "preview", tr("&Look at its pages…"), QKeySequence(),
+      [record] { record()->preview_sheet(); });
+  add(job, "print", tr("&Print it…"), QKeySequence::Print, [record] { record()->print_sheet(); });
   job->addSeparator();
   add(job, "quit", tr("&Quit"), QKeySequence::Quit, [this] { close(); });
 
@@ -68,6 +73,10 @@ void MainWindow::build_menus() {
   add(edit, "find_value", tr("Find a &value…"), QKeySequence::Find, [this] { find_value(); });
   add(edit, "find_action", tr("&Find an action…"), QKeySequence(Qt::CTRL | Qt::Key_K),
       [this] { find_action(); });
+
+  edit->addSeparator();
+  add(edit, "preferences", tr("&Preferences…"), QKeySequence::Preferences,
+      [this] { change_preferences(); });
 
   auto* stages = menuBar()->addMenu(tr("&Stage"));
   for (const Stage s : kStages) {
@@ -127,11 +136,21 @@ void MainWindow::build_menus() {
   refresh_recent();
 }
 
+void MainWindow::change_preferences() {
+  Preferences p = preferences();
+  p.style = session_.style();
+  if (!edit_preferences(this, p)) return;
+  keep_preferences(p);
+  session_.set_style(p.style);
+  set_units(p.style.units);
+}
+
 void MainWindow::set_units(UnitStyle u) {
-  Style s = session_.style();
-  s.units = u;
-  session_.set_style(s);
-  QSettings().setValue(QStringLiteral("units"), static_cast<int>(u));
+  Preferences p = preferences();
+  p.style = session_.style();
+  p.style.units = u;
+  session_.set_style(p.style);
+  keep_preferences(p);
   const char* names[] = {"metric", "imperial", "both"};
   if (auto* a = action(QString::fromLatin1(names[static_cast<int>(u)]))) a->setChecked(true);
 }

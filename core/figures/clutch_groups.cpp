@@ -9,14 +9,16 @@ namespace yoke::groups {
 namespace {
 
 void add_effort(FigureGroup& g, const FigureInputs& in, const ClutchSystem& s,
-                const ClutchReport& r) {
+                const ClutchReport& r, const PressMargins& margins) {
   const double limit = in.strip.limits.effort_n;
-  g.figures.push_back(judged("Bearing travel at the first stop", r.end.bearing_m, Kind::length, 1,
-                             r.releases,
-                             say("{} for clean release; {}", length(s.unit.release.value(), 1),
-                                 clutch_stop_words(r.stop))));
-  g.figures.push_back(judged("Peak effort", r.peak_n, Kind::force, 0, r.peak_n <= limit,
-                             say("{} is your limit", force(limit, 0))));
+  g.figures.push_back(
+      by_rule(told("Bearing travel at the first stop", r.end.bearing_m, Kind::length, 1,
+                   say("{} for clean release; {}", length(s.unit.release.value(), 1),
+                       clutch_stop_words(r.stop))),
+              margins, PressRule::release));
+  g.figures.push_back(by_rule(
+      told("Peak effort", r.peak_n, Kind::force, 0, say("{} is your limit", force(limit, 0))),
+      margins, PressRule::effort));
   g.figures.push_back(told("Peak effort at pad travel", r.peak_at_m, Kind::length, 0));
   g.figures.push_back(told("Effort at clean release", r.release.pad_force_n, Kind::force, 0));
   g.figures.push_back(told("Effort there on the way up", r.release.pad_force_up_n, Kind::force, 0,
@@ -40,7 +42,8 @@ void add_heights(FigureGroup& g, const FigureInputs& in, const ClutchReport& r) 
   }
 }
 
-void add_room(FigureGroup& g, const ClutchSystem& s, const ClutchReport& r) {
+void add_room(FigureGroup& g, const ClutchSystem& s, const ClutchReport& r,
+              const PressMargins& margins) {
   if (s.stroke_known)
     g.figures.push_back(judged("Master stroke left at release", r.master_left_m, Kind::length, 1,
                                r.master_left_m >= 0));
@@ -48,9 +51,10 @@ void add_room(FigureGroup& g, const ClutchSystem& s, const ClutchReport& r) {
     g.figures.push_back(judged("Slave stroke left at release", *r.slave_left_m, Kind::length, 1,
                                *r.slave_left_m >= 0));
   if (r.over_travel_m)
-    g.figures.push_back(judged("Over-travel", *r.over_travel_m, Kind::length, 1,
-                               *r.over_travel_m <= 0, "beyond the cover's limit")
-                            .as(FigureId::over_travel));
+    g.figures.push_back(
+        by_rule(told("Over-travel", *r.over_travel_m, Kind::length, 1, "beyond the cover's limit"),
+                margins, PressRule::over_travel)
+            .as(FigureId::over_travel));
   else
     g.figures.push_back(
         unsaid("Over-travel", "the cover's travel limit is not known").as(FigureId::over_travel));
@@ -58,9 +62,9 @@ void add_room(FigureGroup& g, const ClutchSystem& s, const ClutchReport& r) {
     g.figures.push_back(
         told("Pedal stop that prevents it, at pad travel", *r.pedal_stop_m, Kind::length, 0));
   if (r.wear_left_m)
-    g.figures.push_back(judged("Room for wear", *r.wear_left_m, Kind::length, 1,
-                               *r.wear_left_m >= s.unit.wear.value(),
-                               say("{} wanted", length(s.unit.wear.value(), 1)))
+    g.figures.push_back(by_rule(told("Room for wear", *r.wear_left_m, Kind::length, 1,
+                                     say("{} wanted", length(s.unit.wear.value(), 1))),
+                                margins, PressRule::wear)
                             .as(FigureId::wear_room));
   else
     g.figures.push_back(unsaid("Room for wear", "how far the slave can still go back is not known")
@@ -91,6 +95,11 @@ FigureGroup clutch(const FigureInputs& in) {
   if (!in.strip.clutch) return g;
   g.title = "Clutch, down and up again";
   g.source = "the model of docs/model/clutch.md; load shape is common practice";
+  // What cannot be built releases nothing, however well its clutch is known.
+  if (const auto& impossible = in.strip.plan_system.impossible; !impossible.empty()) {
+    g.figures.push_back(unsaid("Release", impossible.front().text()));
+    return g;
+  }
   const ClutchAssembly a = assemble_clutch(in.strip.plan);
   if (!a.system) {
     g.figures.push_back(unsaid("Release", !a.missing.empty() ? cannot_say(a.missing)
@@ -104,9 +113,11 @@ FigureGroup clutch(const FigureInputs& in) {
     g.figures.push_back(unsaid("Release", r.error().text()));
     return g;
   }
-  add_effort(g, in, *a.system, *r);
+  const PressMargins margins =
+      clutch_margins(ConditionId::plan, *r, a.system->unit, in.strip.limits);
+  add_effort(g, in, *a.system, *r, margins);
   add_heights(g, in, *r);
-  add_room(g, *a.system, *r);
+  add_room(g, *a.system, *r, margins);
   add_cable(g, in, *a.system);
   return g;
 }

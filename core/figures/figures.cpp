@@ -100,6 +100,13 @@ Figure judged(Message words, double si, Kind kind, int digits, bool good, Messag
   return f;
 }
 
+Figure groups::by_rule(Figure f, const PressMargins& margins, PressRule rule) {
+  if (!margins.applies(rule)) return f;
+  f.rule = rule;
+  f.verdict = margins.fails(rule) ? Verdict::fails : Verdict::holds;
+  return f;
+}
+
 Figure unsaid(Message words, Message because) {
   Figure f = words_only(std::move(words), std::move(because));
   f.verdict = Verdict::cannot_say;

@@ -21,6 +21,7 @@ struct Figure {
   Verdict verdict = Verdict::not_applicable;  ///< of one that is only told
   std::vector<Param> decided_by;  ///< of one that holds if typical: measured, they settle it
   std::optional<FigureId> id;     ///< of one that a finding hangs on
+  std::optional<PressRule> rule;  ///< of one that the foot strip judges: its verdict is the plan's
   [[nodiscard]] bool judged() const { return verdict != Verdict::not_applicable; }
 
   /// The same figure, known by its id.

@@ -13,6 +13,10 @@ namespace yoke::groups {
 /// read: among causes that all fail a share of 99 % says nothing.
 void add_causes(FigureGroup& group, const Diagnosis& diagnosis, std::size_t most);
 
+/// A figure of the plan's own press: the foot strip's rule judges it. One that the rule does not
+/// apply to is only told.
+[[nodiscard]] Figure by_rule(Figure figure, const PressMargins& margins, PressRule rule);
+
 [[nodiscard]] FigureGroup control(const FigureInputs& in);
 [[nodiscard]] FigureGroup ratio(const FigureInputs& in);
 [[nodiscard]] FigureGroup press(const FigureInputs& in);

@@ -1,6 +1,7 @@
 // Control, press, balance, benchmarks, holding, backward.
 #include <fmt/format.h>
 
+#include <algorithm>
 #include <cmath>
 
 #include "doubt/doubt.hpp"
@@ -34,8 +35,7 @@ Message needs_vehicle(const FigureInputs& in) {
   return cannot_say(in.strip.plan_system.missing_vehicle);
 }
 
-void add_target(FigureGroup& g, const FeelModel& m, const Message& at, const TargetReport& r,
-                bool whole) {
+void add_target(FigureGroup& g, const FeelModel& m, const Message& at, const TargetReport& r) {
   if (!r.reached) {
     g.figures.push_back(
         unsaid(at, say("not reached, {} g at most: {}", Plain{m.at(m.end_drive()).z, 2},
@@ -49,9 +49,41 @@ void add_target(FigureGroup& g, const FeelModel& m, const Message& at, const Tar
   add("travel", r.at.pad_travel_m, Kind::length, 1);
   add("reserve", r.reserve_m, Kind::length, 1);
   add("line pressure", r.at.pressure_pa, Kind::pressure, 2);
-  if (!whole) return;
-  add("rod force", r.at.input_force_n, Kind::force, 0);
-  add("stiffness", r.stiffness_n_m, Kind::spring_rate, 1);
+}
+
+/// The press that the foot strip's plan is judged at, by the strip's rules.
+void add_judged(FigureGroup& g, const FeelModel& m, const Message& at, const Limits& l) {
+  const ConditionId id = ConditionId::plan;
+  const JudgedPress p = judge_press(id, m, condition_target(id, m, l), l);
+  const TargetReport& r = p.target;
+  const bool by_pressure = !m.system().vehicle;
+  const auto by = [&](Figure f, PressRule rule) {
+    f.note = rule_figure(rule, id, r, l, by_pressure).limit;
+    g.figures.push_back(by_rule(std::move(f), p.margins, rule));
+  };
+  if (!r.reached) {
+    Figure f = by_pressure ? told(at, r.at.pressure_pa, Kind::pressure, 2)
+                           : told(at, r.at.z, Kind::number, 2);
+    f = by_rule(std::move(f), p.margins, PressRule::reached);
+    f.note = fault_of(PressRule::reached, id, m.system(), p, l).says;
+    g.figures.push_back(std::move(f));
+    return;
+  }
+  by(told(say("{}: effort", at), r.at.pad_force_n, Kind::force, 0), PressRule::effort);
+  by(told(say("{}: travel", at), r.at.pad_travel_m, Kind::length, 1), PressRule::travel);
+  by(told(say("{}: reserve", at), r.reserve_m, Kind::length, 1), PressRule::reserve);
+  g.figures.push_back(told(say("{}: line pressure", at), r.at.pressure_pa, Kind::pressure, 2));
+  g.figures.push_back(told(say("{}: rod force", at), r.at.input_force_n, Kind::force, 0));
+  g.figures.push_back(told(say("{}: stiffness", at), r.stiffness_n_m, Kind::spring_rate, 1));
+}
+
+/// Light, firm and hard, and the builder's own target stop among them.
+std::vector<double> stops_to_tell(double target) {
+  std::vector<double> stops{0.3, 0.6, 0.9};
+  const auto same = [target](double z) { return std::abs(z - target) < 1e-9; };
+  if (std::none_of(stops.begin(), stops.end(), same)) stops.push_back(target);
+  std::sort(stops.begin(), stops.end());
+  return stops;
 }
 
 /// Holding still at one torque: how hard the foot must press.
@@ -130,21 +162,27 @@ FigureGroup press(const FigureInputs& in) {
     return g;
   }
   if (!m->system().vehicle) {
-    add_target(g, *m, "At the wanted pressure", m->at_pressure(in.strip.limits.pressure_pa), true);
+    add_judged(g, *m, "At the wanted pressure", in.strip.limits);
     g.figures.push_back(unsaid("Deceleration", needs_vehicle(in)));
     return g;
   }
   if (const auto bite = m->drive_for_z(kBite_g))
     g.figures.push_back(
         told("Travel to bite", m->at(*bite).pad_travel_m, Kind::length, 1, "0.05 g"));
-  for (const double z : {0.3, 0.6, 0.9})
-    add_target(g, *m, say("{} g", Plain{z, 1}), m->at_z(z), z == 0.6);
+  const double target = in.strip.limits.z;
+  for (const double z : stops_to_tell(target)) {
+    const Message at = say("{} g", Plain{z, 2});
+    if (std::abs(z - target) < 1e-9)
+      add_judged(g, *m, at, in.strip.limits);
+    else
+      add_target(g, *m, at, m->at_z(z));
+  }
   const auto lock = m->first_lock_drive();
   if (!lock) {
     g.figures.push_back(unsaid(
         "First lock", say("no axle locks before {}", Message::of_table(stop_words(m->stop())))));
   } else {
-    add_target(g, *m, say("First lock, {} g", Plain{m->at(*lock).z, 2}), m->at_drive(*lock), false);
+    add_target(g, *m, say("First lock, {} g", Plain{m->at(*lock).z, 2}), m->at_drive(*lock));
   }
   const double v = in.strip.plan.si(Param::target_speed);
   const double t = in.strip.plan.si(Param::target_reaction);
@@ -207,10 +245,13 @@ FigureGroup balance(const FigureInputs& in) {
       g.figures.push_back(told("The rear lifts before a wheel locks, at", f.z, Kind::number, 2,
                                "in g; a foot or hand that goes on throws the rider"));
     else
-      g.figures.push_back(
-          judged(rear_first ? "Rear locks first, at" : "Front locks first, at", f.z, Kind::number,
-                 2, !rear_first || f.z >= kRearLock_g,
-                 say("the rear must not lock first below {} g", Plain{kRearLock_g, 1})));
+      g.figures.push_back(by_rule(
+          told(rear_first ? "Rear locks first, at" : "Front locks first, at", f.z, Kind::number, 2,
+               say("the rear must not lock first below {} g", Plain{kRearLock_g, 1})),
+          judge_press(ConditionId::plan, *m,
+                      condition_target(ConditionId::plan, *m, in.strip.limits), in.strip.limits)
+              .margins,
+          PressRule::lock_order));
     g.figures.push_back(told("Line pressure there", f.pressure_pa, Kind::pressure, 2));
   } else {
     g.figures.push_back(unsaid("Lock order", "no axle locks before the press ends"));

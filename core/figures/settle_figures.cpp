@@ -14,6 +14,12 @@ bool any_group(Group) {
   return true;
 }
 
+/// Passes, and waits for a look at what decides it. What the strip judges it has looked into
+/// itself.
+bool holds(const Figure& f) {
+  return sums_pass(f.verdict) && !f.rule;
+}
+
 /// The same figure of another making of the group; nullptr: it is told no more.
 const Figure* same_figure(const FigureGroup& mine, std::size_t i, const FigureGroup& other) {
   if (other.figures.size() == mine.figures.size()) return &other.figures[i];
@@ -37,13 +43,39 @@ void FigureSettler::prepare() {
     }
 }
 
+void FigureSettler::take_rules(FigureGroup& group) {
+  for (Figure& f : group.figures) {
+    if (!f.rule) continue;
+    if (!plan_) {
+      std::vector<ConditionReport> strip{condition_report(in_.strip, ConditionId::plan, 0)};
+      yoke::settle(in_.strip, strip);
+      plan_ = std::move(strip.front());
+    }
+    for (const RuleVerdict& r : plan_->rules)
+      if (r.rule == *f.rule) {
+        f.verdict = r.verdict;
+        f.decided_by = r.decided_by;
+        if (r.verdict == Verdict::cannot_say)
+          f.note = say("{} not known: the end of the bore is not checked", param_list(r.missing));
+      }
+  }
+}
+
 void FigureSettler::settle(FigureGroup& group, Make make) {
-  const auto holds = [](const Figure& f) { return sums_pass(f.verdict); };
-  if (std::none_of(group.figures.begin(), group.figures.end(), holds)) return;
+  take_rules(group);
+  if (std::any_of(group.figures.begin(), group.figures.end(), holds)) look(group, make);
+  for (Figure& f : group.figures) {
+    if (f.verdict != Verdict::if_typical || f.decided_by.empty()) continue;
+    const Message rests = say("rests on what nobody measured: {}", param_list(f.decided_by));
+    f.note = f.note.empty() ? rests : say("{}; {}", f.note, rests);
+  }
+}
+
+void FigureSettler::look(FigureGroup& group, Make make) {
   if (make == nullptr) {
     if (unmeasured(in_.strip.found, in_.strip.plan, pressed_by).empty()) return;
     for (Figure& f : group.figures)
-      if (f.verdict == Verdict::holds) f.verdict = Verdict::if_typical;
+      if (f.verdict == Verdict::holds && !f.rule) f.verdict = Verdict::if_typical;
     return;
   }
   // A figure that is such a value itself is what nobody measured, wherever its limit lies.
@@ -68,11 +100,6 @@ void FigureSettler::settle(FigureGroup& group, Make make) {
       if (std::find(f.decided_by.begin(), f.decided_by.end(), o.param) == f.decided_by.end())
         f.decided_by.push_back(o.param);
     }
-  }
-  for (Figure& f : group.figures) {
-    if (f.verdict != Verdict::if_typical || f.decided_by.empty()) continue;
-    const Message rests = say("rests on what nobody measured: {}", param_list(f.decided_by));
-    f.note = f.note.empty() ? rests : say("{}; {}", f.note, rests);
   }
 }
 

@@ -22,9 +22,12 @@ class FigureSettler {
     StripInputs strip;
   };
   void prepare();
+  void take_rules(FigureGroup& group);
+  void look(FigureGroup& group, Make make);
   const FigureInputs& in_;
   bool prepared_ = false;
   std::vector<Other> others_;
+  std::optional<ConditionReport> plan_;  ///< once a figure asks for it
 };
 
 }  // namespace yoke

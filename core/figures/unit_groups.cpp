@@ -211,8 +211,10 @@ FigureGroup twin(const FigureInputs& in) {
   const TargetReport r = condition_target(ConditionId::plan, *model, in.strip.limits);
   const double lean =
       std::atan2(std::abs(r.at.piston1_m - r.at.piston2_m), (m.bar_a + m.bar_b).value());
-  g.figures.push_back(judged("Bar's lean, all sound", lean, Kind::angle, 1, !r.at.bar_binds,
-                             say("{}° at most", Plain{m.bar_tilt.value() * 180 / kPi, 0}))
+  const JudgedPress press = judge_press(ConditionId::plan, *model, r, in.strip.limits);
+  g.figures.push_back(by_rule(told("Bar's lean, all sound", lean, Kind::angle, 1,
+                                   say("{}° at most", Plain{m.bar_tilt.value() * 180 / kPi, 0})),
+                              press.margins, PressRule::bar)
                           .as(FigureId::bar));
   g.figures.push_back(told("Travel of master 1", r.at.piston1_m, Kind::length, 1));
   g.figures.push_back(told("Travel of master 2", r.at.piston2_m, Kind::length, 1));

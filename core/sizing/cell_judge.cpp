@@ -98,10 +98,10 @@ bool same(double a, double b, double gap) {
 }
 
 void say_inside(Cell& c) {
-  c.reason = c.cannot_say == 0
-                 ? Message("within limits")
-                 : plural(static_cast<long>(c.cannot_say), "within limits, {} condition cannot be said",
-                          "within limits, {} conditions cannot be said");
+  c.reason = c.cannot_say == 0 ? Message("within limits")
+                               : plural(static_cast<long>(c.cannot_say),
+                                        "within limits, {} condition cannot be said",
+                                        "within limits, {} conditions cannot be said");
 }
 
 }  // namespace

@@ -142,11 +142,11 @@ PressMargins target_margins(ConditionId id, const FeelModel& model, const Target
   const bool vehicle = model.system().vehicle.has_value();
   const double missing = (vehicle ? r.at.z : r.at.pressure_pa) - r.wanted;
   m.set(PressRule::reached, r.reached ? std::max(r.room, 0.0) : std::min(missing, -1e-12));
+  // With a circuit lost the bar leans by design.
+  if (model.system().master.kind == MasterKind::dual && !is_failure(id))
+    m.set(PressRule::bar, r.at.bar_binds ? -1.0 : 1.0);
   if (r.reached) {
     m.reach = {r.room, r.reserve_m, r.left1_m, r.left2_m};
-    // With a circuit lost the bar leans by design.
-    if (model.system().master.kind == MasterKind::dual && !is_failure(id))
-      m.set(PressRule::bar, r.at.bar_binds ? -1.0 : 1.0);
     m.set(PressRule::returns, r.at.pad_force_n);
     m.set(PressRule::effort, effort_limit(id, l) - r.at.pad_force_n);
     if (is_sound(id)) {
@@ -241,10 +241,11 @@ PressMargins clutch_margins(ConditionId id, const ClutchReport& r, const ClutchU
   m.set(PressRule::release, r.releases ? std::max(beyond, 0.0) : std::min(beyond, -1e-12));
   m.reach = {beyond, r.end.pad_travel_m - r.release.pad_travel_m, r.master_left_m,
              r.slave_left_m.value_or(0)};
-  if (!r.releases) return m;
-  m.set(PressRule::effort, l.effort_n - r.peak_n);
+  // A cover can break, and a slave run out, on a clutch that does not release either.
   if (unit.limit) m.set(PressRule::over_travel, unit.limit->value() - r.end.bearing_m);
   if (r.wear_left_m) m.set(PressRule::wear, *r.wear_left_m - unit.wear.value());
+  if (!r.releases) return m;
+  m.set(PressRule::effort, l.effort_n - r.peak_n);
   if (id == ConditionId::hot || id == ConditionId::air_left) {
     const auto [left_m, share] = clutch_reserve(r);
     m.set(PressRule::reserve_failed, failed_margin(left_m, share, r.end.pad_travel_m, l));

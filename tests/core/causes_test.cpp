@@ -165,6 +165,29 @@ TEST_CASE("causes: the planted one ranks first, and the next test tells the firs
   CHECK(sum == Approx(1));
 }
 
+TEST_CASE("a reading without a force or without a travel says nothing of the causes") {
+  const System s = car();
+  Condition off;
+  off.assist_alive = false;
+  const auto rows = readings_of(s, off, {150, 170, 190, 230, 300, 380, 460});
+  const Diagnosis with = diagnose(s, rows, {});
+  for (const auto& [force_n, travel_m] : {std::pair(0.0, 0.03), std::pair(200.0, 0.0)}) {
+    auto more = rows;
+    more.push_back(rows.front());
+    more.back().force_n = force_n;
+    more.back().travel_m = travel_m;
+    const Diagnosis d = diagnose(s, more, {});
+    REQUIRE(d.ranked.size() == with.ranked.size());
+    for (std::size_t i = 0; i < d.ranked.size(); ++i)
+      CHECK(d.ranked[i].aicc == Approx(with.ranked[i].aicc));
+    more.resize(2);
+    more.push_back(more.front());
+    more.back().force_n = force_n;
+    more.back().travel_m = travel_m;
+    CHECK_FALSE(diagnose(s, more, {}).refusal.empty());
+  }
+}
+
 TEST_CASE("two presses tell the slack and nothing else, one tells nothing") {
   const System s = car();
   Condition off;

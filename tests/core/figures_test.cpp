@@ -157,7 +157,7 @@ TEST_CASE("figures of a known job: every group speaks, its values agree with the
     }
   }
   const auto press = figure_group(job, "press");
-  const Figure* effort = find(*press, "0.6 g: effort");
+  const Figure* effort = find(*press, "0.60 g: effort");
   REQUIRE(effort);
   CHECK(*effort->si == Approx(strip[1].target->at.pad_force_n));
   CHECK(find(*press, "Travel to bite"));

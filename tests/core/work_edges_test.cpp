@@ -79,3 +79,12 @@ TEST_CASE("a later conversion is due on the very day that was asked for, not the
   CHECK(due_reminders(job, "2026-07-01", 10).size() == 1);
   CHECK(due_reminders(job, "2026-07-01", 9).empty());
 }
+
+TEST_CASE("days are counted across a year, a century and a thousand years") {
+  CHECK(days_between("2026-12-31", "2027-01-01") == 1);
+  CHECK(days_between("1999-12-31", "2000-01-01") == 1);
+  CHECK(days_between("1999-12-31", "2001-03-01") == 426);
+  CHECK(days_between("2100-02-28", "2100-03-01") == 1);  // no leap year
+  CHECK(days_between("2028-02-28", "2028-03-01") == 2);
+  CHECK_FALSE(days_between("2026-02-30", "2026-03-01"));
+}

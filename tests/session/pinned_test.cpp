@@ -129,7 +129,8 @@ TEST_CASE(
   QTemporaryDir dir;
   Session s;
   REQUIRE(s.open(demo(dir)));
-  const QString html = sheet_html(s.job(), s.strip(), s.findings(), {}, s.style(), QDate(2026, 11, 26));
+  const QString html =
+      sheet_html(s.job(), s.strip(), s.findings(), {}, s.style(), QDate(2026, 11, 26));
   for (const char* part :
        {"As it was found", "shoes out of adjustment", "Units compared", "NOT COMPARED",
         "Parts in hand", "Do not take it apart yet", "Later", "Rear discs", "2027-05-01"}) {

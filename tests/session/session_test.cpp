@@ -2,9 +2,11 @@
 #include <QDate>
 #include <QFile>
 #include <QProcess>
+#include <QRegularExpression>
 #include <QSignalSpy>
 #include <QTemporaryDir>
 #include <QTest>
+#include <QTextDocument>
 
 #include <catch2/catch.hpp>
 
@@ -12,7 +14,7 @@
 #include "session/curves.hpp"
 #include "session/doubt_runner.hpp"
 #include "session/session.hpp"
-#include "session/sheet.hpp"
+#include "session/sheet_pictures.hpp"
 #include "session/stage_views.hpp"
 #include "support/build.hpp"
 
@@ -119,7 +121,8 @@ TEST_CASE("the sheet holds every number with its source, the open gates, and pri
   QTemporaryDir dir;
   Session s;
   REQUIRE(s.open(demo(dir)));
-  const QString html = sheet_html(s.job(), s.strip(), s.findings(), {}, s.style(), QDate(2026, 11, 24));
+  const QString html =
+      sheet_html(s.job(), s.strip(), s.findings(), {}, s.style(), QDate(2026, 11, 24));
   for (const char* words :
        {"22.23 mm", "caliper", "typical: common practice, no source", "as found", "Gates",
         "In work: not proved", "front lost", "Shorten by 30.27 mm", "local rules", "2026-11-24"}) {
@@ -135,14 +138,21 @@ TEST_CASE("the sheet holds every number with its source, the open gates, and pri
   CHECK(escaped.contains("LEFT UNSAFE – DO NOT DRIVE"));
 
   const QString pdf = dir.filePath("sheet.pdf");
-  REQUIRE(write_sheet_pdf(pdf, html, "title", QPageSize::A4));
+  const auto document = sheet_document(html, sheet_pictures(s));
+  REQUIRE(write_sheet_pdf(pdf, *document, "title", QPageSize::A4));
   QProcess reader;  // an independent PDF reader
   reader.start("pdftotext", {"-layout", pdf, "-"});
   REQUIRE(reader.waitForFinished());
   const QString text = QString::fromUtf8(reader.readAllStandardOutput());
   CHECK(text.contains("Estate car: drums to front discs"));
   CHECK(text.contains("Pivot to rod pin"));
-  CHECK_FALSE(write_sheet_pdf(dir.filePath("sheet.pdf/below"), html, "t", QPageSize::A4));
+  // No joined letters: what is read can be searched for.
+  CHECK(text.contains("Figures are a builder's help"));
+  CHECK(text.contains("efficiency"));
+  CHECK(text.contains(QRegularExpression("page 1 of \\d")));
+  for (const char32_t joined : {0xFB00, 0xFB01, 0xFB02, 0xFB03})
+    CHECK_FALSE(text.contains(QString::fromUcs4(&joined, 1)));
+  CHECK_FALSE(write_sheet_pdf(dir.filePath("sheet.pdf/below"), *document, "t", QPageSize::A4));
 }
 
 TEST_CASE("plots and words for the readings") {

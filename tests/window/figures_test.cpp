@@ -29,7 +29,7 @@ TEST_CASE("figures of a stage: by the button, by the keyboard, following the job
   REQUIRE(page->figures());
   CHECK(page->figures()->isVisible());
   const QString before = page->figures()->text();
-  CHECK(before.contains("0.6 g: effort: 202 N"));
+  CHECK(before.contains("0.60 g: effort: 202 N"));
   CHECK(before.contains("Pedal force on the slope"));
   CHECK(before.contains("Assisted stops in a row"));
   CHECK(before.contains("How sure"));

@@ -336,7 +336,8 @@ TEST_CASE("markup in any text of a job or a catalogue is shown as text, everywhe
   const QString html = sheet_html(b.session.job(), b.session.strip(), b.session.findings(), {},
                                   b.session.style(), QDate(2026, 1, 2));
   CHECK_FALSE(html.contains("<h1 style='color:green'>PROVED"));
-  CHECK_FALSE(html.contains("<img"));
+  CHECK(html.count("<img") == 2);  // its own two drawings
+  CHECK(html.count("<img src='sheet:") == 2);
   CHECK(html.contains("&lt;h1 style"));
   if (const auto t = make_template(b.session.job(), TemplateKind::drilling)) {
     const std::string svg = template_svg(*t);

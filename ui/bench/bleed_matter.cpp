@@ -8,6 +8,7 @@
 #include "paint/sections.hpp"
 #include "session/texts.hpp"
 #include "session/work_edits.hpp"
+#include "ui/bench/sound.hpp"
 #include "work/bleeding.hpp"
 
 namespace yoke {
@@ -54,6 +55,14 @@ void BleedMatter::count(What what) {
                             : what == What::bubbles ? BleedCount::bubbles
                                                     : BleedCount::refill;
   count_at(session_, std::string(line.key), text_of(line.name, session_.style()), stroke);
+  if (at_ < view_.lines.size()) sound_at_bench(spoken());
+}
+
+/// What a hand under the car wants to hear: the warning first, else how many are clear in a row.
+QString BleedMatter::spoken() const {
+  const BleedLine& line = view_.lines[at_];
+  if (line.refill_now) return tr("Top up now");
+  return text_of(line.count, session_.style());
 }
 
 void BleedMatter::step(int by) {

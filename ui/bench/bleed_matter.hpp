@@ -18,6 +18,7 @@ class BleedMatter : public BenchMatter {
  private:
   enum class What { clear, bubbles, refill };
   void count(What what);
+  [[nodiscard]] QString spoken() const;
   void step(int by);
   BleedView view_;
   std::size_t at_ = 0;

@@ -30,7 +30,8 @@ QString ranking_line(const Session& s, std::size_t assist) {
   const SweepRequest q = default_request(s.job());
   const auto ranked = ranking(map->slice(assist));
   if (ranked.empty())
-    return QObject::tr("No cell is within limits: each says by its shape which limit it fails first.");
+    return QObject::tr(
+        "No cell is within limits: each says by its shape which limit it fails first.");
   const auto cell = [&](const Cell& c) {
     return QObject::tr("%1 at %2 (%3, %4)")
         .arg(bore_text(c.bore_m, s.style()))

@@ -9,6 +9,7 @@
 #include "session/template_out.hpp"
 #include "session/texts.hpp"
 #include "ui/plain.hpp"
+#include "ui/preferences.hpp"
 
 namespace yoke {
 
@@ -68,9 +69,7 @@ void PatternFace::save_template(TemplateKind kind) {
                   tr("PDF (*.pdf);;SVG (*.svg);;DXF (*.dxf)"),
                   {QStringLiteral(".pdf"), QStringLiteral(".svg"), QStringLiteral(".dxf")});
   if (path.isEmpty()) return;
-  const QPageSize::PageSizeId paper = QLocale().measurementSystem() == QLocale::ImperialUSSystem
-                                          ? QPageSize::Letter
-                                          : QPageSize::A4;
+  const QPageSize::PageSizeId paper = preferences().paper;
   const auto ok = write_template(path, *t, paper);
   const auto pages = template_pages(*t, paper);
   template_line_->setText(

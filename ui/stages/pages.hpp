@@ -8,7 +8,9 @@
 #include <QPushButton>
 #include <QTableWidget>
 #include <QTextBrowser>
+#include <memory>
 
+#include "session/sheet.hpp"
 #include "session/stage_views.hpp"
 #include "ui/assist_face.hpp"
 #include "ui/drawn_face.hpp"
@@ -180,7 +182,12 @@ class SheetView : public QTextBrowser {
   Q_OBJECT
  public:
   explicit SheetView(QWidget* parent) : QTextBrowser(parent) { setOpenLinks(false); }
-  QVariant loadResource(int, const QUrl&) override { return {}; }
+  void show_sheet(const QString& html, SheetPictures pictures);
+  /// Its own two drawings, and nothing else whatever a text in it asks for.
+  QVariant loadResource(int type, const QUrl& name) override;
+
+ private:
+  SheetPictures pictures_;
 };
 
 class RecordPage : public StagePage {
@@ -189,6 +196,10 @@ class RecordPage : public StagePage {
   RecordPage(Session& session, Dialogs& dialogs, QWidget* parent = nullptr);
   /// Asks for a place and writes the sheet.
   void save_sheet();
+  /// Asks for a printer, or shows the pages first.
+  void print_sheet();
+  void preview_sheet();
+  [[nodiscard]] QCheckBox* all_values() const { return all_values_; }
 
  signals:
   void open_wanted(const QString& path);
@@ -205,7 +216,10 @@ class RecordPage : public StagePage {
   /// Lists anew when a job file came, went or was written by something else.
   void look_again();
   Dialogs& dialogs_;
-  QTextBrowser* sheet_;
+  [[nodiscard]] QString html() const;
+  [[nodiscard]] std::unique_ptr<QTextDocument> document() const;
+  SheetView* sheet_;
+  QCheckBox* all_values_;
   QTableWidget* jobs_;
   QLabel* state_;
   QLabel* folder_;

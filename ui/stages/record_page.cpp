@@ -3,15 +3,32 @@
 #include <QFileInfo>
 #include <QHBoxLayout>
 #include <QHeaderView>
-#include <QLocale>
+#include <QTextDocument>
+#include <QUrl>
 
 #include "proving/gates.hpp"
-#include "session/sheet.hpp"
+#include "session/sheet_pictures.hpp"
 #include "session/texts.hpp"
 #include "ui/plain.hpp"
+#include "ui/preferences.hpp"
+#include "ui/printing.hpp"
 #include "ui/stages/pages.hpp"
 
 namespace yoke {
+
+void SheetView::show_sheet(const QString& html, SheetPictures pictures) {
+  pictures_ = std::move(pictures);
+  const int room = std::max(240, viewport()->width() - 30);
+  setHtml(QString(html).replace(QStringLiteral("width='680'"),
+                                QStringLiteral("width='%1'").arg(std::min(680, room))));
+}
+
+QVariant SheetView::loadResource(int type, const QUrl& name) {
+  if (type != QTextDocument::ImageResource) return {};
+  if (name == QUrl(QLatin1String(kLinePicture))) return pictures_.line;
+  if (name == QUrl(QLatin1String(kCurvePicture))) return pictures_.curve;
+  return {};
+}
 
 RecordPage::RecordPage(Session& session, Dialogs& dialogs, QWidget* parent)
     : StagePage(session, Stage::record, tr("The whole job on paper and in the folder"), parent),
@@ -64,10 +81,20 @@ QLayout* RecordPage::build_left() {
 
 QLayout* RecordPage::build_right() {
   auto* right = new QVBoxLayout;
-  auto* pdf = new QPushButton(tr("Save the sheet as PDF…"), this);
-  pdf->setObjectName(QStringLiteral("main"));
-  connect(pdf, &QPushButton::clicked, this, &RecordPage::save_sheet);
-  right->addWidget(pdf);
+  auto* out = new QHBoxLayout;
+  const auto button = [&](const QString& words, const char* role, void (RecordPage::*then)()) {
+    auto* b = new QPushButton(words, this);
+    b->setObjectName(QString::fromLatin1(role));
+    connect(b, &QPushButton::clicked, this, then);
+    out->addWidget(b);
+  };
+  button(tr("Save the sheet as PDF…"), "main", &RecordPage::save_sheet);
+  button(tr("Look at the pages…"), "plain", &RecordPage::preview_sheet);
+  button(tr("Print…"), "plain", &RecordPage::print_sheet);
+  right->addLayout(out);
+  all_values_ = new QCheckBox(tr("with the appendix: every value and its source"), this);
+  connect(all_values_, &QCheckBox::toggled, this, [this] { refresh(); });
+  right->addWidget(all_values_);
   right->addWidget(label(tr("How the job stands"), "heading", this));
   state_ = label({}, "question", this);
   right->addWidget(state_);
@@ -126,14 +153,32 @@ void RecordPage::save_sheet() {
       save_target(dialogs_, this, tr("Save the job sheet"), base + QStringLiteral(".pdf"),
                   tr("PDF (*.pdf)"), {QStringLiteral(".pdf")});
   if (path.isEmpty()) return;
-  const bool letter = QLocale().measurementSystem() == QLocale::ImperialUSSystem;
   const auto ok =
-      write_sheet_pdf(path,
-                      sheet_html(session_.job(), session_.strip(), session_.findings(),
-                                 session_.rules() ? *session_.rules() : rule_book(session_.job()),
-                                 session_.style(), QDate::currentDate()),
-                      text_of(session_.job().title), letter ? QPageSize::Letter : QPageSize::A4);
+      write_sheet_pdf(path, *document(), text_of(session_.job().title), preferences().paper);
   if (!ok) dialogs_.tell(this, error_text(ok.error(), session_.style()));
+}
+
+QString RecordPage::html() const {
+  return sheet_html(session_.job(), session_.strip(), session_.findings(),
+                    session_.rules() ? *session_.rules() : rule_book(session_.job()),
+                    session_.style(), QDate::currentDate(),
+                    all_values_->isChecked() ? SheetPart::whole : SheetPart::sheet);
+}
+
+std::unique_ptr<QTextDocument> RecordPage::document() const {
+  return sheet_document(html(), sheet_pictures(session_));
+}
+
+void RecordPage::print_sheet() {
+  const auto pages = document();
+  print_pages(this, text_of(session_.job().title),
+              [&pages](QPagedPaintDevice& device) { yoke::print_sheet(*pages, device); });
+}
+
+void RecordPage::preview_sheet() {
+  const auto pages = document();
+  preview_pages(this, text_of(session_.job().title),
+                [&pages](QPagedPaintDevice& device) { yoke::print_sheet(*pages, device); });
 }
 
 void RecordPage::set_state(JobState state) {
@@ -195,9 +240,7 @@ void RecordPage::list_folder(const QString& folder) {
 void RecordPage::refresh() {
   if (!title_->isModified()) title_->setText(text_of(session_.job().title));
   if (!vehicle_->isModified()) vehicle_->setText(text_of(session_.job().vehicle));
-  sheet_->setHtml(sheet_html(session_.job(), session_.strip(), session_.findings(),
-                             session_.rules().value_or(std::vector<JudgedRule>{}), session_.style(),
-                             QDate::currentDate()));
+  sheet_->show_sheet(html(), sheet_pictures(session_));
   state_->setText(text_of(state_words(session_.job(), session_.findings()), session_.style()));
   if (shown_folder_.isEmpty() && session_.has_path())
     list_folder(QFileInfo(session_.path()).absolutePath());

@@ -1,0 +1,90 @@
+// All values on demand: every number with its source, and what the sheet's lists left out.
+#include "figures/figures.hpp"
+#include "parts/part.hpp"
+#include "session/sheet_cells.hpp"
+#include "survey/rules.hpp"
+#include "work/steps.hpp"
+
+namespace yoke {
+
+namespace {
+
+using namespace sheet;
+
+QString numbers(const Job& job, const Style& style) {
+  QString h = QStringLiteral("<h2>%1</h2>").arg(esc(Printed::tr("Every number and its source")));
+  QStringList rows{row({Printed::tr("Value"), Printed::tr("As found"), Printed::tr("Source"),
+                        Printed::tr("Plan / as built"), Printed::tr("Source")},
+                       "th")};
+  const auto cell = [&](As w, const ParamInfo& p) {
+    const Value v = value_of(job, w, p.param);
+    QString t = esc(value_text(job, w, p.param, style));
+    if (v.uncertainty_si > 0 && p.kind != Kind::choice)
+      t += QStringLiteral(" ") + esc(doubt_text(v.uncertainty_si, p.kind, p.digits, style));
+    return t;
+  };
+  for (const ParamInfo& p : all_params()) {
+    const bool said = job.found.at(p.param) || job.plan.at(p.param) || job.built.at(p.param);
+    if (!said && !p.typical_si) continue;
+    rows << row({esc(words_of(p.words)), cell(As::found, p),
+                 esc(origin_words(job, As::found, p.param), style), cell(As::plan, p),
+                 esc(origin_words(job, As::plan, p.param), style)});
+  }
+  return h + table(rows);
+}
+
+/// Survey in words: what was found wrong, how old, what was changed before.
+QString survey(const Job& job, const Style& style) {
+  QString h;
+  for (const GroupId id : {GroupId::identity, GroupId::symptoms, GroupId::slack, GroupId::before,
+                           GroupId::gauge, GroupId::kit, GroupId::ageing, GroupId::upstream}) {
+    const FigureGroup g = figure_group(job, id);
+    if (g.figures.empty()) continue;
+    QStringList rows{row({esc(g.title, style), ""}, "th")};
+    for (const Figure& f : g.figures)
+      rows << row({esc(f.words, style), esc(figure_message(f), style)});
+    h += table(rows);
+  }
+  return h.isEmpty() ? h
+                     : QStringLiteral("<h2>%1</h2>").arg(esc(Printed::tr("As it was found"))) + h;
+}
+
+/// Fitted unit against the plan and what was pinned: what was not compared stands there too.
+QString units(const Job& job, const Style& style) {
+  const PartKind kind = part_kind_of(job);
+  std::vector<std::pair<QString, Matrix>> all{{Printed::tr("Plan"), compare(job, kind, job.plan)}};
+  for (const Candidate& c : job.candidates)
+    if (c.kind == kind) all.emplace_back(text_of(c.name), compare(job, kind, c.sheet));
+  if (all.front().second.equal + all.front().second.differ == 0 && all.size() == 1) return {};
+  QString h = QStringLiteral("<h2>%1</h2>").arg(esc(Printed::tr("Units compared")));
+  for (const auto& [name, matrix] : all) {
+    QStringList rows{row({esc(name), Printed::tr("Verdict"), Printed::tr("Then")}, "th")};
+    for (const MatrixRow& r : matrix.rows)
+      if (r.sameness != Sameness::equal)
+        rows << row({esc(words_of(info(r.param).words)), esc(sameness_words(r), style),
+                     esc(r.consequence, style)});
+    h += QStringLiteral("<p>%1: %2</p>").arg(esc(name), esc(matrix_words(matrix), style)) +
+         table(rows);
+  }
+  return h;
+}
+
+QString whole_work(const Job& job, const Style& style) {
+  QStringList rows{row({Printed::tr("Step"), Printed::tr("Done"), Printed::tr("Note")}, "th")};
+  for (const Step& s : install_steps(job)) {
+    const StepRecord* const record = record_of(job, s.id);
+    const bool done = record && record->done;
+    rows << row({esc(s.text, style),
+                 done ? esc(std::string_view(record->date)) : QStringLiteral("–"),
+                 record ? esc(std::string_view(record->note)) : QString()});
+  }
+  return title(Printed::tr("All steps of the work")) + table(rows);
+}
+
+}  // namespace
+
+QString sheet::appendix_html(const Job& job, const Style& style) {
+  return survey(job, style) + units(job, style) + whole_work(job, style) + numbers(job, style);
+}
+
+}  // namespace yoke
