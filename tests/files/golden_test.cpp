@@ -8,6 +8,9 @@
 #include <nlohmann/json.hpp>
 
 #include "cli/commands.hpp"
+#include "figures/figures.hpp"
+#include "files/store.hpp"
+#include "judge/findings.hpp"
 
 using namespace yoke;
 using nlohmann::json;
@@ -68,4 +71,36 @@ TEST_CASE("the demo jobs give the answers that were stored") {
     ++compared;
   }
   CHECK(compared >= 11);
+}
+
+TEST_CASE("each demo job says how it stood when it was saved, and it stands so") {
+  int jobs = 0;
+  for (const auto& e : fs::directory_iterator(std::string(YOKE_SOURCE_DIR) + "/data/demo")) {
+    if (e.path().extension() != ".yoke") continue;
+    INFO(e.path().filename().string());
+    const auto opened = open_job(e.path());
+    REQUIRE(opened);
+    const auto findings = find_all(opened->job, foot_strip(opened->job, 0));
+    const auto hard = std::count_if(findings.begin(), findings.end(),
+                                    [](const Finding& f) { return f.severity == Severity::hard; });
+    const JobEntry entry = job_entry(e.path());
+    REQUIRE(entry.hard_findings);
+    CHECK(*entry.hard_findings == hard);
+    ++jobs;
+  }
+  CHECK(jobs == 4);
+}
+
+TEST_CASE("what the fire tender's pedal does as found, one fault explains: its shoes are out") {
+  const auto opened = open_job(std::string(YOKE_SOURCE_DIR) + "/data/demo/fire-tender.yoke");
+  REQUIRE(opened);
+  const FigureGroup symptoms = figure_group(opened->job, GroupId::symptoms);
+  const auto first = std::find_if(
+      symptoms.figures.begin(), symptoms.figures.end(),
+      [](const Figure& f) { return english(f.words) == "1. shoes out of adjustment"; });
+  REQUIRE(first != symptoms.figures.end());
+  CHECK(first->si.value_or(0) > 0.9);
+  // And its readings lie on one curve of its own shape.
+  for (const Figure& f : figure_group(opened->job, GroupId::before).figures)
+    if (english(f.words) == "Readings lie within") CHECK(*f.si < 0.5e-3);
 }
