@@ -326,7 +326,7 @@ TEST_CASE("what was decided stands first: bore, ratio, rod, bleeding order, the 
   CHECK(bare.of("Pedal ratio").front()[2] == "unknown");
 }
 
-TEST_CASE("the sheet takes four pages at most, whatever its job; the appendix takes the rest") {
+TEST_CASE("the sheet takes four pages at most, whatever its job, and the appendix takes the rest") {
   Job large = known_job();
   for (int i = 0; i < 200; ++i) {
     PartInHand part;

@@ -5,6 +5,7 @@
 #include "speech.hpp"
 #include "ui/preferences.hpp"
 #if YOKE_SPEECH
+#include <QPointer>
 #include <QTextToSpeech>
 #endif
 
@@ -18,7 +19,7 @@ QTextToSpeech* voice() {
   static QPointer<QTextToSpeech> speech;
   if (!speech && !QTextToSpeech::availableEngines().isEmpty())
     speech = new QTextToSpeech(QCoreApplication::instance());
-  return speech && speech->state() != QTextToSpeech::BackendError ? speech.data() : nullptr;
+  return speech && speech->state() != QTextToSpeech::Error ? speech.data() : nullptr;
 }
 
 bool speak(const QString& words) {
