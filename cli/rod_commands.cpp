@@ -23,13 +23,13 @@ Expected<Table> rod_from_job(const Arguments& a) {
     add("part for seats and clearance (m)", r.change->change, 2);
     add("its doubt (m)", r.change->uncertainty, 2);
   }
-  add("its doubt at the pad (m)", r.pad_uncertainty, 2);
-  add("part for the pad height (m)", r.height_part, 2);
+  add("its doubt at the pedal (m)", r.pad_uncertainty, 2);
+  add("part for the pedal height (m)", r.height_part, 2);
   add("change of rod length, total (m)", r.total, 2);
   if (r.turns) t.rows.push_back({text("turns"), number(*r.turns, fmt::format("{:.1f}", *r.turns))});
   add("new rod length (m)", r.new_length, 1);
   add("thread engaged after, uncut (m)", r.engaged_after, 1);
-  add("free play at the pad (m)", r.free_play, 1);
+  add("free play at the pedal (m)", r.free_play, 1);
   t.notes = {english(rod_words(r), a.style)};
   for (const auto& f : r.findings)
     t.notes.push_back(std::string(severity_words(f.severity)) + ": " + english(f.message, a.style));
@@ -101,8 +101,8 @@ Expected<Table> rod_table(const Arguments& a) {
   };
   add("part for seats and clearance (m)", r->change->change);
   add("its doubt, all by caliper (m)", r->change->uncertainty);
-  if (r->pad_uncertainty) add("its doubt at the pad (m)", *r->pad_uncertainty);
-  if (given(a, "--height")) add("part for the pad height (m)", *r->height_part);
+  if (r->pad_uncertainty) add("its doubt at the pedal (m)", *r->pad_uncertainty);
+  if (given(a, "--height")) add("part for the pedal height (m)", *r->height_part);
   add("change of rod length, total (m)", *r->total);
   if (r->turns)
     t.rows.push_back({text("turns"), number(*r->turns, fmt::format("{:.1f}", *r->turns))});

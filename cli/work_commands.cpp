@@ -195,8 +195,8 @@ void put_state(Table& t, const FeelModel& m, const FeelPoint& p, const Style& st
   const auto say_it = [&](const char* what, std::string words) {
     t.rows.push_back({text(std::string(what)), text(std::move(words))});
   };
-  row("pad travel", p.pad_travel_m, Kind::length, 2);
-  row("pad force", p.pad_force_n, Kind::force, 1);
+  row("pedal travel", p.pad_travel_m, Kind::length, 2);
+  row("pedal force", p.pad_force_n, Kind::force, 1);
   row("rod travel", p.rod_travel_m, Kind::length, 2);
   row("rod force", p.input_force_n, Kind::force, 1);
   row("force at the piston", p.output_force_n, Kind::force, 1);

@@ -74,7 +74,7 @@ Picture budget_picture(const std::vector<ConditionReport>& reports, const Style&
     p.setPen(theme::kScribe);
     p.setFont(theme::text(14, true));
     p.drawText(QRectF(14, 6, size.width() - 28, 22), Qt::AlignLeft,
-               Drawn::tr("What eats the pad's travel at the target stop, up to the floor"));
+               Drawn::tr("What eats the pedal's travel at the target stop, up to the floor"));
   });
   double longest = 0;
   for (const auto& r : reports)
@@ -104,6 +104,9 @@ Picture budget_picture(const std::vector<ConditionReport>& reports, const Style&
       }
     });
     if (!r.target) continue;
+    // Where it is shortened, the whole is one touch away.
+    pic.spots.push_back({QRectF(0, bar.top(), size.width(), h), QString(),
+                         text_of(r.title, style) + QStringLiteral(": ") + in_words(r, style, 0)});
     pic.said << text_of(r.title, style) + QStringLiteral(": ") + in_words(r, style, 0);
   }
   return pic;

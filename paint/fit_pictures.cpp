@@ -1,4 +1,5 @@
 #include "paint/fit_pictures.hpp"
+#include "paint/lettering.hpp"
 
 #include <QFontMetricsF>
 #include <algorithm>
@@ -139,29 +140,32 @@ Picture stack_picture(const Job& job, const Style& style, QSizeF size) {
   for (const auto& l : layers) whole += l.known ? l.m : 0.004;
   whole = std::max(whole, v.si(Param::unit_flange) + stud) + 0.014;
   const double scale = (size.width() - 80) / std::max(0.02, whole);
-  const double mid = size.height() / 2 + 6;
+  const double mid = size.height() / 2;
+  // Two rows of words above and below, the title and a line of warning.
+  const double half = std::clamp(size.height() / 2 - 72, 14.0, 62.0);
   pic.layers.emplace_back([=](QPainter& p) {
     p.setRenderHint(QPainter::Antialiasing);
     double x = 40;
     p.setFont(theme::text(13));
     int n = 0;
+    Lettering letters(size);
+    letters.keep_free(QRectF(0, 0, size.width(), 30));
+    letters.keep_free(QRectF(0, size.height() - 30, size.width(), 30));
+    letters.keep_free(QRectF(40, mid - half, size.width() - 80, 2 * half));
     for (const auto& l : layers) {
       const double w =
           std::max(l.known ? l.m * scale : 0.004 * scale, l.m > 0 || !l.known ? 3.0 : 0.0);
       if (w <= 0) continue;
-      const QRectF box(x, mid - 62, w, 124);
+      const QRectF box(x, mid - half, w, 2 * half);
       p.setPen(QPen(l.known ? theme::kScribe : theme::kMarkOnDye, 1.4,
                     l.known ? Qt::SolidLine : Qt::DashLine));
       p.setBrush(QBrush(theme::kScribeFaint, n % 2 == 0 ? Qt::BDiagPattern : Qt::FDiagPattern));
       p.drawRect(box);
       const QString words =
           l.words + QLatin1Char(' ') + (l.known ? length_text(l.m, style) : QStringLiteral("?"));
-      const double ty = n % 2 == 0 ? mid - 84 : mid + 66;
+      const double ty = n % 2 == 0 ? box.top() - 12 : box.bottom() + 12;
       p.setPen(l.known ? theme::kScribe : theme::kMarkOnDye);
-      const double tw = QFontMetricsF(p.font()).horizontalAdvance(words) + 4;
-      p.drawText(QRectF(std::clamp(box.center().x() - tw / 2, 6.0, size.width() - tw - 6),
-                        ty - (n == 2 ? 18 : 0) + (n == 3 ? 18 : 0), tw, 18),
-                 Qt::AlignCenter, words);
+      letters.write(p, {box.center().x(), ty}, words);
       x += w;
       ++n;
     }

@@ -72,10 +72,15 @@ void draw_column(QPainter& p, const QRectF& box, const ConditionReport& c, bool 
   p.setPen(QPen(theme::kScribeFaint, 1));
   p.drawLine(box.topRight(), box.bottomRight());
   if (shown) p.fillRect(QRectF(box.left(), box.top(), box.width() - 1, 4), theme::kMarkOnDye);
-  draw_way(p, QRectF(box.left() + 14, box.top() + 16, 18, box.height() - 32), c);
+  // A narrow column gives the room of the pad's way to the figures: a stripe at its edge.
+  const bool narrow = box.width() < 172;
+  draw_way(p,
+           narrow ? QRectF(box.left() + 7, box.top() + 12, 6, box.height() - 24)
+                  : QRectF(box.left() + 14, box.top() + 16, 18, box.height() - 32),
+           c);
 
-  const double x = box.left() + 46;
-  const double w = box.width() - 54;
+  const double x = box.left() + (narrow ? 22 : 46);
+  const double w = box.width() - (narrow ? 26 : 54);
   p.setPen(theme::kScribe);
   const QFont title = theme::text(14, true);
   p.setFont(title);
@@ -102,7 +107,8 @@ void draw_column(QPainter& p, const QRectF& box, const ConditionReport& c, bool 
     travel = Drawn::tr("%1 · %2 % left")
                  .arg(q(format_quantity(c.target->at.pad_travel_m, Kind::length, 0, style)))
                  .arg(qMax(0.0, c.target->reserve_share * 100), 0, 'f', 0);
-  p.drawText(QRectF(x, box.top() + 58, w, 20), Qt::AlignVCenter, travel);
+  p.drawText(QRectF(x, box.top() + 58, w, 20), Qt::AlignVCenter,
+             theme::elided(p.font(), travel, w));
 
   const QColor ink = sums_pass(c.verdict) ? theme::kScribe : theme::kMarkOnDye;
   theme::draw_mark(p, QRectF(x, box.top() + 95, 18, 18), mark_of(c.verdict), ink);

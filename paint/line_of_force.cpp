@@ -302,7 +302,8 @@ Picture line_of_force_picture(const LineInput& in, QSizeF size) {
     p.setPen(theme::kScribeSoft);
     p.drawText(
         QRectF(14, 32, 140, 80), Qt::AlignLeft | Qt::TextWordWrap,
-        in.point ? Drawn::tr("Drag the pad, or hold F8, to press it. Touch a dimension to type it.")
+        in.point ? Drawn::tr(
+                       "Drag the pedal pad, or hold F8, to press it. Touch a dimension to type it.")
                  : Drawn::tr("Touch a dimension to type it."));
   });
   if (g.clutch)
@@ -338,7 +339,7 @@ Picture line_of_force_picture(const LineInput& in, QSizeF size) {
   pic.said << told.said;
   const QPointF pad = v.at(g.pad);
   pic.spots.push_back({QRectF(pad.x() - 30, pad.y() - 34, 60, 68), Drawn::tr("pad"),
-                       Drawn::tr("Drag the pad to press it, or hold F8")});
+                       Drawn::tr("Drag the pedal pad to press it, or hold F8")});
   return pic;
 }
 

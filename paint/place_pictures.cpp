@@ -6,6 +6,7 @@
 #include "fitting/envelope.hpp"
 #include "paint/drawing_ground.hpp"
 #include "paint/fit_pictures.hpp"
+#include "paint/lettering.hpp"
 #include "paint/words.hpp"
 #include "rod/ends.hpp"
 
@@ -49,6 +50,7 @@ Picture room_picture(const Job& job, const Style& style, QSizeF size) {
       p.setPen(theme::kScribeSoft);
       p.drawText(QRectF(half * view + 14, size.height() - 24, half, 18), Qt::AlignLeft,
                  view == 0 ? Drawn::tr("from above") : Drawn::tr("from the right"));
+      std::vector<std::pair<QPointF, QString>> names;
       for (const Box& b : boxes) {
         if (b.swing_m > 0) {
           p.setPen(QPen(theme::kScribeFaint, 1.2, Qt::DashLine));
@@ -66,13 +68,20 @@ Picture room_picture(const Job& job, const Style& style, QSizeF size) {
         const QString name = theme::elided(p.font(), q(b.name), 130);
         const double w = QFontMetricsF(p.font()).horizontalAdvance(name) + 6;
         // Inside where it fits, else above its box.
-        const QRectF tag = r.width() > w && r.height() > 18
-                               ? QRectF(r.left() + 2, r.top() + 1, w, 17)
-                               : QRectF(r.left(), r.top() - 18, w, 17);
-        p.fillRect(tag, QColor(0x0a, 0x1e, 0x38, 190));
-        p.drawText(tag, Qt::AlignCenter, name);
+        const QPointF middle = r.width() > w && r.height() > 18
+                                   ? QPointF(r.left() + 2 + w / 2, r.top() + 10)
+                                   : QPointF(r.left() + w / 2, r.top() - 10);
+        names.emplace_back(middle, name);
       }
-      if (gaps.empty()) return;
+      Lettering letters(size);
+      letters.keep_free(QRectF(half * view + 14, size.height() - 24, 140, 24));
+      const auto write_names = [&] {
+        p.setFont(theme::text(13));
+        p.setPen(theme::kScribe);
+        for (const auto& [middle, name] : names)
+          letters.write(p, middle, name, QColor(0x0a, 0x1e, 0x38, 190));
+      };
+      if (gaps.empty()) return write_names();
       const QRectF a = rect(boxes[gaps[0].a], 0);
       const QRectF b = rect(boxes[gaps[0].b], 0);
       const auto between = [](double a0, double a1, double b0, double b1) {
@@ -83,6 +92,10 @@ Picture room_picture(const Job& job, const Style& style, QSizeF size) {
       };
       const auto [ax, bx] = between(a.left(), a.right(), b.left(), b.right());
       const auto [ay, by] = between(a.top(), a.bottom(), b.top(), b.bottom());
+      // The tightest gap has its place, the names keep clear of it.
+      const QPointF gap((ax + bx) / 2, (ay + by) / 2);
+      letters.keep_free(QRectF(gap - QPointF(46, 11), QSizeF(92, 22)));
+      write_names();
       theme::draw_dimension(p, {ax, ay}, {bx, by}, length_text(gaps[0].gap_m, style, 0),
                             gaps[0].enough ? theme::kScribe : theme::kMarkOnDye, false);
     });
@@ -161,10 +174,10 @@ Picture heights_picture(const Job& job, const Style& style, QSizeF size) {
   };
   std::vector<Level> levels;
   if (h.pad_before_m)
-    levels.push_back({Drawn::tr("pad before ") + length_text(*h.pad_before_m, style, 0),
+    levels.push_back({Drawn::tr("pedal before ") + length_text(*h.pad_before_m, style, 0),
                       *h.pad_before_m, 0.2, false});
   if (h.pad_after_m)
-    levels.push_back({Drawn::tr("pad after ") + length_text(*h.pad_after_m, style, 0),
+    levels.push_back({Drawn::tr("pedal after ") + length_text(*h.pad_after_m, style, 0),
                       *h.pad_after_m, 0.45, false});
   if (h.pad_after_m && h.lamp_after_m)
     levels.push_back(
@@ -174,8 +187,8 @@ Picture heights_picture(const Job& job, const Style& style, QSizeF size) {
         {Drawn::tr("accelerator ") + length_text(v.si(Param::rod_accelerator), style, 0),
          v.si(Param::rod_accelerator), 0.85, false});
   if (levels.empty()) {
-    say_missing(pic, Drawn::tr("The pad's height at rest is not known: floor to the middle of "
-                               "the pad, carpet out."));
+    say_missing(pic, Drawn::tr("The pedal's height at rest is not known: floor to the middle of "
+                               "the pedal pad, carpet out."));
     return pic;
   }
   double most = 0.05;
@@ -190,6 +203,10 @@ Picture heights_picture(const Job& job, const Style& style, QSizeF size) {
     p.drawLine(QPointF(20, floor_y), QPointF(size.width() - 20, floor_y));
     p.setFont(theme::text(13));
     p.drawText(QRectF(22, floor_y + 3, 100, 18), Qt::AlignLeft, Drawn::tr("floor"));
+    Lettering letters(size);
+    letters.keep_free(QRectF(0, 0, size.width(), 30));
+    for (const Level& l : levels)
+      letters.keep_free(QRectF(size.width() * l.x - 28, floor_y - l.m * scale - 4, 56, 8));
     for (const Level& l : levels) {
       const double y = floor_y - l.m * scale;
       const double x = size.width() * l.x;
@@ -199,7 +216,7 @@ Picture heights_picture(const Job& job, const Style& style, QSizeF size) {
       p.setPen(QPen(ink, 6, Qt::SolidLine, Qt::RoundCap));
       p.drawLine(QPointF(x - 26, y), QPointF(x + 26, y));
       p.setPen(ink);
-      p.drawText(QRectF(x - 90, y - 26, 180, 18), Qt::AlignCenter, l.words);
+      letters.write(p, {x, y - 16}, l.words);
     }
   });
   return pic;

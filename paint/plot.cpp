@@ -315,7 +315,7 @@ void draw_head(QPainter& p, const PlotInput& in, QSizeF size) {
 QStringList read_out(const PlotInput& in) {
   QStringList lines;
   if (!in.cursor) return lines;
-  // "pad travel, mm": the unit stands behind the comma.
+  // "pedal travel, mm": the unit stands behind the comma.
   const auto unit = [](const PlotAxis& a) { return a.words.section(QStringLiteral(", "), -1); };
   lines << Drawn::tr("at %1 %2").arg(*in.cursor, 0, 'f', in.x_digits).arg(unit(in.x));
   for (const auto& c : in.curves) {

@@ -11,7 +11,7 @@
 namespace yoke {
 
 struct PlotAxis {
-  QString words;  ///< "pad travel, mm"
+  QString words;  ///< "pedal travel, mm"
   double lo = 0;
   double hi = 1;
 };

@@ -110,18 +110,17 @@ void draw_outlet_lines(QPainter& p, const Job& job, QSizeF size) {
   }
 }
 
-void draw_wheel(QPainter& p, const QRectF& box, std::optional<Outlet> o, const QString& name,
-                bool beside) {
+/// A wheel with what is written in it, and its name.
+void draw_wheel(QPainter& p, const QRectF& box, const QString& inside, bool known,
+                const QString& name, bool beside) {
   p.setRenderHint(QPainter::Antialiasing);
   p.setBrush(theme::kDyeDeep);
-  p.setPen(QPen(o ? theme::kScribe : theme::kMarkOnDye, 2, o ? Qt::SolidLine : Qt::DashLine));
+  const QColor ink = known ? theme::kScribe : theme::kMarkOnDye;
+  p.setPen(QPen(ink, 2, known ? Qt::SolidLine : Qt::DashLine));
   p.drawRoundedRect(box, 8, 8);
   p.setFont(theme::figure(17, true));
-  p.setPen(o ? theme::kScribe : theme::kMarkOnDye);
-  p.drawText(box, Qt::AlignCenter,
-             !o                      ? QStringLiteral("?")
-             : *o == Outlet::primary ? QStringLiteral("1")
-                                     : QStringLiteral("2"));
+  p.setPen(ink);
+  p.drawText(box, Qt::AlignCenter, inside);
   p.setFont(theme::text(13));
   p.setPen(theme::kScribe);
   if (beside)
@@ -201,15 +200,10 @@ Picture bleed_picture(const Job& job, const BleedPlan& plan, QSizeF size) {
                              .arg(words_of(wheel_words(w.wheel)))
                              .arg(row.done.strokes)
                              .arg(w.strokes);
-    const Outlet outlet = w.outlet;
     pic.layers.emplace_back([=](QPainter& p) {
-      draw_wheel(p, box, outlet, name, flat(size));
-      p.fillRect(box.adjusted(12, 5, -12, -5), theme::kDyeDeep);
-      p.setFont(theme::figure(18, true));
-      p.setPen(theme::kScribe);
-      p.drawText(clear ? box.adjusted(0, 0, -20, 0) : box, Qt::AlignCenter, QString::number(order));
+      draw_wheel(p, box, QString::number(order), true, name, flat(size));
       if (clear)
-        theme::draw_mark(p, QRectF(box.center().x() + 4, box.center().y() - 9, 18, 18),
+        theme::draw_mark(p, QRectF(box.right() - 20, box.center().y() - 9, 18, 18),
                          theme::Mark::tick, theme::kScribe);
     });
     pic.said << QStringLiteral("%1. %2%3")
@@ -247,7 +241,13 @@ Picture outlets_picture(const Job& job, const OutletReport& report, QSizeF size)
     const QRectF box = wheel_box(w, size);
     const auto o = tandem ? outlet_of(job, As::plan, w) : std::optional<Outlet>(Outlet::primary);
     const QString name = words_of(wheel_words(w));
-    pic.layers.emplace_back([=](QPainter& p) { draw_wheel(p, box, o, name, flat(size)); });
+    pic.layers.emplace_back([=](QPainter& p) {
+      draw_wheel(p, box,
+                 !o                      ? QStringLiteral("?")
+                 : *o == Outlet::primary ? QStringLiteral("1")
+                                         : QStringLiteral("2"),
+                 o.has_value(), name, flat(size));
+    });
     const QString said = name + (!o                      ? Drawn::tr(": not traced")
                                  : *o == Outlet::primary ? Drawn::tr(": outlet 1")
                                                          : Drawn::tr(": outlet 2"));

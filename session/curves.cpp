@@ -76,8 +76,8 @@ PlotInput feel_plot(const Session& s, const std::vector<CurveBand>& bands) {
   const Axes a = axes_of(s.style());
   PlotInput in;
   in.title = QObject::tr("What the foot feels");
-  in.x.words = QObject::tr("pad travel, ") + a.mm;
-  in.y.words = QObject::tr("pad force, ") + a.n;
+  in.x.words = QObject::tr("pedal travel, ") + a.mm;
+  in.y.words = QObject::tr("pedal force, ") + a.n;
   in.empty =
       QObject::tr("No curve yet. ") + text_of(report_of(s, ConditionId::plan).reason, s.style());
   const Limits l = limits_of(s.job());
@@ -140,7 +140,7 @@ PlotInput angle_plot(const Session& s) {
   const AngleReport r = angle_report(s.job(), As::plan);
   PlotInput in;
   in.title = QObject::tr("Rod angle over the working stroke");
-  in.x.words = QObject::tr("pad travel, ") + a.mm;
+  in.x.words = QObject::tr("pedal travel, ") + a.mm;
   in.y.words = QObject::tr("off the bore, °");
   in.empty = r.missing.empty() ? QObject::tr("This geometry cannot be")
                                : QObject::tr("Unknown, not zero. Measure: ") +
@@ -159,8 +159,8 @@ PlotInput prove_plot(const Session& s) {
   const Axes a = axes_of(s.style());
   PlotInput in;
   in.title = QObject::tr("Measured against predicted");
-  in.x.words = QObject::tr("pad travel, ") + a.mm;
-  in.y.words = QObject::tr("pad force, ") + a.n;
+  in.x.words = QObject::tr("pedal travel, ") + a.mm;
+  in.y.words = QObject::tr("pedal force, ") + a.n;
   in.empty = QObject::tr("No prediction yet. ") +
              text_of(report_of(s, ConditionId::plan).reason, s.style());
   const auto& dead = report_of(s, ConditionId::assist_lost);

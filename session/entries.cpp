@@ -48,10 +48,10 @@ Expected<GateEvidence> typed_evidence(const GateAsk& ask, const GateEntry& entry
 }
 
 Expected<Reading> typed_reading(const ReadingEntry& entry, const Style& style) {
-  const auto force = typed_quantity(entry.force, "Pad force", Kind::force, kReadingForce, style);
+  const auto force = typed_quantity(entry.force, "Pedal force", Kind::force, kReadingForce, style);
   if (!force) return fail(force.error());
   const auto travel =
-      typed_quantity(entry.travel, "Pad travel", Kind::length, kReadingTravel, style);
+      typed_quantity(entry.travel, "Pedal travel", Kind::length, kReadingTravel, style);
   if (!travel) return fail(travel.error());
   Reading r;
   r.force_n = *force;

@@ -10,7 +10,7 @@
 
 namespace yoke {
 
-/// A quantity of a record. `words` names it in the refusal: "Pad force".
+/// A quantity of a record. `words` names it in the refusal: "Pedal force".
 [[nodiscard]] Expected<double> typed_quantity(const std::string& typed, const Message& words,
                                               Kind kind, const Range& range, const Style& style);
 

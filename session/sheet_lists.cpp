@@ -30,8 +30,9 @@ LongList finding_list(const std::vector<Finding>& findings, const Style& style) 
                  Printed::tr("Remedy")},
                 "th");
   for (const Finding& x : findings)
-    l.rows << row({esc(words_of(severity_words(x.severity))), esc(x.message, style),
-                   esc(x.limit, style), esc(x.remedy, style)});
+    l.rows << row({esc(x.severity == Severity::hard ? Printed::tr("do not drive")
+                                                    : words_of(severity_words(x.severity))),
+                   esc(x.message, style), esc(x.limit, style), esc(x.remedy, style)});
   return l;
 }
 
@@ -101,7 +102,8 @@ LongList later_list(const Job& job, const Style& style) {
 
 LongList reading_list(const Job& job, const Style& style) {
   LongList l{Printed::tr("Readings"), {}, {}, 12};
-  l.rows << row({Printed::tr("Pad force"), Printed::tr("Pad travel"), Printed::tr("Assist")}, "th");
+  l.rows << row({Printed::tr("Pedal force"), Printed::tr("Pedal travel"), Printed::tr("Assist")},
+                "th");
   for (const Reading& x : job.readings)
     l.rows << row({full_text(x.force_n, Kind::force, 0, style),
                    full_text(x.travel_m, Kind::length, 0, style),

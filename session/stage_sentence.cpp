@@ -213,8 +213,8 @@ Sentence record_sentence(const Session& s) {
                                   [](const Finding& f) { return f.severity == Severity::hard; });
   Sentence w{state_words(s.job(), s.findings()), {}};
   if (hard > 0)
-    w.next = plural(hard, "{} hard finding stands: see the sheet",
-                    "{} hard findings stand: see the sheet");
+    w.next = plural(hard, "{} point says: do not drive. See the sheet",
+                    "{} points say: do not drive. See the sheet");
   return w;
 }
 

@@ -169,12 +169,15 @@ std::vector<Message> prove_verdict(const Job& job) {
   }
   if (job.readings.empty())
     words.emplace_back(
-        "No readings yet. Bathroom scale between foot and pad, tape from the seat: three light "
+        "No readings yet. Bathroom scale between foot and pedal pad, tape from the seat: three "
+        "light "
         "presses, two firm ones.");
   const Value bore = value_of(job, As::plan, Param::master_bore);
-  if (const auto ratio = arm_ratio(job, As::plan); ratio && bore.known())
-    for (const Message& m : pump_report(job.pump, Length{bore.si}, *ratio).words)
-      words.push_back(m);
+  const auto length_of = [](const Value& v) {
+    return v.known() ? std::optional(Length{v.si}) : std::nullopt;
+  };
+  for (const Message& m : pump_report(job.pump, length_of(bore), arm_ratio(job, As::plan)).words)
+    words.push_back(m);
   return words;
 }
 
@@ -200,15 +203,16 @@ RodView rod_view(const Job& job) {
     v.details.push_back(std::abs(r.total->value()) < kLeastRodChange_m ? Message("no turn")
                                                                        : turns_words(*r.turns));
   if (r.height_turns && std::abs(*r.height_turns) > 0.01)
-    v.details.push_back(say("of them {} for the pad height", turns_words(*r.height_turns)));
+    v.details.push_back(say("of them {} for the pedal height", turns_words(*r.height_turns)));
   add(r.new_length,
       [](Length l) { return say("new rod {}", in_full(l.value(), Kind::length, 1)); });
   add(r.engaged_after,
       [](Length l) { return say("thread engaged after, uncut: {}", length(l.value(), 1)); });
   add(r.spare_after, [](Length l) { return say("free behind: {}", length(l.value(), 1)); });
   v.details.push_back(ends_report(job, r).cut);
-  add(r.free_play,
-      [](Length l) { return say("free play at the pad {}", in_full(l.value(), Kind::length, 1)); });
+  add(r.free_play, [](Length l) {
+    return say("free play at the pedal {}", in_full(l.value(), Kind::length, 1));
+  });
   if (!r.missing_turns.empty())
     v.details.push_back(say("turns: {} not known", param_list(r.missing_turns)));
   return v;
@@ -255,7 +259,9 @@ Message listed_state(const JobEntry& e) {
       break;
   }
   if (!e.hard_findings) return "in work, not checked";
-  return hard ? say("hard points open: {}", *e.hard_findings) : Message("in work");
+  return hard ? plural(*e.hard_findings, "{} point says: do not drive",
+                       "{} points say: do not drive")
+              : Message("in work");
 }
 
 }  // namespace yoke

@@ -11,72 +11,6 @@
 
 namespace yoke {
 
-namespace {
-
-QString mark_of(const Figure& f) {
-  return f.verdict == Verdict::holds        ? QStringLiteral("✓")
-         : f.verdict == Verdict::fails      ? QStringLiteral("✗")
-         : f.verdict == Verdict::if_typical ? QStringLiteral("≈")
-         : f.verdict == Verdict::cannot_say ? QStringLiteral("?")
-                                            : QString();
-}
-
-/// A label that wraps only where it must: a wrapping one asks for more height than it needs.
-QLabel* short_label(const QString& text, const char* role, qsizetype most, QWidget* parent) {
-  QLabel* l = label(text, role, parent);
-  l->setWordWrap(text.size() > most);
-  return l;
-}
-
-/// One figure in one row: mark, words, value with its other unit, note.
-void add_row(QGridLayout* grid, int row, const Figure& f, const Style& style, QWidget* parent) {
-  auto* mark = label(mark_of(f), f.verdict == Verdict::fails ? "alarm" : "question", parent);
-  mark->setWordWrap(false);
-  mark->setFixedWidth(20);
-  grid->addWidget(mark, row, 0, Qt::AlignTop);
-  auto* words = short_label(text_of(f.words, style), "question", 34, parent);
-  grid->addWidget(words, row, 1, Qt::AlignTop);
-  const QString value = f.si ? full_text(*f.si, f.kind, f.digits, style) : QString();
-  auto* right = new QVBoxLayout;
-  right->setSpacing(0);
-  if (!value.isEmpty()) {
-    right->addWidget(short_label(value, "figure", 40, parent));
-  }
-  if (!f.note.empty()) {
-    const bool plain = value.isEmpty() && !f.judged();
-    right->addWidget(short_label(text_of(f.note, style), plain ? "question" : "soft", 38, parent));
-  }
-  grid->addLayout(right, row, 2);
-}
-
-QString row_text(const Figure& f, const Style& style) {
-  QString t = mark_of(f) + QStringLiteral(" ") + text_of(f.words, style) + QStringLiteral(": ") +
-              text_of(figure_message(f), style);
-  return t.trimmed();
-}
-
-QGridLayout* figure_grid() {
-  auto* grid = new QGridLayout;
-  grid->setHorizontalSpacing(8);
-  grid->setVerticalSpacing(3);
-  grid->setColumnStretch(1, 5);
-  grid->setColumnStretch(2, 6);
-  return grid;
-}
-
-void clear(QLayout* layout) {
-  while (QLayoutItem* item = layout->takeAt(0)) {
-    if (QWidget* w = item->widget()) {
-      w->hide();  // it goes when the event loop comes round: until then it must not be seen
-      w->deleteLater();
-    }
-    if (item->layout()) clear(item->layout());
-    delete item;
-  }
-}
-
-}  // namespace
-
 bool has_figures(Stage stage) {
   return stage != Stage::record;
 }
@@ -101,8 +35,8 @@ CalcCard::CalcCard(Session& session, const Calculator& calculator, QWidget* pare
   refusal_ = label({}, "alarm", this);
   refusal_->hide();
   outer->addWidget(refusal_);
-  results_ = figure_grid();
-  outer->addLayout(results_);
+  results_ = new FigureSheet(1, this);
+  outer->addWidget(results_);
   if (calculator.caution[0] != '\0')
     outer->addWidget(label(words_of(calculator.caution), "caution", this));
   outer->addWidget(label(words_of(calculator.source), "soft", this));
@@ -165,21 +99,17 @@ void CalcCard::restyle() {
 }
 
 void CalcCard::compute() {
-  clear(results_);
-  result_words_.clear();
   const auto figures = calculate(calculator_, values_);
   refusal_->setVisible(!figures);
-  if (!figures) {
+  results_->setVisible(figures.has_value());
+  if (figures)
+    results_->show_figures(*figures, session_.style());
+  else
     refusal_->setText(error_text(figures.error(), session_.style()));
-    return;
-  }
-  int row = 0;
-  QStringList lines;
-  for (const Figure& f : *figures) {
-    add_row(results_, row++, f, session_.style(), this);
-    lines << row_text(f, session_.style());
-  }
-  result_words_ = lines.join(QLatin1Char('\n'));
+}
+
+QString CalcCard::result() const {
+  return results_->isHidden() ? QString() : results_->said().join(QLatin1Char('\n'));
 }
 
 QLineEdit* CalcCard::entry(const QString& id) const {
@@ -208,15 +138,7 @@ void FiguresView::build(int columns, bool bench) {
   auto* outer = new QVBoxLayout(inner);
   outer->setContentsMargins(0, 0, 10, 10);
   if (empty_) outer->addWidget(empty_);
-  groups_ = new QWidget(inner);
-  auto* sides = new QHBoxLayout(groups_);
-  sides->setContentsMargins(0, 0, 0, 0);
-  sides->setSpacing(36);
-  for (int i = 0; i < columns; ++i) {
-    auto* column = new QVBoxLayout;
-    column->setSpacing(4);  // or it would take the gap between the columns
-    sides->addLayout(column, 1);
-  }
+  groups_ = new FigureSheet(columns, inner);
   outer->addWidget(groups_);
   if (bench) add_bench(outer, inner);
   outer->addStretch(1);
@@ -256,42 +178,15 @@ CalcCard* FiguresView::card(const QString& id) const {
   return nullptr;
 }
 
-void FiguresView::add_group(QVBoxLayout* column, const FigureGroup& g) {
-  auto* title = label(text_of(g.title, session_.style()), "heading", groups_);
-  title->setWordWrap(false);
-  column->addWidget(title);
-  auto* grid = figure_grid();
-  int row = 0;
-  QStringList lines{text_of(g.title, session_.style())};
-  for (const Figure& f : g.figures) {
-    add_row(grid, row++, f, session_.style(), groups_);
-    lines << row_text(f, session_.style());
-  }
-  column->addLayout(grid);
-  column->addWidget(short_label(text_of(g.source, session_.style()), "soft", 60, groups_));
-  column->addSpacing(10);
-  text_ += lines.join(QLatin1Char('\n')) + QLatin1Char('\n');
-}
-
 void FiguresView::refresh() {
-  text_.clear();
-  auto* columns = static_cast<QHBoxLayout*>(groups_->layout());
-  std::vector<QVBoxLayout*> sides;
-  for (int i = 0; i < columns->count(); ++i) {
-    sides.push_back(static_cast<QVBoxLayout*>(columns->itemAt(i)->layout()));
-    clear(sides.back());
-  }
-  std::vector<std::size_t> filled(sides.size(), 0);
   const auto groups = wanted();
-  for (const FigureGroup& g : groups) {
-    const auto side =
-        static_cast<std::size_t>(std::min_element(filled.begin(), filled.end()) - filled.begin());
-    add_group(sides[side], g);
-    filled[side] += g.figures.size() + 3;
-  }
-  for (auto* side : sides) side->addStretch(1);
+  groups_->show_groups(groups, session_.style());
   groups_->setVisible(!groups.empty());
   if (empty_) empty_->setVisible(groups.empty());
+}
+
+QString FiguresView::text() const {
+  return groups_->said().join(QLatin1Char('\n'));
 }
 
 }  // namespace yoke

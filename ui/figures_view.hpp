@@ -9,6 +9,7 @@
 
 #include "calc/calculators.hpp"
 #include "session/session.hpp"
+#include "ui/figure_sheet.hpp"
 
 namespace yoke {
 
@@ -20,7 +21,8 @@ class CalcCard : public QWidget {
   CalcCard(Session& session, const Calculator& calculator, QWidget* parent);
   /// The entry of an input, by its id; a choice has none.
   [[nodiscard]] QLineEdit* entry(const QString& id) const;
-  [[nodiscard]] QString result() const { return result_words_; }
+  /// What it comes to, a line each; nothing while an input is refused.
+  [[nodiscard]] QString result() const;
 
  private:
   void add_input(QGridLayout* grid, int row, std::size_t index);
@@ -31,9 +33,8 @@ class CalcCard : public QWidget {
   const Calculator& calculator_;
   std::vector<double> values_;
   std::vector<QLineEdit*> entries_;
-  QGridLayout* results_;
+  FigureSheet* results_;
   QLabel* refusal_;
-  QString result_words_;
 };
 
 class FiguresView : public QScrollArea {
@@ -49,19 +50,17 @@ class FiguresView : public QScrollArea {
   void refresh();
   [[nodiscard]] CalcCard* card(const QString& id) const;
   /// All figures as one text, a line each.
-  [[nodiscard]] QString text() const { return text_; }
+  [[nodiscard]] QString text() const;
 
  private:
   void build(int columns, bool bench);
   void add_bench(QVBoxLayout* outer, QWidget* inner);
-  void add_group(QVBoxLayout* column, const FigureGroup& group);
   [[nodiscard]] std::vector<FigureGroup> wanted() const;
   Session& session_;
   Stage stage_ = Stage::survey;
   std::vector<std::string> only_;
   QLabel* empty_ = nullptr;
-  QWidget* groups_;
-  QString text_;
+  FigureSheet* groups_;
   std::vector<std::pair<QString, CalcCard*>> cards_;
 };
 

@@ -77,7 +77,7 @@ void FindingsBox::refresh() {
   const int more = static_cast<int>(lines.size() - shown);
   const QString link = QStringLiteral(" <a href='more' style='color:#23262b'>%1</a>");
   if (more > 0 && hard > 1)
-    html += link.arg(tr("and %n more here, %1 of them hard", nullptr, more).arg(hard - 1));
+    html += link.arg(tr("and %n more here, %1 of them: do not drive", nullptr, more).arg(hard - 1));
   else if (more > 0)
     html += link.arg(tr("and %n more here", nullptr, more));
   else if (all_ && !lines.isEmpty())

@@ -8,7 +8,7 @@
 namespace yoke {
 
 LineView::LineView(Session& session, bool folded, QWidget* parent)
-    : PictureView(folded ? tr("Stations from pad to car") : tr("Line of force"), parent),
+    : PictureView(folded ? tr("Stations from pedal to car") : tr("Line of force"), parent),
       session_(session) {
   set_maker([this, folded](QSizeF size) {
     LineInput in = line_input(session_);

@@ -40,7 +40,7 @@ MainWindow::MainWindow(Session& session, Dialogs dialogs)
   middle->addLayout(work, 1);
   outer->addLayout(middle, 1);
   strip_ = new PictureView(tr("Foot strip"), this);
-  strip_->setFixedHeight(140);
+  strip_->setFixedHeight(kStrip);
   strip_->set_walkable();
   strip_->set_maker([this](QSizeF size) {
     return foot_strip_picture(session_.strip(), session_.shown(), session_.style(), size);
@@ -80,7 +80,7 @@ MainWindow::MainWindow(Session& session, Dialogs dialogs)
   connect(&press_timer_, &QTimer::timeout, this, &MainWindow::press_tick);
   qApp->installEventFilter(this);
   resize(1280, 800);
-  setMinimumSize(1100, 700);
+  setMinimumSize(960, 560);
   show_stage(Stage::survey);
   refresh_title();
 }
@@ -132,7 +132,7 @@ void MainWindow::announce_hard() {
     return;
   }
   if (fresh.isEmpty()) return;
-  notice_->setAccessibleName(tr("New hard finding"));
+  notice_->setAccessibleName(tr("New: do not drive"));
   notice_->setText(
       tr("■ Do not drive, new: %1").arg(one_line(fresh.join(QStringLiteral("; ")), 160)));
   notice_->show();

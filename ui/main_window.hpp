@@ -18,6 +18,12 @@ namespace yoke {
 
 class HelpWindow;
 
+// Below these a window is small, and gives what frames the work to the work.
+inline constexpr int kLowWindow = 720;
+inline constexpr int kNarrowWindow = 1160;
+inline constexpr int kStrip = 140;
+inline constexpr int kLowStrip = 132;
+
 class MainWindow : public QMainWindow {
   Q_OBJECT
 

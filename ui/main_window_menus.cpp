@@ -110,7 +110,7 @@ void MainWindow::build_menus() {
       [this] {
         if (const auto cell = better_cell(session_)) choose_cell(session_, *cell, nullptr, {});
       });
-  auto* hold = pedal->addAction(tr("Hold F8 to press the pad"));
+  auto* hold = pedal->addAction(tr("Hold F8 to press the pedal"));
   hold->setEnabled(false);
 
   auto* view = menuBar()->addMenu(tr("&Units"));

@@ -136,11 +136,14 @@ void MainWindow::show_stage(Stage stage) {
 /// into the band.
 void MainWindow::show_band() {
   const bool drawn = stage_ == Stage::survey || (stage_ == Stage::prove && height() >= kTallWindow);
-  band_->setVisible(!drawn);
+  // A small window keeps its height for the work: the strip alone says how it stands.
+  band_->setVisible(!drawn && height() >= kLowWindow);
 }
 
 void MainWindow::resizeEvent(QResizeEvent* e) {
   QMainWindow::resizeEvent(e);
+  rail_->set_narrow(width() < kNarrowWindow);
+  strip_->setFixedHeight(height() < kLowWindow ? kLowStrip : kStrip);
   show_band();
 }
 

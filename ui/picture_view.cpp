@@ -115,7 +115,8 @@ void PictureView::resizeEvent(QResizeEvent*) {
 
 void PictureView::mousePressEvent(QMouseEvent* e) {
   if (e->button() != Qt::LeftButton) return;
-  if (const Spot* s = picture().hit(e->position())) {
+  // A place without an id tells something, and does nothing.
+  if (const Spot* s = picture().hit(e->position()); s && !s->id.isEmpty()) {
     grabbed_ = s->id;
     grabbed_at_ = e->position();
     emit spot_clicked(grabbed_);
@@ -127,7 +128,8 @@ void PictureView::mouseMoveEvent(QMouseEvent* e) {
     emit dragged(grabbed_, grabbed_at_, e->position());
     return;
   }
-  setCursor(picture().hit(e->position()) ? Qt::PointingHandCursor : Qt::ArrowCursor);
+  const Spot* s = picture().hit(e->position());
+  setCursor(s && !s->id.isEmpty() ? Qt::PointingHandCursor : Qt::ArrowCursor);
 }
 
 void PictureView::mouseReleaseEvent(QMouseEvent*) {

@@ -50,8 +50,8 @@ ReadingsBox::ReadingsBox(Session& session, std::vector<Reading> Job::*list, cons
   table_->setMinimumHeight(64);
   box->addWidget(table_, 1);
   auto* row = new QHBoxLayout;
-  force_ = figure_entry(tr("Pad force"), tr("20 kg"), this);
-  travel_ = figure_entry(tr("Pad travel"), tr("48 mm"), this);
+  force_ = figure_entry(tr("Pedal force"), tr("20 kg"), this);
+  travel_ = figure_entry(tr("Pedal travel"), tr("48 mm"), this);
   gauge_ = figure_entry(tr("Gauge pressure, if there is one"), tr("gauge"), this);
   gauge_->setToolTip(
       plain_tip(tr("Line pressure at this press, where a gauge is fitted: 30 bar, 450 psi")));
@@ -120,6 +120,10 @@ void ReadingsBox::refuse(const QString& why) {
 
 void ReadingsBox::refresh() {
   const auto& readings = session_.job().*list_;
+  // A long list is filled when it changed, not at every edit elsewhere.
+  if (readings == shown_ && session_.style() == shown_in_) return;
+  shown_ = readings;
+  shown_in_ = session_.style();
   table_->setRowCount(static_cast<int>(readings.size()));
   for (size_t i = 0; i < readings.size(); ++i) {
     const int row = static_cast<int>(i);

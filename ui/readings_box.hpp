@@ -38,6 +38,8 @@ class ReadingsBox : public QWidget {
   QCheckBox* second_;
   QCheckBox* clamped_;
   QLabel* refusal_;
+  std::vector<Reading> shown_;
+  Style shown_in_;
 };
 
 /// An entry for figures: their face, a hint, a name for screen readers.

@@ -14,6 +14,11 @@
 
 namespace yoke {
 
+namespace {
+constexpr QSize kLeastWork{780, 396};
+constexpr int kNarrowPage = 960;
+}  // namespace
+
 void replace_inner(QScrollArea* area, QWidget* inner) {
   QString focused;  // asked before the old widget leaves: leaving takes the focus away
   if (const QWidget* now = area->widget();
@@ -41,8 +46,8 @@ StagePage::StagePage(Session& session, Stage stage, const QString& question, QWi
   outer->setSpacing(6);
   heading_ = new QHBoxLayout;
   heading_->setSpacing(14);
-  auto* title = plain_label(words_of(stage_words(stage)), "title", this);
-  heading_->addWidget(title);
+  title_ = plain_label(words_of(stage_words(stage)), "title", this);
+  heading_->addWidget(title_);
   question_ = plain_label(question, "question", this);
   heading_->addWidget(question_, 1);
   outer->addLayout(heading_);
@@ -60,7 +65,13 @@ StagePage::StagePage(Session& session, Stage stage, const QString& question, QWi
   body_->setContentsMargins(0, 0, 0, 0);
   body_->setSpacing(8);
   sides_->addWidget(work_);
-  outer->addWidget(sides_, 1);
+  // In a small window the work keeps its size and is moved under it.
+  sides_->setMinimumSize(kLeastWork);
+  auto* room = new QScrollArea(this);
+  room->setWidgetResizable(true);
+  room->setFocusPolicy(Qt::NoFocus);
+  room->setWidget(sides_);
+  outer->addWidget(room, 1);
   if (has_figures(stage)) {
     figures_button_ = new QPushButton(tr("Figures"), this);
     figures_button_->setCheckable(true);
@@ -180,6 +191,8 @@ void StagePage::show_question() {
 
 void StagePage::resizeEvent(QResizeEvent* e) {
   QWidget::resizeEvent(e);
+  // The rail names the stage; where the faces need the room it alone does.
+  title_->setVisible(width() >= kNarrowPage);
   show_question();
 }
 

@@ -68,6 +68,7 @@ class StagePage : public QWidget {
   QString note_;
   void show_question();
   QHBoxLayout* heading_;
+  QLabel* title_;
   QLabel* question_;
   Face* made(std::size_t face);
   QWidget* work_;  ///< of a page without faces

@@ -12,6 +12,11 @@
 
 namespace yoke {
 
+namespace {
+constexpr int kWide = 208;
+constexpr int kNarrow = 150;
+}  // namespace
+
 StageButton::StageButton(Stage stage, QWidget* parent) : QAbstractButton(parent), stage_(stage) {
   setCheckable(true);
   setAutoExclusive(true);
@@ -26,7 +31,7 @@ StageButton::StageButton(Stage stage, QWidget* parent) : QAbstractButton(parent)
 void StageButton::set_status(const QString& status, bool hard) {
   status_ = status;
   hard_ = hard;
-  setAccessibleDescription(status + (hard ? tr(", hard finding open") : QString()));
+  setAccessibleDescription(status + (hard ? tr(", do not drive") : QString()));
   setToolTip(plain_tip(status));
   update();
 }
@@ -68,7 +73,7 @@ void StageButton::paintEvent(QPaintEvent*) {
 }
 
 StageRail::StageRail(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
-  setFixedWidth(208);
+  setFixedWidth(kWide);
   setAutoFillBackground(true);
   QPalette pal = palette();
   pal.setColor(QPalette::Window, theme::kDye);
@@ -78,7 +83,7 @@ StageRail::StageRail(Session& session, QWidget* parent) : QWidget(parent), sessi
   box->setSpacing(0);
   for (const Stage s : kStages) {
     auto* b = new StageButton(s, this);
-    b->setFixedWidth(208);
+    b->setFixedWidth(kWide);
     buttons_[static_cast<size_t>(s)] = b;
     box->addWidget(b, 1);
     connect(b, &QAbstractButton::clicked, this, [this, s] { emit chosen(s); });
@@ -86,6 +91,13 @@ StageRail::StageRail(Session& session, QWidget* parent) : QWidget(parent), sessi
   box->addStretch(0);
   connect(&session_, &Session::changed, this, &StageRail::refresh);
   refresh();
+}
+
+void StageRail::set_narrow(bool narrow) {
+  const int wide = narrow ? kNarrow : kWide;
+  if (width() == wide) return;
+  setFixedWidth(wide);
+  for (StageButton* b : buttons_) b->setFixedWidth(wide);
 }
 
 void StageRail::select(Stage stage) {

@@ -31,6 +31,8 @@ class StageRail : public QWidget {
 
  public:
   StageRail(Session& session, QWidget* parent = nullptr);
+  /// In a small window it leaves more to the work.
+  void set_narrow(bool narrow);
   void select(Stage stage);
   [[nodiscard]] StageButton* button(Stage stage) const {
     return buttons_[static_cast<size_t>(stage)];

@@ -2,8 +2,10 @@
 
 #include <QButtonGroup>
 #include <QHBoxLayout>
+#include <QScrollArea>
 #include <algorithm>
 
+#include "paint/plate.hpp"
 #include "session/texts.hpp"
 #include "ui/stage_page.hpp"
 
@@ -17,9 +19,9 @@ TopicFace::TopicFace(Session& session, std::vector<Group> groups, std::vector<st
   row->setSpacing(28);
   left_ = new QVBoxLayout;
   left_->setSpacing(6);
+  auto* bar = new QHBoxLayout;
+  bar->setSpacing(6);
   if (groups_.size() > 1) {
-    auto* bar = new QHBoxLayout;
-    bar->setSpacing(6);
     auto* group = new QButtonGroup(this);
     for (const Group g : groups_) {
       auto* b = new QPushButton(words_of(group_words(g)), this);
@@ -30,11 +32,30 @@ TopicFace::TopicFace(Session& session, std::vector<Group> groups, std::vector<st
       bar->addWidget(b);
       connect(b, &QPushButton::clicked, this, [this, g] { show_group(g); });
     }
-    bar->addStretch(1);
-    left_->addLayout(bar);
   }
   head_ = label({}, "heading", this);
-  left_->addWidget(head_);
+  head_->setWordWrap(false);
+  bar->addWidget(head_);
+  bar->addStretch(1);
+  all_values_ = new QPushButton(tr("All values"), this);
+  all_values_->setObjectName(QStringLiteral("small"));
+  all_values_->setCheckable(true);
+  all_values_->setToolTip(tr("The list of all values in place of the drawing"));
+  connect(all_values_, &QPushButton::toggled, this, &TopicFace::show_list);
+  bar->addWidget(all_values_);
+  left_->addLayout(bar);
+  plate_area_ = new QScrollArea(this);
+  plate_area_->setWidgetResizable(true);
+  plate_area_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+  plate_area_->setFocusPolicy(Qt::NoFocus);
+  plate_ = new PlateView(session, plate_area_);
+  auto* under = new QWidget(plate_area_);  // a plate keeps its own height
+  auto* column = new QVBoxLayout(under);
+  column->setContentsMargins(0, 0, 0, 0);
+  column->addWidget(plate_);
+  column->addStretch(1);
+  plate_area_->setWidget(under);
+  left_->addWidget(plate_area_, 1);
   panel_ = new ParamPanel(session, 1, this);
   left_->addWidget(panel_, 1);
   help_ = label({}, "soft", this);
@@ -43,9 +64,9 @@ TopicFace::TopicFace(Session& session, std::vector<Group> groups, std::vector<st
   left_->addWidget(help_);
   connect(panel_, &ParamPanel::entered, this,
           [this](Param p) { help_->setText(words_of(info(p).help)); });
-  row->addLayout(left_, 10);
+  row->addLayout(left_, 13);
   figures_ = new FiguresView(session, std::move(figures), empty, this);
-  row->addWidget(figures_, 11);
+  row->addWidget(figures_, 9);
   show_group(group_);
 }
 
@@ -62,6 +83,31 @@ void TopicFace::show_group(Group group) {
   group_ = group;
   for (std::size_t i = 0; i < buttons_.size(); ++i)
     if (groups_[i] == group) buttons_[i]->setChecked(true);
+  show_list(all_values_->isChecked());
+  show_questions();
+}
+
+void TopicFace::show_list(bool on) {
+  if (all_values_->isChecked() != on) return all_values_->setChecked(on);
+  const bool drawn = has_plate(group_) && !on;
+  all_values_->setVisible(has_plate(group_));
+  plate_area_->setVisible(drawn);
+  panel_->setVisible(!drawn);
+  help_->setVisible(!drawn);
+  if (drawn) plate_->show_plate(found_only(group_) ? As::found : which_, group_);
+}
+
+bool TopicFace::focus_param(As which, Param param) {
+  if (plate_area_->isVisibleTo(this) && plate_->edit(which, param)) return true;
+  auto* f = panel_->field(which, param);
+  if (!f) return false;
+  show_list(true);
+  f->focus_entry();
+  return true;
+}
+
+void TopicFace::show_questions() {
+  const Group group = group_;
   // Signs and age belong to what is fitted, whichever system is looked at.
   head_->setText(group == Group::kit                        ? tr("In the unit, then in the kit")
                  : found_only(group) || which_ == As::found ? tr("As found")

@@ -43,7 +43,7 @@ struct Assembly {
 /// shorter than its offset. Nothing when nothing did.
 [[nodiscard]] std::optional<Error> new_impossibility(const Job& before, const Job& after);
 
-/// Words for a list of parameters: "bore, pivot to pad".
+/// Words for a list of parameters: "bore, pivot to pedal pad".
 [[nodiscard]] Message param_list(const std::vector<Param>& params);
 
 /// "Cannot say, because … is not known."

@@ -158,7 +158,7 @@ Result shoe(In v) {
 
 Result turns(In v) {
   const Check checks[] = {
-      {"height", "The height", v[0], -0.3, 0.3, Kind::length, "At the pad"},
+      {"height", "The height", v[0], -0.3, 0.3, Kind::length, "At the pedal"},
       {"ratio", "The ratio", v[1], 1, 12, Kind::number, "From both arms"},
       {"pitch", "The pitch", v[2], 0.0005, 0.003, Kind::pitch, "24 tpi is usual"}};
   if (const auto ok = check_all(checks); !ok) return fail(ok.error());
@@ -184,7 +184,7 @@ Result air(In v) {
   const double gone = air_volume_m3(v[0], v[1]);
   return std::vector{
       told("Gives up", v[0] > 0 ? gone / v[0] : 0.0, Kind::fraction, 1, "of its volume"),
-      told("Pad travel it takes", gone / circle_area(Length{v[2]}).value() * v[3], Kind::length,
+      told("Pedal travel it takes", gone / circle_area(Length{v[2]}).value() * v[3], Kind::length,
            1)};
 }
 
@@ -207,7 +207,7 @@ Result usual_torque(In v) {
 
 Result pedal_height(In v) {
   const Check checks[] = {{"above", "The height", v[0], -0.1, 0.4, Kind::length,
-                           "Pad's face over the accelerator's, both at rest"}};
+                           "Pedal pad's face over the accelerator's, both at rest"}};
   if (const auto ok = check_all(checks); !ok) return fail(ok.error());
   constexpr double kInch = 0.0254;
   const char* words = v[0] <= 2.25 * kInch   ? "about what many builders aim for, 2 in"
@@ -215,7 +215,7 @@ Result pedal_height(In v) {
                       : v[0] < 5 * kInch     ? "high: the foot must lift from the accelerator"
                                              : "dangerously high";
   return std::vector{
-      judged("Pad above the accelerator", v[0], Kind::length, 0, v[0] < 5 * kInch, words)};
+      judged("Pedal above the accelerator", v[0], Kind::length, 0, v[0] < 5 * kInch, words)};
 }
 
 Result hone(In v) {

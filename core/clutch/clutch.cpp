@@ -50,7 +50,7 @@ Expected<bool> check_unit(const ClutchUnit& u) {
 const char* clutch_stop_words(ClutchStop stop) {
   switch (stop) {
     case ClutchStop::pad_stop:
-      return "the pad meets the floor or its stop";
+      return "the pedal meets the floor or its stop";
     case ClutchStop::geometry:
       return "the rod's geometry ends";
     case ClutchStop::master_stroke:

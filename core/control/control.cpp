@@ -67,7 +67,7 @@ double usable_end(const Crank& crank, double rest, double stop, bool& ended) {
 }
 
 Expected<bool> check_arms(const Control& c) {
-  const char* remedy = "Measure pivot to pad and pivot to pin";
+  const char* remedy = "Measure pivot to pedal pad and pivot to pin";
   if (!(c.pad_arm.value() > 0))
     return fail(bad("control.pad_arm", format_quantity(c.pad_arm.value(), Kind::length, 1, {}),
                     "more than 0 mm", "Both arms must be longer than 0", remedy));
@@ -77,8 +77,8 @@ Expected<bool> check_arms(const Control& c) {
   // The pad moves farther than the rod: a ratio below 1 is two arms taken for each other.
   if (!c.mid && c.pin_arm > c.pad_arm)
     return fail(bad("control.pin_arm", format_quantity(c.pin_arm.value(), Kind::length, 2, {}),
-                    say("at most {}, the pivot to the pad", length(c.pad_arm.value(), 1)),
-                    "The pin would stand farther from the pivot than the pad",
+                    say("at most {}, the pivot to the pedal pad", length(c.pad_arm.value(), 1)),
+                    "The pin would stand farther from the pivot than the pedal pad",
                     "Measure both arms from the pivot's middle"));
   if (c.mid && !(c.mid->input.value() > 0 && c.mid->output.value() > 0))
     return fail(

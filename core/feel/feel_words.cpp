@@ -7,7 +7,7 @@ namespace yoke {
 std::string_view stop_words(Stop stop) {
   switch (stop) {
     case Stop::pad_stop:
-      return "the pad meets the floor or its stop";
+      return "the pedal meets the floor or its stop";
     case Stop::geometry:
       return "the rod's geometry ends";
     case Stop::primary_stroke:

@@ -111,7 +111,7 @@ FigureGroup plain_bore(const FigureInputs& in) {
     return g;
   }
   g.figures.push_back(told("Take-up given away", r.volume_m3, Kind::volume, 1));
-  g.figures.push_back(told("More pad travel", r.extra_m, Kind::length, 0));
+  g.figures.push_back(told("More pedal travel", r.extra_m, Kind::length, 0));
   Figure f = words_only("Calipers",
                         r.calipers_too
                             ? say("their running clearance takes {}: change to calipers that run "

@@ -19,13 +19,14 @@ void add_effort(FigureGroup& g, const FigureInputs& in, const ClutchSystem& s,
   g.figures.push_back(by_rule(
       told("Peak effort", r.peak_n, Kind::force, 0, say("{} is your limit", force(limit, 0))),
       margins, PressRule::effort));
-  g.figures.push_back(told("Peak effort at pad travel", r.peak_at_m, Kind::length, 0));
+  g.figures.push_back(told("Peak effort at pedal travel", r.peak_at_m, Kind::length, 0));
   g.figures.push_back(told("Effort at clean release", r.release.pad_force_n, Kind::force, 0));
   g.figures.push_back(told("Effort there on the way up", r.release.pad_force_up_n, Kind::force, 0,
                            r.release.pad_force_up_n < 0 ? "below 0: the pedal stays down" : ""));
-  g.figures.push_back(told("Pad travel at clean release", r.release.pad_travel_m, Kind::length, 0));
   g.figures.push_back(
-      told("Pad travel at bite, coming up", r.bite.pad_travel_up_m, Kind::length, 0));
+      told("Pedal travel at clean release", r.release.pad_travel_m, Kind::length, 0));
+  g.figures.push_back(
+      told("Pedal travel at bite, coming up", r.bite.pad_travel_up_m, Kind::length, 0));
 }
 
 void add_heights(FigureGroup& g, const FigureInputs& in, const ClutchReport& r) {
@@ -33,12 +34,12 @@ void add_heights(FigureGroup& g, const FigureInputs& in, const ClutchReport& r) 
   const bool height = in.strip.plan.known(Param::control_rest_height);
   if (height) {
     g.figures.push_back(
-        told("Pad height at clean release", rest - r.release.pad_travel_m, Kind::length, 0));
+        told("Pedal height at clean release", rest - r.release.pad_travel_m, Kind::length, 0));
     g.figures.push_back(
-        told("Pad height at bite, coming up", rest - r.bite.pad_travel_up_m, Kind::length, 0));
+        told("Pedal height at bite, coming up", rest - r.bite.pad_travel_up_m, Kind::length, 0));
   } else {
     g.figures.push_back(
-        unsaid("Pad heights over the floor", "the pad's height at rest is not known"));
+        unsaid("Pedal heights over the floor", "the pedal's height at rest is not known"));
   }
 }
 
@@ -60,7 +61,7 @@ void add_room(FigureGroup& g, const ClutchSystem& s, const ClutchReport& r,
         unsaid("Over-travel", "the cover's travel limit is not known").as(FigureId::over_travel));
   if (r.pedal_stop_m)
     g.figures.push_back(
-        told("Pedal stop that prevents it, at pad travel", *r.pedal_stop_m, Kind::length, 0));
+        told("Pedal stop that prevents it, at pedal travel", *r.pedal_stop_m, Kind::length, 0));
   if (r.wear_left_m)
     g.figures.push_back(by_rule(told("Room for wear", *r.wear_left_m, Kind::length, 1,
                                      say("{} wanted", length(s.unit.wear.value(), 1))),
@@ -83,7 +84,7 @@ void add_cable(FigureGroup& g, const FigureInputs& in, const ClutchSystem& s) {
                                  Kind::length, 1, c->missing_m <= 0,
                                  say("{} short", length(c->missing_m, 1))));
       g.figures.push_back(
-          told("Pad force for the old cable's force", c->pad_force_n, Kind::force, 0));
+          told("Pedal force for the old cable's force", c->pad_force_n, Kind::force, 0));
     }
   }
 }

@@ -284,14 +284,14 @@ FigureGroup rod_ends(const FigureInputs& in) {
   g.figures.push_back(words_only("Cut", r.cut));
   if (r.pad_for_tenth_m)
     g.figures.push_back(
-        told("0.1 mm at the rod is at the pad", *r.pad_for_tenth_m, Kind::length, 2));
+        told("0.1 mm at the rod is at the pedal", *r.pad_for_tenth_m, Kind::length, 2));
   if (!r.per_turn_m) {
     g.figures.push_back(unsaid("A turn moves", "the thread's pitch is not known"));
     return g;
   }
   g.figures.push_back(told("A turn moves the rod", *r.per_turn_m, Kind::length, 2));
   if (r.pad_per_turn_m)
-    g.figures.push_back(told("and the pad", *r.pad_per_turn_m, Kind::length, 1));
+    g.figures.push_back(told("and the pedal", *r.pad_per_turn_m, Kind::length, 1));
   if (r.turns)
     g.figures.push_back(
         told("Turns for the whole change", *r.turns, Kind::number, 1, "plus: longer"));
@@ -318,7 +318,7 @@ FigureGroup rod_gaps(const FigureInputs& in) {
   g.figures.push_back(judged("Rod clearance", clearance, Kind::length, 2,
                              clearance >= 0.5e-3 && clearance <= 1.0e-3, "0.5 to 1.0 mm"));
   if (rod.free_play)
-    g.figures.push_back(told("felt at the pad", rod.free_play->value(), Kind::length, 1));
+    g.figures.push_back(told("felt at the pedal", rod.free_play->value(), Kind::length, 1));
   if (has_assist(*in.job, As::plan)) {
     const OutputGap o = output_gap(in.strip.plan);
     const auto one = [&](const char* words, const std::optional<double>& m) {
@@ -357,10 +357,10 @@ FigureGroup rod_heights(const FigureInputs& in) {
   const HeightsReport h = heights_report(*in.job, rod);
   g.figures.push_back(words_only("Decided by", h.said));
   if (h.pad_before_m) {
-    g.figures.push_back(told("Pad above the floor, before", *h.pad_before_m, Kind::length, 0));
-    g.figures.push_back(told("Pad above the floor, after", *h.pad_after_m, Kind::length, 0));
+    g.figures.push_back(told("Pedal above the floor, before", *h.pad_before_m, Kind::length, 0));
+    g.figures.push_back(told("Pedal above the floor, after", *h.pad_after_m, Kind::length, 0));
   } else {
-    g.figures.push_back(unsaid("Pad above the floor", "height at rest not known"));
+    g.figures.push_back(unsaid("Pedal above the floor", "height at rest not known"));
   }
   if (h.above_accelerator_m)
     g.figures.push_back(judged("Above the accelerator", *h.above_accelerator_m, Kind::length, 0,

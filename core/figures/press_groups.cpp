@@ -123,7 +123,7 @@ FigureGroup control(const FigureInputs& in) {
   g.figures.push_back(told("Ratio half way", k->ratio(Length{limit / 2}), Kind::number, 2));
   g.figures.push_back(told("Ratio at the end", k->ratio(Length{limit}), Kind::number, 2));
   g.figures.push_back(
-      told("Usable pad travel", limit, Kind::length, 0,
+      told("Usable pedal travel", limit, Kind::length, 0,
            k->limited_by_geometry() ? "the rod's geometry ends it" : "to floor or stop"));
   g.figures.push_back(told("Rod travel there", k->rod_limit().value(), Kind::length, 1));
   if (!c.geometry) {

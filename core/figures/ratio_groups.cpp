@@ -128,7 +128,7 @@ FigureGroup ratio(const FigureInputs& in) {
     const double false_ratio =
         now->ratio * v.si(Param::control_overall) / v.si(Param::control_pad_arm);
     g.figures.push_back(told("Ratio if the whole length were an arm", false_ratio, Kind::number, 2,
-                             "it is none: measure to the middle of the pad"));
+                             "it is none: measure to the middle of the pedal pad"));
   }
   for (const Param hole : {Param::control_hole1, Param::control_hole2, Param::control_hole3})
     add_hole(g, in, *now, hole);

@@ -66,7 +66,7 @@ void pump_figures(FigureGroup& g, const FigureInputs& in, const Symptoms& s) {
                         const std::optional<double>& b) {
     if (a && b)
       g.figures.push_back(told(words, (*a - *b) * per_pad, Kind::volume, 1,
-                               say("the pad rises {}", length((*a - *b), 0))));
+                               say("the pedal rises {}", length((*a - *b), 0))));
   };
   step("First pump takes up", s.first_m, s.second_m);
   step("The next pumps take up", s.second_m, s.third_m);
@@ -111,7 +111,7 @@ FigureGroup slack(const FigureInputs& in) {
                     in.strip.found.known(Param::symptom_pivot_play) ||
                     in.strip.found.known(Param::symptom_pin_wear);
   if (!felt) return g;
-  g.title = "Slack before anything moves, at the pad";
+  g.title = "Slack before anything moves, at the pedal";
   g.source = "play at the rod times the ratio";
   for (const SlackPart& p : b.parts) g.figures.push_back(told(p.words, p.pad_m, Kind::length, 1));
   g.figures.push_back(told("All of it", b.sum_m, Kind::length, 1,

@@ -271,8 +271,9 @@ FigureGroup ports(const FigureInputs& in) {
       g.figures.push_back(unsaid(words, "which spring is the stronger is not known"));
       continue;
     }
-    g.figures.push_back(told(words, dead->value(), Kind::length, 1,
-                             say("at the rod: {} at the pad", length(dead->value() * *ratio, 0))));
+    g.figures.push_back(
+        told(words, dead->value(), Kind::length, 1,
+             say("at the rod: {} at the pedal", length(dead->value() * *ratio, 0))));
   }
   return g;
 }
@@ -284,13 +285,14 @@ FigureGroup work_stages(const FigureInputs& in) {
   g.source = "unfilled parts count as air; 5 % after filling by gravity is common practice";
   const Assembly& a = in.strip.plan_system;
   if (!a.system || !a.system->wheels) {
-    g.figures.push_back(unsaid(
-        "Pad travel", cannot_say(a.missing_system.empty() ? a.missing_brakes : a.missing_system)));
+    g.figures.push_back(
+        unsaid("Pedal travel",
+               cannot_say(a.missing_system.empty() ? a.missing_brakes : a.missing_system)));
     return g;
   }
   const auto presses = stage_presses(*a.system);
   if (!presses) {
-    g.figures.push_back(unsaid("Pad travel", presses.error().reason));
+    g.figures.push_back(unsaid("Pedal travel", presses.error().reason));
     return g;
   }
   for (const StagePress& p : *presses)

@@ -45,7 +45,7 @@ std::vector<Message> not_to_be_driven(const Job& job, const ConditionReport* fou
   constexpr double kFar_m = 0.020;   // common practice, no source
   constexpr double kFloor_m = 5e-3;  // what a carpet takes
   if (known(Param::symptom_sink) && v.si(Param::symptom_sink) > kTape_m)
-    why.push_back(say("the pad sinks by {}", length(v.si(Param::symptom_sink), 0)));
+    why.push_back(say("the pedal sinks by {}", length(v.si(Param::symptom_sink), 0)));
   if (known(Param::symptom_leak) && !v.is(choice::SymptomLeak::none))
     why.emplace_back(v.is(choice::MasterKind::single) && !works_clutch(v)
                          ? "fluid is lost, and there is one circuit only"
@@ -57,7 +57,7 @@ std::vector<Message> not_to_be_driven(const Job& job, const ConditionReport* fou
   const double floor_m = v.si(Param::control_pad_stop) - kFloor_m;
   for (const Param p : {Param::symptom_first, Param::symptom_second, Param::symptom_third})
     if (known(p) && v.si(p) >= floor_m) {
-      why.emplace_back("the pad reaches the floor");
+      why.emplace_back("the pedal reaches the floor");
       break;
     }
   if (v.is(choice::SymptomDrag::drag)) why.emplace_back("wheels keep dragging after a press");
@@ -75,10 +75,11 @@ std::vector<Finding> overall_findings(const Job& job) {
     const Value overall = value_of(job, which, Param::control_overall);
     if (!arm.known() || !overall.known() || arm.si < overall.si - kTape_m) continue;
     return {{Severity::warning, Stage::survey, FindingCode::survey_overall,
-             say("Pivot to pad is given as {}, and the whole pedal is {} long", length(arm.si, 0),
-                 length(overall.si, 0)),
+             say("Pivot to pedal pad is given as {}, and the whole pedal is {} long",
+                 length(arm.si, 0), length(overall.si, 0)),
              "the arm is shorter than the pedal",
-             "Measure from the middle of the pivot bolt to the middle of the pad", "geometry"}};
+             "Measure from the middle of the pivot bolt to the middle of the pedal pad",
+             "geometry"}};
   }
   return {};
 }
@@ -109,14 +110,15 @@ std::vector<Finding> uneven_findings(const Job& job) {
 std::vector<Finding> prove_findings(const Job& job) {
   std::vector<Finding> f;
   const Value bore = value_of(job, As::plan, Param::master_bore);
-  if (const auto ratio = arm_ratio(job, As::plan); bore.known() && ratio) {
-    const PumpReport p = pump_report(job.pump, Length{bore.si}, *ratio);
-    if (p.sinking)
-      f.push_back({Severity::hard, Stage::prove, FindingCode::prove_sinking, p.words.back(),
-                   "no more than a tape can mistake, 2 mm a minute",
-                   "Look for a leak outside first; if all is dry, the master's cups pass fluid",
-                   "common practice, no source"});
-  }
+  // That it sinks is seen, whatever is known of bore and ratio.
+  const PumpReport p =
+      pump_report(job.pump, bore.known() ? std::optional(Length{bore.si}) : std::nullopt,
+                  arm_ratio(job, As::plan));
+  if (p.sinking)
+    f.push_back({Severity::hard, Stage::prove, FindingCode::prove_sinking, p.words.back(),
+                 "no more than a tape can mistake, 2 mm a minute",
+                 "Look for a leak outside first; if all is dry, the master's cups pass fluid",
+                 "common practice, no source"});
   for (const auto& [id, gate] : job.gates)
     if (gate.state == GateState::failed)
       f.push_back({Severity::hard, Stage::prove, FindingCode::prove_gate_failed,
@@ -341,7 +343,7 @@ std::vector<Finding> strip_findings(const Job& job, const std::vector<ConditionR
         c.target->reserve_share < limits_of(job).reserve_share)
       f.push_back(
           {Severity::hard, Stage::size, FindingCode::size_reserve,
-           say("plan: {} % of the pad's travel is left", Plain{c.target->reserve_share * 100, 0}),
+           say("plan: {} % of the pedal's travel is left", Plain{c.target->reserve_share * 100, 0}),
            say("{} %", Plain{limits_of(job).reserve_share * 100, 0}),
            "A larger bore or a smaller ratio", "common practice, no source"});
   }

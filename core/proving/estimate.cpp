@@ -6,6 +6,8 @@
 #include <algorithm>
 #include <cmath>
 
+#include "proving/row_models.hpp"
+
 namespace yoke {
 
 namespace {
@@ -62,9 +64,10 @@ struct Residuals {
   bool operator()(double const* const* parameters, double* residuals) const {
     double slack_m = 0;
     const Condition base = with_unknowns(unknowns, parameters[0], slack_m);
+    RowModels models(*system, base);
     for (std::size_t i = 0; i < rows->size(); ++i) {
       const ReadingRow& row = (*rows)[i];
-      const auto m = FeelModel::make(*system, row_condition(base, row));
+      const auto& m = models.of(row);
       if (!m) return false;
       residuals[i] = row_miss(*m, row, slack_m);
     }
@@ -160,8 +163,9 @@ std::vector<Unknown> candidates(const System& system, const std::vector<ReadingR
   if (low >= 3) list.push_back(Unknown::air);
   if (second >= 1 && second < rows.size()) list.push_back(Unknown::clearance);
   std::size_t firm = 0;
+  RowModels models(system, {});
   for (const ReadingRow& r : rows) {
-    const auto m = FeelModel::make(system, row_condition({}, r));
+    const auto& m = models.of(r);
     if (m && m->at(m->drive_for_force(r.force_n)).pressure_pa > 2e6) ++firm;
   }
   if (firm >= 2 && rows.size() > list.size() + 1) list.push_back(Unknown::growth);
@@ -173,7 +177,7 @@ std::vector<Unknown> candidates(const System& system, const std::vector<ReadingR
 const char* help_for(Unknown dropped) {
   switch (dropped) {
     case Unknown::air:
-      return "Read more light presses, just above where the pad first resists";
+      return "Read more light presses, just above where the pedal first resists";
     case Unknown::clearance:
       return "Press twice in a row and read the second press too";
     case Unknown::growth:
@@ -204,7 +208,7 @@ void finish(ReadingEstimate& r, const Solution& s, const std::vector<Unknown>& u
 }  // namespace
 
 std::string_view unknown_words(Unknown u) {
-  static constexpr std::string_view w[] = {"slack at the pad", "trapped air", "lining clearance",
+  static constexpr std::string_view w[] = {"slack at the pedal", "trapped air", "lining clearance",
                                            "caliper and drum flex", "hoses"};
   return w[static_cast<std::size_t>(u)];
 }
@@ -245,12 +249,13 @@ double row_miss(const FeelModel& m, const ReadingRow& row, double slack_m) {
 std::vector<ReadingRow> usable_rows(const System& system, const std::vector<Reading>& readings,
                                     std::optional<bool> alive, std::size_t& low) {
   std::vector<ReadingRow> rows;
+  RowModels models(system, {});
   low = 0;
   for (const Reading& r : readings) {
     if (alive && r.assist_alive != *alive) continue;
     if (r.travel_m <= 0) continue;  // not read: a pad that is pressed moves
     ReadingRow row{r.force_n, r.travel_m, 0, r.assist_alive, r.second_apply, r.hoses_clamped};
-    const auto m = FeelModel::make(system, row_condition({}, row));
+    const auto& m = models.of(row);
     if (!m) continue;
     const auto t = predicted_travel_m(*m, r.force_n);
     if (!t) continue;
@@ -326,7 +331,7 @@ std::vector<Message> estimate_words(const ReadingEstimate& f) {
                           Plain{e->uncertainty, 2}));
   std::vector<Message> words;
   if (const auto& slack = f.slack_m()) {
-    parts.push_back(say("slack {} ± {} at the pad; readings within {}", length(slack->value, 1),
+    parts.push_back(say("slack {} ± {} at the pedal; readings within {}", length(slack->value, 1),
                         length(slack->uncertainty, 1), length(f.misfit_m, 1)));
     words.push_back(joined(parts, "; "));
   }

@@ -92,7 +92,8 @@ struct PumpReport {
   bool sinking = false;                 ///< beyond what a tape can mistake
   std::vector<Message> words;
 };
-/// `ratio` motion ratio; `bore` of the master.
-[[nodiscard]] PumpReport pump_report(const PumpTest& test, Length bore, double ratio);
+/// `ratio` motion ratio; `bore` of the master: without both no volume is told.
+[[nodiscard]] PumpReport pump_report(const PumpTest& test, std::optional<Length> bore,
+                                     std::optional<double> ratio);
 
 }  // namespace yoke

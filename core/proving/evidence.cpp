@@ -43,7 +43,7 @@ GateAsk sight(const char* words, std::vector<Message> usual) {
 
 GateAsk reserve_ask(const Job& job, const std::vector<ConditionReport>& strip) {
   const auto* plan = report_of(strip, ConditionId::plan);
-  GateAsk a = length_ask("Pad left before the floor, firm press",
+  GateAsk a = length_ask("Pedal left before the floor, firm press",
                          limits_of(job).reserve_share * available_m(job, plan), {});
   if (plan) a.predicted = plan->target->reserve_m;
   return a;
@@ -51,7 +51,7 @@ GateAsk reserve_ask(const Job& job, const std::vector<ConditionReport>& strip) {
 
 GateAsk failed_ask(const Job& job, const std::vector<ConditionReport>& strip) {
   const Limits l = limits_of(job);
-  GateAsk a = length_ask("Pad left before the floor, the worse circuit open", {}, {});
+  GateAsk a = length_ask("Pedal left before the floor, the worse circuit open", {}, {});
   double way = available_m(job, nullptr);
   for (const ConditionId id : {ConditionId::primary_lost, ConditionId::secondary_lost})
     if (const auto* c = report_of(strip, id)) {
@@ -67,11 +67,11 @@ GateAsk dead_ask(const Job& job, const std::vector<ConditionReport>& strip) {
   a.number = true;
   a.kind = Kind::force;
   a.most = limits_of(job).effort_failed_n;
-  a.words = "Scale at the pad, assist dead, pad as deep as for the stop that the law asks";
+  a.words = "Scale at the pedal, assist dead, pedal as deep as for the stop that the law asks";
   if (const auto* c = report_of(strip, ConditionId::assist_lost)) {
     a.predicted = c->target->at.pad_force_n;
-    a.words =
-        say("Scale at the pad, assist dead, pad {} down", length(c->target->at.pad_travel_m, 0));
+    a.words = say("Scale at the pedal, assist dead, pedal {} down",
+                  length(c->target->at.pad_travel_m, 0));
   }
   return a;
 }
@@ -80,14 +80,14 @@ GateAsk clutch_ask(const Job& job, const std::vector<ConditionReport>& strip, Ga
   const auto* plan = report_of(strip, ConditionId::plan);
   const bool known = plan && plan->clutch;
   if (id == GateId::release) {
-    GateAsk a = length_ask("Pad above the floor where reverse goes in without noise",
+    GateAsk a = length_ask("Pedal above the floor where reverse goes in without noise",
                            limits_of(job).reserve_failed_m, {});
     if (plan) a.predicted = plan->target->reserve_m;
     return a;
   }
   const Value limit = value_of(job, As::plan, Param::clutch_limit);
   if (id == GateId::over_travel && limit.known()) {
-    GateAsk a = length_ask("Travel of the bearing, pad on the floor", {}, limit.si);
+    GateAsk a = length_ask("Travel of the bearing, pedal on the floor", {}, limit.si);
     a.digits = 1;
     if (known) a.predicted = plan->clutch->end.bearing_m;
     return a;
@@ -149,13 +149,13 @@ bool far_off(const GateAsk& a, const GateEvidence& e) {
 GateAsk gate_ask(const Job& job, const std::vector<ConditionReport>& strip, GateId id) {
   switch (id) {
     case GateId::preload: {
-      GateAsk a = length_ask("Free play at the pad", kLeastFreePlay_m, {});
+      GateAsk a = length_ask("Free play at the pedal", kLeastFreePlay_m, {});
       a.digits = 1;
       if (const auto play = rod_report(job).free_play) a.predicted = play->value();
       return a;
     }
     case GateId::sink:
-      return length_ask("Pad sinks in 60 s under a steady firm foot", {}, kMostSink_m);
+      return length_ask("Pedal sinks in 60 s under a steady firm foot", {}, kMostSink_m);
     case GateId::reserve:
       return reserve_ask(job, strip);
     case GateId::failed_circuit:
@@ -163,7 +163,7 @@ GateAsk gate_ask(const Job& job, const std::vector<ConditionReport>& strip, Gate
     case GateId::no_assist:
       return dead_ask(job, strip);
     case GateId::assist_drop:
-      return length_ask("Pad drops when the engine starts", kLeastDrop_m, {});
+      return length_ask("Pedal drops when the engine starts", kLeastDrop_m, {});
     case GateId::release:
     case GateId::over_travel:
     case GateId::wear_room:

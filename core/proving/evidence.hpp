@@ -18,7 +18,7 @@ namespace yoke {
 /// What a gate asks to be passed.
 struct GateAsk {
   bool number = false;  ///< a reading; else something seen
-  Message words;        ///< "Pad left before the floor", or what to look at
+  Message words;        ///< "Pedal left before the floor", or what to look at
   Kind kind = Kind::length;
   int digits = 0;
   std::optional<double> predicted;  ///< by this job's own figures

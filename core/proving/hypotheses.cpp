@@ -8,6 +8,7 @@
 #include <tuple>
 
 #include "proving/fault.hpp"
+#include "proving/row_models.hpp"
 
 namespace yoke {
 
@@ -15,22 +16,11 @@ namespace {
 
 double chi2_of(const Faulty& f, const std::vector<ReadingRow>& rows, const PumpTest& pump) {
   double sum = 0;
-  // One model for each way of reading: a fault is pressed many times while its size is sought.
-  struct Made {
-    const ReadingRow* of;
-    Expected<FeelModel> model;
-  };
-  std::vector<Made> made;
+  // A fault is pressed many times while its size is sought.
+  RowModels models(f.system, f.condition);
   for (const ReadingRow& row : rows) {
-    auto it = std::find_if(made.begin(), made.end(), [&](const Made& m) {
-      return m.of->assist_alive == row.assist_alive && m.of->second_apply == row.second_apply &&
-             m.of->hoses_clamped == row.hoses_clamped;
-    });
-    if (it == made.end()) {
-      made.push_back({&row, FeelModel::make(f.system, row_condition(f.condition, row))});
-      it = made.end() - 1;
-    }
-    const double miss = it->model ? row_miss(*it->model, row, f.slack_m) : kImpossible;
+    const auto& model = models.of(row);
+    const double miss = model ? row_miss(*model, row, f.slack_m) : kImpossible;
     sum += miss * miss;
   }
   if (pump.sink_m) sum += std::pow((*pump.sink_m - f.sink_m) / kTape_m, 2);

@@ -12,6 +12,9 @@ namespace {
 
 /// How near a length must be to a 1/64 in to be written as a fraction.
 constexpr double kFractionTolerance_m = 3e-6;
+/// US customary: 1/128 gallon of 231 cubic inches, and sixteen of them.
+constexpr double kFluidOunce_m3 = 231 * 0.0254 * 0.0254 * 0.0254 / 128;
+constexpr double kPint_m3 = 16 * kFluidOunce_m3;
 
 /// Decimals of the imperial unit that carry about the same resolution as the metric ones.
 int imperial_digits(Kind kind, int digits) {
@@ -36,7 +39,15 @@ bool same_units(Kind kind) {
   return words[0].word == words[1].word;
 }
 
+/// Fluid as it is bought: from a pint on in litres, or in fluid ounces.
+std::string bought(double si, bool metric, const Style& style) {
+  return metric ? format_number(si / 1e-3, 2, style) + " l"
+                : format_number(si / kFluidOunce_m3, 0, style) + " fl oz";
+}
+
 std::string in_unit(double si, Kind kind, int digits, const UnitWord& unit, const Style& style) {
+  if (kind == Kind::volume && std::abs(si) >= kPint_m3)
+    return bought(si, unit.word == "cm³", style);
   if (kind == Kind::pitch && unit.word == "tpi") {
     const double tpi = si > 0 ? unit.factor / si : 0;
     const bool whole = std::abs(tpi - std::round(tpi)) < 0.01;

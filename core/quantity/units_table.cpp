@@ -36,6 +36,7 @@ const std::vector<UnitWord>& unit_words(Kind kind) {
                                             {"in3", kInch * kInch * kInch},
                                             {"cu in", kInch * kInch * kInch},
                                             {"l", 1e-3},
+                                            {"fl oz", 231 * kInch * kInch * kInch / 128},
                                             {"m3", 1.0}};
   static const std::vector<UnitWord> force{{"N", 1.0},      {"lbf", kLbf},   {"lb", kLbf},
                                            {"lbs", kLbf},   {"kN", 1000.0},  {"kgf", 9.80665},

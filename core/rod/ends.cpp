@@ -158,7 +158,7 @@ HeightsReport heights_report(const Job& job, const RodReport& rod) {
     if (above > 0.0762 || above < 0)
       h.findings.push_back({above > 0.12 || above < -0.01 ? Severity::warning : Severity::note,
                             Stage::rod, FindingCode::rod_accelerator,
-                            say("The pad stands {} above the accelerator", length(above, 0)),
+                            say("The pedal stands {} above the accelerator", length(above, 0)),
                             "some builders aim for 2 in, 3 in is usable; a preference, not a rule",
                             "Lower the pedal, or move its pad", kPractice});
   }

@@ -178,13 +178,14 @@ Message rod_words(const RodReport& r) {
   };
   part(unit, [](Amount a) { return say("{} for the other unit", a); });
   part(-r.clearance_more, [](Amount a) { return say("{} for the clearance", a); });
-  part(r.height_part.value_or(Length{}), [](Amount a) { return say("{} for the pad height", a); });
+  part(r.height_part.value_or(Length{}),
+       [](Amount a) { return say("{} for the pedal height", a); });
   const Message each = joined(parts, ", ");
   if (!r.total) {
     const Message why = r.missing_height.empty() ? Message("The pedal's ratio is not known")
                                                  : cannot_say(r.missing_height);
-    return parts.empty() ? say("{}, for the pad height", why)
-                         : say("{}, for the pad height; without it {}", why, each);
+    return parts.empty() ? say("{}, for the pedal height", why)
+                         : say("{}, for the pedal height; without it {}", why, each);
   }
   const double v = r.total->value();
   Message all = "The rod stays as long as it is";

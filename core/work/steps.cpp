@@ -108,7 +108,7 @@ void before(List& l, const Facts& f) {
         "Chock the wheels, lift, and set the car down on rated stands on firm ground.")
       .caution("Never work under a car held by a jack alone.");
   l.add(StepId::before_measure,
-        "Measure pad height, free play, pump-up and sink of the old pedal, and write them down.");
+        "Measure pedal height, free play, pump-up and sink of the old pedal, and write them down.");
   l.add(StepId::before_parts,
         "Try every new part by hand first: thread, seat and circuit must all be right before "
         "anything comes off.");
@@ -181,7 +181,7 @@ void mount(List& l, const Facts& f) {
     l.add(StepId::rod_pin, "Pin, washer and clip in: count them back out of the tray.")
         .caution("The rod is pulled each time a foot lifts the pedal. It must be captive.");
     l.add(StepId::rod_clearance,
-          "Feel the free play at the pad: the rod must not hold the piston on.")
+          "Feel the free play at the pedal: the rod must not hold the piston on.")
         .measure(Param::control_rod_clearance)
         .caution("No clearance covers the return port: the brakes drag, heat and lock.");
   }
@@ -300,7 +300,7 @@ void rest(List& l, const Facts& f) {
           "Silicone (DOT 5) mixes with no other grade. Unknown fluid is drained, not topped up.");
   l.add(StepId::fill_weep,
         "Wipe every opened joint and watch it: now, after a hard press, after the first drive.");
-  l.add(StepId::fill_height, "Measure the pad's height at rest as built.")
+  l.add(StepId::fill_height, "Measure the pedal's height at rest as built.")
       .measure(Param::control_rest_height);
 }
 

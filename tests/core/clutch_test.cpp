@@ -182,9 +182,9 @@ TEST_CASE("a clutch job: its own conditions, questions, figures, gates and bleed
     REQUIRE(f->si);
     return *f->si;
   };
-  CHECK(value("Pad height at clean release") ==
-        Approx(0.190 - value("Pad travel at clean release")));
-  CHECK(value("Pad height at bite, coming up") > value("Pad height at clean release"));
+  CHECK(value("Pedal height at clean release") ==
+        Approx(0.190 - value("Pedal travel at clean release")));
+  CHECK(value("Pedal height at bite, coming up") > value("Pedal height at clean release"));
   // Over-travel is a hard finding and holds its gate.
   job.found.set(Param::clutch_limit, {0.0085, How::stated, 0, {}});
   const auto again = foot_strip(job, 32);

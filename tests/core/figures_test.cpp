@@ -223,7 +223,7 @@ TEST_CASE("tubes before a valve see the full pressure, behind it what the valve 
   CHECK(extra == Approx(tube_volume_m3(both, p) - tube_volume_m3(both, at_axle->at(p).rear_pa)));
 }
 
-TEST_CASE("knock-back lengthens the pad's way by its volume") {
+TEST_CASE("knock-back lengthens the pedal's way by its volume") {
   Job job = known_job();
   const double before = condition_report(job, ConditionId::plan).target->at.pad_travel_m;
   set(job, Param::front_knock_back, 0.0005);

@@ -103,7 +103,7 @@ TEST_CASE("what is missing is asked in the order in which it matters") {
   found(job, Param::master_kind, 0);
   CHECK(assemble(job, As::plan).missing_brakes.empty());  // one circuit: nothing to trace
   CHECK(english(param_list({Param::master_bore, Param::control_pad_arm})) ==
-        "bore of the master, pivot to pad");
+        "bore of the master, pivot to pedal pad");
   // What both systems lack is named once; beyond four they are counted.
   CHECK(english(param_list({Param::front_mu, Param::front_mu})) == "front pad friction");
   CHECK(english(param_list({Param::front_mu, Param::rear_mu, Param::rod_snout, Param::rod_socket,

@@ -91,7 +91,7 @@ const std::map<std::string, std::function<double()>> kExamples{
        const UnitFace b{Length{0.0415}, Length{0.02}, Length{0.001}, Length{0.0}};
        return rod_change(a, b, Length{0.0}).change.value() * 1e3;
      }},
-    {"rod.turns 1 in at the pad",
+    {"rod.turns 1 in at the pedal",
      [] { return turns_for(rod_for_height(Length{0.0254}, 6), Length{0.0254 / 24}, 1); }},
     {"doubt.pin_share ±1 mm on 50 mm",
      [] {

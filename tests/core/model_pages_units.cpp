@@ -190,7 +190,7 @@ const std::map<std::string, std::function<double()>>& unit_examples() {
            job.plan.set(p, measured(p, si, How::calliper));
          return *ends_report(job, rod_report(job)).per_turn_m * 1e3;
        }},
-      {"survey.slack mm at the pad",
+      {"survey.slack mm at the pedal",
        [] {
          Values v = resolve(known_job(), As::found);
          for (const auto& [p, si] : {std::pair{Param::symptom_rod_play, 0.002},

@@ -29,7 +29,7 @@ TEST_CASE("open ports: the weaker spring goes first, order alone is no fault (co
   const auto g = figure_group(job, "ports");
   REQUIRE(g->figures.size() == 2);
   CHECK(*g->figures[1].si == Approx(0.019));
-  CHECK(english(g->figures[0].note).find("6 mm at the pad") != std::string::npos);
+  CHECK(english(g->figures[0].note).find("6 mm at the pedal") != std::string::npos);
 }
 
 TEST_CASE("take-up: springs and seal friction part the pressures") {

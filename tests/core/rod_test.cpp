@@ -54,7 +54,7 @@ TEST_CASE("turns for a pedal height (common practice, no source)") {
   CHECK(0.5 / 24 * 6 == Approx(1.0 / 8));  // half a turn moves the pad 1/8 in
 }
 
-TEST_CASE("rod report: unknown says what is missing, doubt reaches the pad, thread is checked") {
+TEST_CASE("rod report: unknown says what is missing, doubt reaches the pedal, thread is checked") {
   Job job = known_job();
   CHECK(rod_report(job).missing_change.size() == 6);
   found(job, Param::rod_snout, 0.560 * kIn);
@@ -102,8 +102,9 @@ TEST_CASE("rod: one answer, the total, everywhere: words, status, cut, turns, ne
   RodReport r = rod_report(job);
   REQUIRE(r.total);
   CHECK(r.total->value() == Approx(0.004));  // 2 mm shorter for the unit, 6 mm for the pad height
-  CHECK(english(rod_words(r), {UnitStyle::metric}) ==
-        "Lengthen by 4.00 mm ± 0.12 mm: −2.00 mm for the other unit, +6.00 mm for the pad height");
+  CHECK(
+      english(rod_words(r), {UnitStyle::metric}) ==
+      "Lengthen by 4.00 mm ± 0.12 mm: −2.00 mm for the other unit, +6.00 mm for the pedal height");
   CHECK(english(rod_status(r)) == "lengthen 4.0 mm");
   CHECK(english(ends_report(job, r).cut).find("Lengthen by 4.00 mm") == 0);
   CHECK(r.new_length->value() == Approx(0.154));

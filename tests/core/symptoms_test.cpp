@@ -82,11 +82,11 @@ TEST_CASE(
     s.lamp = choice::SymptomLamp::press;
     check(s, {air_primary, air_secondary, bypass, leak}, {none});
   }
-  SECTION("the pad does not drop when the engine starts") {
+  SECTION("the pedal does not drop when the engine starts") {
     s.engine_m = 0.0015;
     check(s, {weak_assist}, {none});
   }
-  SECTION("the pad drops well when the engine starts") {
+  SECTION("the pedal drops well when the engine starts") {
     s.engine_m = 0.005;
     check(s, {none}, {weak_assist});
   }

@@ -13,7 +13,7 @@
 #include "rod/rod.hpp"
 #include "sizing/relative.hpp"
 #include "sizing/sweep.hpp"
-#include "support/build.hpp"
+#include "support/every_code.hpp"
 #include "support/work_done.hpp"
 #include "work/bleeding.hpp"
 #include "work/steps.hpp"
@@ -235,6 +235,36 @@ TEST_CASE("pump and sink") {
   const PumpReport sink = pump_report(t, Length{0.022225}, 6);
   CHECK(sink.sinking);
   CHECK(*sink.sink_m3_per_s * 60 == Approx(0.004 * circle_area(Length{0.022225}).value()));
+  // What the pedal does is seen without a bore or a ratio: only the volume cannot be told.
+  for (const auto& [bore, ratio] :
+       {std::pair<std::optional<Length>, std::optional<double>>{{}, 6.0},
+        {Length{0.022225}, {}},
+        {{}, {}}}) {
+    const PumpReport bare = pump_report(t, bore, ratio);
+    CHECK(bare.sinking);
+    CHECK_FALSE(bare.sink_m3_per_s);
+    CHECK_FALSE(bare.take_up);
+    CHECK(english(bare.words.front()).find("raises the pedal by 30 mm") != std::string::npos);
+    CHECK(english(bare.words.back()).find("sinks 24 mm in 60 s") != std::string::npos);
+    CHECK(english(bare.words.back()).find("Do not drive") != std::string::npos);
+  }
+}
+
+TEST_CASE("a pedal that sinks is a hard finding, whatever is known of bore and arms") {
+  for (const char* unknown : {"", "found:master.bore=?", "found:control.pin_arm=?"}) {
+    Job job = known_job();
+    job.pump.sink_m = 0.024;
+    job.pump.hold_s = 60;
+    if (*unknown != 0) set(job, unknown);
+    INFO(unknown);
+    const auto findings = find_all(job, foot_strip(job, 0));
+    const auto it = std::find_if(findings.begin(), findings.end(), [](const Finding& f) {
+      return f.code == FindingCode::prove_sinking;
+    });
+    REQUIRE(it != findings.end());
+    CHECK(it->severity == Severity::hard);
+    CHECK((english(it->message).find("cm³") != std::string::npos) == (*unknown == 0));
+  }
 }
 
 TEST_CASE("a job cannot be proved while a gate stands open or failed") {
@@ -302,7 +332,7 @@ TEST_CASE("findings carry code, message and remedy, status lines say the most us
   found(job, Param::control_pin_arm, 0.05, How::estimate);
   CHECK(status(Stage::survey) == "pin radius is a guess");
   CHECK(english(stage_status(Job{}, Stage::survey, foot_strip(Job{}, 8), {})) ==
-        "pivot to pad unknown");
+        "pivot to pedal pad unknown");
 }
 
 TEST_CASE("only what matters is asked, and the next measurement is what is missing first") {

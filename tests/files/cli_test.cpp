@@ -131,7 +131,7 @@ TEST_CASE("state: the intermediates of one press add up, in any condition") {
   }
   const auto pressed = nlohmann::json::parse(
       run({"state", kDemo, "--force", "150N", "--format", "json"}).out)["rows"];
-  CHECK(of(pressed, "pad force") == Approx(150).epsilon(1e-4));
+  CHECK(of(pressed, "pedal force") == Approx(150).epsilon(1e-4));
   CHECK(run({"state", kDemo, "--condition", "wet"}).status == 2);
 }
 
@@ -159,7 +159,7 @@ TEST_CASE("steps, bleed, gates and fit are what the window works from") {
   }
   const auto fit = rows({"fit", side});
   REQUIRE_FALSE(fit.empty());
-  CHECK(fit[0]["unknown"] == "slack at the pad");
+  CHECK(fit[0]["unknown"] == "slack at the pedal");
   CHECK(run({"fit", std::string(YOKE_SOURCE_DIR) + "/data/demo/trials-special.yoke"}).status == 2);
 }
 
@@ -249,7 +249,7 @@ TEST_CASE("rod: the headline is the total, and names its parts") {
   INFO(both.out);
   CHECK(both.status == 0);
   CHECK(both.out.find("Lengthen by 4.00 mm (0.157 in) ± 0.12 mm: −2.00 mm for the other unit, "
-                      "+6.00 mm for the pad height") != std::string::npos);
+                      "+6.00 mm for the pedal height") != std::string::npos);
   CHECK(run(depths).out.find("\nShorten by 2.00 mm (0.079 in) ± 0.12 mm\n") != std::string::npos);
   words = depths;
   for (const char* w : {"--clearance-more", "-2mm"}) words.emplace_back(w);

@@ -71,7 +71,7 @@ TEST_CASE("the foot strip says and shows every condition") {
       foot_strip_picture(unknown, ConditionId::plan, {}, {900, 140}).said[1].contains("not known"));
 }
 
-TEST_CASE("the line of force moves with the pad and touches answer with parameters") {
+TEST_CASE("the line of force moves with the pedal and touches answer with parameters") {
   Job job = known_job();
   const Picture rest = line_of_force_picture(line(job, 0), {1000, 300});
   const Picture pressed = line_of_force_picture(line(job, 0.8), {1000, 300});
@@ -83,7 +83,7 @@ TEST_CASE("the line of force moves with the pad and touches answer with paramete
   };
   CHECK(spot(pressed, "pad").x() > spot(rest, "pad").x() + 5);
   CHECK(rest.hit(spot(rest, "param:master.bore"))->id == "param:master.bore");
-  CHECK(rest.said.join(" ").contains("Pivot to pad: 300.0 mm"));
+  CHECK(rest.said.join(" ").contains("Pivot to pedal pad: 300.0 mm"));
   // A drag of the drawn distance is the travel of the pad, within the arc's curvature.
   const double mm = line_of_force_mm_per_pixel(line(job, 0), {1000, 300});
   const FeelModel model = FeelModel::make(*assemble(job, As::plan).system, {}).value();
@@ -92,7 +92,7 @@ TEST_CASE("the line of force moves with the pad and touches answer with paramete
   job.found.clear(Param::control_pad_arm);
   CHECK(line_of_force_picture(line(job, 0), {1000, 300})
             .said.join(" ")
-            .contains("Pivot to pad: unknown"));
+            .contains("Pivot to pedal pad: unknown"));
   CHECK(untouched(drawn(line_of_force_picture(line(Job{}, 0), {1000, 300}))) == 0);
   CHECK(stations_picture(line(known_job(), 0.5), {1000, 66}).said.size() == 8);
 }
@@ -145,8 +145,8 @@ TEST_CASE("plots, budgets and sections draw with and without numbers") {
 
 TEST_CASE("curves are read out straight between their points, or said not to be reached") {
   PlotInput in;
-  in.x = {"pad travel, mm", 0, 100};
-  in.y = {"pad force, N", 0, 200};
+  in.x = {"pedal travel, mm", 0, 100};
+  in.y = {"pedal force, N", 0, 200};
   in.curves.push_back({"plan", {{0, 0}, {50, 100}}, Stroke::solid, Qt::white});
   CHECK(read_out(in).isEmpty());
   in.cursor = 25;
@@ -167,7 +167,7 @@ TEST_CASE("callouts: unknown, guess and typical look different, labels keep apar
   LineInput in = line(job, 0);
   in.focus = Group::control;
   const Picture known = line_of_force_picture(in, {1040, 300});
-  CHECK(known.said.join(";").contains("Pivot to pad: 300.0 mm"));
+  CHECK(known.said.join(";").contains("Pivot to pedal pad: 300.0 mm"));
   CHECK(known.said.join(";").contains("≈"));
   job.found.clear(Param::control_pin_arm);
   LineInput less = line(job, 0);

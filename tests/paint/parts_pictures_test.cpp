@@ -101,7 +101,7 @@ TEST_CASE("bearing travel and load under a clutch's line are the model's own") {
   CHECK(shown == Approx(c.clutch->end.bearing_m * 1e3).margin(0.4));
 }
 
-TEST_CASE("a clutch's budget: the slave takes nearly all of the pad's way") {
+TEST_CASE("a clutch's budget: the slave takes nearly all of the pedal's way") {
   const auto c = condition_report(clutch_job(0), ConditionId::plan, 64);
   double sum = 0;
   for (const double layer : c.target->budget) sum += layer;

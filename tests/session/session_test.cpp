@@ -81,7 +81,7 @@ TEST_CASE("save, reopen equal, and the old file guarded") {
   CHECK(again.job().notes == s.job().notes.substr(0, s.job().notes.size() - 1));
 }
 
-TEST_CASE("pressing the pad stays within the curve and shows its state") {
+TEST_CASE("pressing the pedal stays within the curve and shows its state") {
   QTemporaryDir dir;
   Session s;
   REQUIRE(s.open(demo(dir)));

@@ -83,7 +83,7 @@ TEST_CASE("the sheet prints every finding there can be, as it was found") {
     INFO(key(row.code));
     const Printed p = print(job_with(row));
     for (const Finding& f : p.findings) {
-      const char* severity = f.severity == Severity::hard      ? "hard"
+      const char* severity = f.severity == Severity::hard      ? "do not drive"
                              : f.severity == Severity::warning ? "warning"
                                                                : "note";
       INFO(f.message);

@@ -160,7 +160,7 @@ TEST_CASE("record: proved is said of a job that holds, and of a file only when i
   e.hard_findings = 0;
   CHECK(said(listed_state(e)) == "in work");
   e.hard_findings = 2;
-  CHECK(said(listed_state(e)) == "hard points open: 2");
+  CHECK(said(listed_state(e)) == "2 points say: do not drive");
   e.state = JobState::proved;
   CHECK(said(listed_state(e)) == "PROVED NO LONGER");
   e.hard_findings = 0;
@@ -186,10 +186,10 @@ TEST_CASE("a typed reading is held to what a file keeps, and names the entry tha
     ReadingEntry entry;
     const char* says;
   };
-  for (const Bad& b : {Bad{{"5001 N", "62 mm", ""}, "Pad force cannot be 5001 N"},
-                       Bad{{"x", "62 mm", ""}, "Pad force: “x” is not a number"},
-                       Bad{{"300 N", "-1 mm", ""}, "Pad travel cannot be -1 mm"},
-                       Bad{{"300 N", "1001 mm", ""}, "Pad travel cannot be 1001 mm"},
+  for (const Bad& b : {Bad{{"5001 N", "62 mm", ""}, "Pedal force cannot be 5001 N"},
+                       Bad{{"x", "62 mm", ""}, "Pedal force: “x” is not a number"},
+                       Bad{{"300 N", "-1 mm", ""}, "Pedal travel cannot be -1 mm"},
+                       Bad{{"300 N", "1001 mm", ""}, "Pedal travel cannot be 1001 mm"},
                        Bad{{"300 N", "62 mm", "401 bar"}, "Gauge pressure cannot be 401 bar"}}) {
     const auto r = typed_reading(b.entry, metric);
     REQUIRE_FALSE(r);

@@ -52,7 +52,7 @@ TEST_CASE("a new job asks what it is: the choice sets its facts and asks for the
   CHECK(b.window->stage() == Stage::survey);
   auto* focus = qobject_cast<QLineEdit*>(QApplication::focusWidget());
   REQUIRE(focus);
-  CHECK(focus->accessibleName() == "Pivot to pad");
+  CHECK(focus->accessibleName() == "Pivot to pedal pad");
 }
 
 TEST_CASE("a first hydraulic clutch asks nothing about an old unit, and shows no boosters") {

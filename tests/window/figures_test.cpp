@@ -69,6 +69,7 @@ TEST_CASE("bench calculations: typed with units, refused in place, kept when the
   CHECK(card->result().contains("Set the wrench to: 24.1 N"));
   b.type(card->entry("joint"), "20 kg");
   CHECK(card->findChild<QLabel*>("alarm") != nullptr);
+  CHECK(card->findChild<QLabel*>("alarm")->isVisibleTo(card));
   CHECK(card->result().contains("24.1"));
   b.type(card->entry("joint"), "12 Nm");
   b.type(card->entry("angle"), "90");

@@ -122,7 +122,7 @@ TEST_CASE("a second journey by keyboard alone") {
   b.session.show_condition(ConditionId::found);
   key(Qt::Key_F9);
   REQUIRE(qobject_cast<QLineEdit*>(QApplication::focusWidget()));
-  CHECK(QApplication::focusWidget()->accessibleName() == "Pivot to pad");
+  CHECK(QApplication::focusWidget()->accessibleName() == "Pivot to pedal pad");
   words("13 in");
   key(Qt::Key_Return);
   CHECK(value_of(b.session.job(), As::found, Param::control_pad_arm).si == Approx(0.3302));

@@ -220,7 +220,7 @@ TEST_CASE("a value typed but not entered counts as unsaved work") {
   b.answer = -1;
   CHECK_FALSE(b.window->close());
   REQUIRE(b.asked.size() == 1);
-  CHECK(b.asked[0].contains("Pad force"));
+  CHECK(b.asked[0].contains("Pedal force"));
 }
 
 TEST_CASE("a refused edit is said in the window and goes away with the next one") {

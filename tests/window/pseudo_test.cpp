@@ -42,6 +42,8 @@ struct Walk {
           if (t->horizontalHeaderItem(c)) look("column", t->horizontalHeaderItem(c)->text());
       if (auto* p = qobject_cast<PictureView*>(w))
         for (const QString& said : p->picture().said) look("picture", said);
+      if (auto* f = qobject_cast<FigureSheet*>(w))
+        for (const QString& said : f->said()) look("figure", said);
       if (auto* t = qobject_cast<QTextBrowser*>(w))
         for (const QString& line : t->toPlainText().split('\n')) look("sheet", line);
       look("tip", w->toolTip());

@@ -80,7 +80,7 @@ bool whole_answer(const Session& s) {
 
 TEST_CASE("a stranger reaches the whole brake answer in 25 actions") {
   Bench b;
-  Stranger s(b, {{"Pivot to pad", "312"},
+  Stranger s(b, {{"Pivot to pedal pad", "312"},
                  {"Pivot to rod pin", "58.4"},
                  {"Master cylinder", "Tandem"},
                  {"Bore", "7/8"},
@@ -109,7 +109,7 @@ TEST_CASE("a stranger reaches the whole brake answer in 25 actions") {
 
 TEST_CASE("a stranger reaches the whole clutch answer in 20 actions") {
   Bench b;
-  Stranger s(b, {{"Pivot to pad", "286"},
+  Stranger s(b, {{"Pivot to pedal pad", "286"},
                  {"Pivot to rod pin", "61"},
                  {"Bore", "3/4"},
                  {"Primary piston stroke", "34"},

@@ -72,7 +72,7 @@ TEST_CASE("a field refuses what cannot be, keeps the old value, and Escape resto
 }
 
 TEST_CASE(
-    "dragging the pad presses it, touching a dimension goes to its field, a column chooses the "
+    "dragging the pedal presses it, touching a dimension goes to its field, a column chooses the "
     "condition") {
   Bench b;
   REQUIRE(b.window->open_path(demo(b.dir)));

@@ -108,8 +108,7 @@ TEST_CASE("a hard finding marks its stage on the rail, and only that one") {
         std::any_of(b.session.findings().begin(), b.session.findings().end(),
                     [s](const Finding& f) { return f.stage == s && f.severity == Severity::hard; });
     INFO(stage_words(s));
-    CHECK(b.window->rail()->button(s)->accessibleDescription().contains("hard finding open") ==
-          hard);
+    CHECK(b.window->rail()->button(s)->accessibleDescription().contains("do not drive") == hard);
     CHECK(b.window->rail()->button(s)->accessibleDescription().startsWith(b.session.status_of(s)));
   }
   CHECK(b.window->rail()->button(Stage::plumb)->accessibleDescription().contains("hard"));
@@ -203,15 +202,15 @@ TEST_CASE("a gate that asks for a number holds it against its limit and the pred
     QApplication::processEvents();
   };
   auto* gates = b.window->page(Stage::prove)->findChild<GatesBox*>();
-  click("Prove: The pad does not sink");
+  click("Prove: The pedal does not sink");
   REQUIRE(gates->read());
   gates->who()->setText("A. Builder");
   gates->read()->setText("3 mm ± 0.5 mm");
-  click("The pad does not sink: It passes");
+  click("The pedal does not sink: It passes");
   CHECK(gates->refusal()->text().contains("at most 2 mm"));
   CHECK_FALSE(record_of(b.session.job(), GateId::sink));
   gates->read()->setText("0 mm ± 1 mm");
-  click("The pad does not sink: It passes");
+  click("The pedal does not sink: It passes");
   const GateRecord* r = record_of(b.session.job(), GateId::sink);
   REQUIRE(r);
   CHECK(r->state == GateState::passed);
@@ -356,7 +355,7 @@ TEST_CASE("what becomes dangerous by an edit is announced, what was dangerous be
   b.session.set_value(As::plan, Param::circuit_fr, chosen(choice::WheelOutlet::n2));
   QLabel* notice = nullptr;
   for (auto* l : b.window->findChildren<QLabel*>())
-    if (l->accessibleName() == "New hard finding") notice = l;
+    if (l->accessibleName() == "New: do not drive") notice = l;
   REQUIRE(notice);
   CHECK(notice->isVisible());
   CHECK(notice->text().contains("front right are on different outlets"));

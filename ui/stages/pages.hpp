@@ -10,6 +10,7 @@
 #include <QTextBrowser>
 #include <memory>
 
+#include "session/reckoner.hpp"
 #include "session/sheet.hpp"
 #include "session/stage_views.hpp"
 #include "ui/assist_face.hpp"
@@ -175,6 +176,10 @@ class ProvePage : public StagePage {
   PictureView* plot_;
   GatesBox* gates_;
   std::vector<std::pair<QLineEdit*, std::optional<double> PumpTest::*>> pump_;
+  void show_verdict();
+  void say_verdict(const std::vector<Message>& words);
+  Reckoner reckoner_;
+  Job reckoned_;  ///< what the last words are of, or will be
 };
 
 /// Shows the sheet and loads nothing from outside, whatever a text in it asks for.

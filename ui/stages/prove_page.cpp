@@ -12,6 +12,7 @@ namespace yoke {
 ProvePage::ProvePage(Session& session, QWidget* parent)
     : StagePage(session, Stage::prove, tr("Press it: is it air, clearance, or the wrong part?"),
                 parent) {
+  connect(&reckoner_, &Reckoner::made, this, &ProvePage::say_verdict);
   line_ = new LineView(session, false, this);
   line_->setMinimumHeight(228);
   body()->addWidget(line_, 4);
@@ -20,7 +21,7 @@ ProvePage::ProvePage(Session& session, QWidget* parent)
   auto* left = new QVBoxLayout;
   left->setSpacing(4);
   readings_ = new ReadingsBox(session, &Job::readings,
-                              tr("Readings: scale on the pad, tape to the seat"), this);
+                              tr("Readings: scale on the pedal pad, tape to the seat"), this);
   left->addWidget(readings_, 1);
   build_pump(left);
   auto* left_box = new QWidget(this);
@@ -92,6 +93,26 @@ void ProvePage::build_pump(QVBoxLayout* box) {
   box->addLayout(grid);
 }
 
+/// A handful of readings is reckoned at once, hundreds of them beside the window.
+void ProvePage::show_verdict() {
+  constexpr std::size_t kAtOnce = 40;
+  const Job& job = session_.job();
+  if (job.readings.size() <= kAtOnce) {
+    reckoner_.forget();
+    return say_verdict(prove_verdict(job));
+  }
+  if (job == reckoned_) return;
+  reckoned_ = job;
+  verdict_->setText(tr("Reckoning with %1 readings…").arg(job.readings.size()));
+  reckoner_.ask([job] { return prove_verdict(job); });
+}
+
+void ProvePage::say_verdict(const std::vector<Message>& words) {
+  QStringList said;
+  for (const Message& m : words) said << text_of(m, session_.style());
+  verdict_->setText(said.join(QLatin1Char('\n')));
+}
+
 void ProvePage::refresh() {
   readings_->refresh();
   for (auto& [e, member] : pump_) {
@@ -100,9 +121,7 @@ void ProvePage::refresh() {
     const Kind kind = member == &PumpTest::hold_s ? Kind::time : Kind::length;
     e->setText(v ? quantity_text(*v, kind, 0, session_.style()) : QString());
   }
-  QStringList said;
-  for (const Message& m : prove_verdict(session_.job())) said << text_of(m, session_.style());
-  verdict_->setText(said.join(QLatin1Char('\n')));
+  show_verdict();
   plot_->redraw();
   gates_->refresh();
 }

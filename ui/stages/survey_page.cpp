@@ -83,7 +83,13 @@ void SurveyPage::focus_param(As which, Param param) {
   if (!topic && !shows("dimensions")) show_face("dimensions");
   if (topic || dimensions()->group() != group || !dimensions()->panel()->field(which, param))
     show_group(group);
-  if (auto* f = panel()->field(found_only(group) ? As::found : which, param)) f->focus_entry();
+  const As of = found_only(group) ? As::found : which;
+  for (const char* id : {"wrong", "unit", "state"})
+    if (shows(id)) {
+      face_as<TopicFace>(id)->focus_param(of, param);
+      return;
+    }
+  if (auto* f = panel()->field(of, param)) f->focus_entry();
 }
 
 void SurveyPage::refresh() {

@@ -1,0 +1,165 @@
+// The window: its start, an edit on each face, a drag through the map, for three sizes of job. Read
+// them as ratios: to the trivial window, or to an edit of an empty job.
+#include <benchmark/benchmark.h>
+
+#include <QApplication>
+#include <QSettings>
+#include <QTemporaryDir>
+#include <QWidget>
+#include <memory>
+
+#include "files/store.hpp"
+#include "session/texts.hpp"
+#include "support/build.hpp"
+#include "ui/look.hpp"
+#include "ui/main_window.hpp"
+
+using namespace yoke;
+
+namespace {
+
+enum Size { empty, demo, largest };
+
+/// As large as a file may be.
+Job largest_job() {
+  Job job = test::known_job();
+  for (int i = 0; i < 2000; ++i) {
+    Reading r;
+    r.force_n = 60 + (i % 400);
+    r.travel_m = 0.03 + 1e-4 * (i % 400);
+    r.second_apply = i % 3 == 0;
+    job.readings.push_back(r);
+  }
+  for (int i = 0; i < 200; ++i) {
+    PartInHand part;
+    part.name = "part " + std::to_string(i);
+    job.parts.push_back(part);
+  }
+  for (int i = 0; i < 60; ++i) {
+    Box box;
+    box.name = "box " + std::to_string(i);
+    box.x_m = 0.01 * i;
+    job.boxes.push_back(box);
+  }
+  for (int i = 0; i < 8; ++i) {
+    Candidate c;
+    c.name = "unit " + std::to_string(i);
+    c.sheet.set(Param::master_bore, measured(Param::master_bore, 0.019 + 0.001 * i, How::maker));
+    job.candidates.push_back(c);
+  }
+  return job;
+}
+
+Job job_of(Size size) {
+  if (size == empty) return {};
+  if (size == largest) return largest_job();
+  const auto opened = open_job(YOKE_SOURCE_DIR "/data/demo/fire-tender.yoke");
+  return opened ? opened->job : Job{};
+}
+
+Dialogs silent() {
+  Dialogs d;
+  d.open_file = [](QWidget*, const QString&) { return QString(); };
+  d.save_file = [](QWidget*, const QString&, const QString&, const QString&) { return QString(); };
+  d.pick_folder = [](QWidget*, const QString&) { return QString(); };
+  d.ask = [](QWidget*, const QString&, const QStringList&, const QString&) { return -1; };
+  d.tell = [](QWidget*, const QString&) {};
+  return d;
+}
+
+void trivial_window(benchmark::State& state) {
+  for (auto _ : state) {
+    QWidget w;
+    w.resize(1280, 800);
+    w.show();
+    QApplication::processEvents();
+  }
+}
+
+void first_page(benchmark::State& state) {
+  for (auto _ : state) {
+    Session session;
+    MainWindow window(session, silent());
+    window.show();
+    window.show_begin();
+    QApplication::processEvents();
+  }
+}
+
+void window_with(benchmark::State& state, Size size) {
+  const Job job = job_of(size);
+  for (auto _ : state) {
+    Session session;
+    session.take(job);
+    MainWindow window(session, silent());
+    window.show();
+    QApplication::processEvents();
+  }
+}
+
+/// One value of the plan is changed, and the face painted.
+void edit(benchmark::State& state, Size size, Stage stage, std::size_t face) {
+  Session session;
+  session.take(job_of(size));
+  MainWindow window(session, silent());
+  window.resize(1280, 800);
+  window.show();
+  window.show_stage(stage);
+  window.page(stage)->show_face(face);
+  QApplication::processEvents();
+  bool larger = false;
+  for (auto _ : state) {
+    larger = !larger;
+    session.set_value(As::plan, Param::master_bore,
+                      measured(Param::master_bore, larger ? 0.0254 : 0.02381, How::maker));
+    QApplication::processEvents();
+  }
+}
+
+const char* name_of(Size size) {
+  return size == empty ? "empty" : size == demo ? "demo" : "largest";
+}
+
+void register_edits() {
+  struct Place {
+    const char* name;
+    Stage stage;
+    std::size_t face;
+  };
+  static constexpr Place kPlaces[] = {
+      {"survey", Stage::survey, 0},   {"survey_unit", Stage::survey, 2},
+      {"size", Stage::size, 0},       {"size_units", Stage::size, 1},
+      {"size_later", Stage::size, 3}, {"fit_room", Stage::fit, 4},
+      {"rod", Stage::rod, 0},         {"plumb", Stage::plumb, 0},
+      {"install", Stage::install, 0}, {"bleed", Stage::bleed, 0},
+      {"prove", Stage::prove, 0},     {"record", Stage::record, 0}};
+  for (const Size size : {empty, demo, largest})
+    for (const Place& p : kPlaces)
+      benchmark::RegisterBenchmark(
+          (std::string("edit/") + p.name + "/" + name_of(size)).c_str(),
+          [size, p](benchmark::State& state) { edit(state, size, p.stage, p.face); })
+          ->Unit(benchmark::kMillisecond);
+}
+
+}  // namespace
+
+int main(int argc, char** argv) {
+  qputenv("QT_QPA_PLATFORM", "offscreen");
+  QTemporaryDir settings;  // what the builder chose is left alone
+  qputenv("XDG_CONFIG_HOME", settings.path().toLocal8Bit());
+  QApplication app(argc, argv);
+  QApplication::setApplicationName(QStringLiteral("Yoke Step bench"));
+  QApplication::setOrganizationName(QStringLiteral("yokestep-bench"));
+  apply_look(app);
+  benchmark::Initialize(&argc, argv);
+  const auto ms = benchmark::kMillisecond;
+  benchmark::RegisterBenchmark("start/trivial", trivial_window)->Unit(ms);
+  benchmark::RegisterBenchmark("start/first_page", first_page)->Unit(ms);
+  for (const Size size : {empty, demo, largest})
+    benchmark::RegisterBenchmark((std::string("start/") + name_of(size)).c_str(),
+                                 [size](benchmark::State& state) { window_with(state, size); })
+        ->Unit(ms);
+  register_edits();
+  benchmark::RunSpecifiedBenchmarks();
+  return 0;
+}

@@ -1,0 +1,144 @@
+// Faces that are drawings: touched where a thing is measured, typed there, seen there.
+#include <set>
+
+#include "assembly/relevance.hpp"
+#include "paint/plate.hpp"
+#include "support/painted_texts.hpp"
+#include "window/bench.hpp"
+
+using namespace yoke;
+using namespace yoke::test;
+
+namespace {
+
+constexpr Group kPlates[] = {Group::unit, Group::symptom, Group::ageing, Group::gauge, Group::kit};
+
+QString painted(const Picture& picture) {
+  QStringList all;
+  for (const PaintedText& t : painted_texts(picture)) all << t.text;
+  return all.join(QLatin1Char('|'));
+}
+
+PlateView* shown_plate(Bench& b, Group group) {
+  b.stage(Stage::survey);
+  auto* page = b.page<SurveyPage>(Stage::survey);
+  page->show_group(group);
+  QApplication::processEvents();
+  for (auto* plate : page->findChildren<PlateView*>())
+    if (plate->isVisible()) return plate;
+  FAIL("no plate");
+  return nullptr;
+}
+
+QRectF place_of(const PlateView* plate, const QString& id) {
+  for (const Spot& s : plate->picture().spots)
+    if (s.id == id) return s.area;
+  FAIL("no place " << id.toStdString());
+  return {};
+}
+
+}  // namespace
+
+TEST_CASE(
+    "every question of the unit, the symptoms, the old parts, the bore and the kit has its place") {
+  for (const bool clutch : {false, true}) {
+    Job job = known_job();
+    if (clutch) job.found.set(Param::control_use, {1, How::stated, 0, {}});
+    for (const Group group : kPlates) {
+      REQUIRE(has_plate(group));
+      const Picture plate = plate_of(group, {job, As::found, Style{}}, {600, 400});
+      std::set<std::string> ids;
+      for (const Spot& s : plate.spots) ids.insert(s.id.section(':', 1).toStdString());
+      for (const ParamInfo& p : all_params()) {
+        if (p.group != group) continue;
+        INFO(p.id << (clutch ? ", clutch" : ", brakes"));
+        CHECK(ids.count(std::string(p.id)) == (relevant(job, As::found, p.param) ? 1 : 0));
+      }
+    }
+  }
+  CHECK_FALSE(has_plate(Group::vehicle));
+}
+
+TEST_CASE("a plate says what is unknown, what is typical and what was measured, at any width") {
+  Job job = known_job();
+  job.found.set(Param::unit_pilot, measured(Param::unit_pilot, 0.0476, How::calliper));
+  for (const double width : {460.0, 600.0, 900.0, 1400.0}) {
+    const Picture plate =
+        unit_plate({job, As::found, Style{UnitStyle::metric, false}}, {width, 300});
+    INFO(width);
+    CHECK(painted(plate).contains("47.60 mm"));
+    CHECK(plate.said.contains("Stud diameter: unknown"));
+    CHECK(plate.said.contains("Pilot diameter: 47.60 mm"));
+    const auto texts = painted_texts(plate);
+    const QRectF all(QPointF(0, 0), plate.size);
+    for (std::size_t i = 0; i < texts.size(); ++i) {
+      INFO(texts[i].text.toStdString());
+      CHECK(all.contains(texts[i].area));
+      for (std::size_t k = i + 1; k < texts.size(); ++k) {
+        INFO(texts[k].text.toStdString());
+        CHECK_FALSE(crosses(texts[i], texts[k]));
+      }
+    }
+  }
+  const Picture symptoms =
+      symptom_plate({job, As::found, Style{UnitStyle::metric, false}}, {600, 300});
+  CHECK(symptoms.said.contains("Push of these tests: ≈ 150 N"));
+}
+
+TEST_CASE("a number on the plate is touched, the value typed there, and undone in one step") {
+  Bench b;
+  REQUIRE(b.window->open_path(demo(b.dir)));
+  PlateView* plate = shown_plate(b, Group::unit);
+  const Job before = b.session.job();
+  QTest::mouseClick(plate, Qt::LeftButton, {},
+                    place_of(plate, "param:unit.pilot").center().toPoint());
+  QApplication::processEvents();
+  auto* field = qobject_cast<QuantityField*>(plate->open_field());
+  REQUIRE(field);
+  CHECK(field->param() == Param::unit_pilot);
+  b.type(field->entry(), "2 in");
+  QTest::qWait(1);
+  CHECK(value_of(b.session.job(), As::found, Param::unit_pilot).si == Approx(0.0508));
+  CHECK_FALSE(plate->open_field());
+  CHECK(plate->picture().said.join('|').contains("Pilot diameter: 50.80 mm"));
+  b.session.undo();
+  CHECK(b.session.job() == before);
+}
+
+TEST_CASE("a plate is worked by the keyboard alone, and the list of all values is one key away") {
+  Bench b;
+  REQUIRE(b.window->open_path(demo(b.dir)));
+  PlateView* plate = shown_plate(b, Group::symptom);
+  plate->setFocus();
+  for (int i = 0; i < 60; ++i) {
+    QTest::keyClick(plate, Qt::Key_Right);
+    if (plate->walked() && plate->walked()->id == "param:symptom.sink") break;
+  }
+  REQUIRE(plate->walked());
+  QTest::keyClick(plate, Qt::Key_Return);
+  QApplication::processEvents();
+  auto* field = qobject_cast<QuantityField*>(plate->open_field());
+  REQUIRE(field);
+  b.type(field->entry(), "12 mm");
+  CHECK(value_of(b.session.job(), As::found, Param::symptom_sink).si == Approx(0.012));
+  auto* face = b.page<SurveyPage>(Stage::survey)->wrong();
+  REQUIRE(face->list_button()->isVisible());
+  QTest::keyClick(face->list_button(), Qt::Key_Space);
+  QApplication::processEvents();
+  CHECK_FALSE(plate->isVisible());
+  CHECK(face->panel()->isVisible());
+  CHECK(b.entry(face->panel(), As::found, Param::symptom_sink)->text() == "12 mm");
+}
+
+TEST_CASE("a kit's plate keeps what is in the unit and what is in the kit apart") {
+  Bench b;
+  REQUIRE(b.window->open_path(demo(b.dir)));
+  PlateView* plate = shown_plate(b, Group::kit);
+  REQUIRE(plate->edit(As::found, Param::kit_piston));
+  CHECK(plate->open_field()->which() == As::found);
+  REQUIRE(plate->edit(As::plan, Param::kit_piston));
+  CHECK(plate->open_field()->which() == As::plan);
+  b.type(qobject_cast<QuantityField*>(plate->open_field())->entry(), "31 mm");
+  CHECK(value_of(b.session.job(), As::plan, Param::kit_piston).si == Approx(0.031));
+  CHECK_FALSE(b.session.job().found.at(Param::kit_piston).has_value());
+}
