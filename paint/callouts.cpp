@@ -196,11 +196,13 @@ void move_apart(std::vector<Callout>& list, QSizeF size, double floor_y) {
     keep_in();
     const QPointF home = box.center();
     const auto clear = [&] {
-      return std::none_of(list.begin(), list.begin() + static_cast<std::ptrdiff_t>(i),
+      // The picture's own words stand in its corner.
+      return !QRectF(0, 0, 170, 30).intersects(box) &&
+             std::none_of(list.begin(), list.begin() + static_cast<std::ptrdiff_t>(i),
                           [&](const Callout& o) { return o.box.intersects(box); });
     };
     // Below, above, further; then the same beside its place.
-    for (const double aside : {0.0, box.width() * 0.8, -box.width() * 0.8})
+    for (const double aside : {0.0, box.width() * 0.8, -box.width() * 0.8, box.width() * 1.6})
       for (int step = 0; step <= 10 && !clear(); ++step) {
         const double by = (kLabelHeight + 3) * ((step + 1) / 2) * (step % 2 == 1 ? 1 : -1);
         box.moveCenter(home + QPointF(aside, by));
@@ -215,7 +217,12 @@ std::vector<Callout> callouts_of(const LineInput& in, const LineGeometry& g, con
                                  QSizeF size, double floor_y) {
   std::vector<Callout> list;
   Collector c(in, v, list);
+  // Near a station its own dimensions stand alone: those of the others lie outside.
+  const bool own = in.focus == Group::control || in.focus == Group::master ||
+                   (in.focus == Group::assist && g.booster) ||
+                   ((in.focus == Group::front || in.focus == Group::rear) && !g.clutch);
   always(c, g, v);
+  if (own) std::erase_if(list, [&](const Callout& o) { return info(o.param).group != *in.focus; });
   if (in.focus) {
     switch (*in.focus) {
       case Group::control:

@@ -9,13 +9,16 @@
 
 namespace yoke {
 
-inline void ground(Picture& pic, const QString& title) {
+/// `share` of the width that the title may take, where something else stands beside it.
+inline void ground(Picture& pic, const QString& title, double share = 1) {
   const QSizeF size = pic.size;
+  pic.spots.push_back({QRectF(0, 0, size.width() * share, 28), QString(), title});
   pic.layers.emplace_back([=](QPainter& p) {
     p.fillRect(QRectF(QPointF(0, 0), size), theme::kDye);
     p.setPen(theme::kScribe);
     p.setFont(theme::text(14, true));
-    p.drawText(QRectF(14, 6, size.width() - 28, 22), Qt::AlignLeft | Qt::AlignVCenter, title);
+    p.drawText(QRectF(14, 6, size.width() - 28, 22), Qt::AlignLeft | Qt::AlignVCenter,
+               theme::elided(p.font(), title, size.width() * share - 28));
   });
   pic.said << title;
 }

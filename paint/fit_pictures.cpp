@@ -114,8 +114,10 @@ Picture pattern_picture(const Job& job, const Style& style, QSizeF size) {
   pic.layers.emplace_back([=](QPainter& p) {
     p.setFont(theme::text(13));
     p.setPen(theme::kScribe);
-    p.drawText(QRectF(14, size.height() - 26, size.width() - 28, 20), Qt::AlignLeft, words);
+    p.drawText(QRectF(14, size.height() - 26, size.width() - 28, 20), Qt::AlignLeft,
+               theme::elided(p.font(), words, size.width() - 28));
   });
+  pic.spots.push_back({QRectF(0, size.height() - 28, size.width(), 28), QString(), words});
   return pic;
 }
 
@@ -148,7 +150,7 @@ Picture stack_picture(const Job& job, const Style& style, QSizeF size) {
     double x = 40;
     p.setFont(theme::text(13));
     int n = 0;
-    Lettering letters(size);
+    Lettering letters(QRectF(QPointF(0, 0), size));
     letters.keep_free(QRectF(0, 0, size.width(), 30));
     letters.keep_free(QRectF(0, size.height() - 30, size.width(), 30));
     letters.keep_free(QRectF(40, mid - half, size.width() - 80, 2 * half));
@@ -183,12 +185,16 @@ Picture stack_picture(const Job& job, const Style& style, QSizeF size) {
     said << l.words + QLatin1Char(' ') + (l.known ? length_text(l.m, style) : Drawn::tr("unknown"));
   said << (stud > 0 ? Drawn::tr("stud ") + length_text(stud, style) : Drawn::tr("stud unknown"));
   pic.said << said.join(QStringLiteral(", "));
+  const QString why =
+      Drawn::tr("The stud's length is not known: thread for the nut cannot be said.");
+  if (stud <= 0)
+    pic.spots.push_back({QRectF(0, size.height() - 28, size.width(), 28), QString(), why});
   if (stud <= 0)
     pic.layers.emplace_back([=](QPainter& p) {
       p.setFont(theme::text(14));
       p.setPen(theme::kMarkOnDye);
       p.drawText(QRectF(14, size.height() - 26, size.width() - 28, 20), Qt::AlignLeft,
-                 Drawn::tr("The stud's length is not known: thread for the nut cannot be said."));
+                 theme::elided(p.font(), why, size.width() - 28));
     });
   return pic;
 }

@@ -11,7 +11,8 @@ namespace yoke {
 
 class Lettering {
  public:
-  explicit Lettering(QSizeF picture) : all_(QPointF(2, 2), picture - QSizeF(4, 4)) {}
+  /// `all`: where words may stand.
+  explicit Lettering(const QRectF& all) : all_(all.adjusted(2, 2, -2, -2)) {}
   /// Keeps a place free of words: of what is written by other means.
   void keep_free(const QRectF& place) { taken_.push_back(place); }
   /// Writes in the painter's font, left-aligned in a place of the text's own width whose middle is

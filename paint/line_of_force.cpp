@@ -27,15 +27,49 @@ QSizeF drawing_of(QSizeF size) {
   return has_figures(size) ? QSizeF(size.width(), size.height() - 82) : size;
 }
 
-View view_of(const LineGeometry& g, QSizeF whole) {
+/// What is looked at: the whole, or the station whose dimensions are asked for.
+QRectF looked_at(const LineGeometry& g, const LineInput& in) {
+  const auto around = [](QPointF middle, double half) {
+    return QRectF(middle - QPointF(half * 1.6, half), QSizeF(3.2 * half, 2 * half));
+  };
+  const double unit_end = g.master_x + g.master_length + 60;
+  switch (in.focus.value_or(Group::vehicle)) {
+    case Group::control: {
+      const double left = std::min({-60.0, g.pad.x() - 40, g.pin.x() - 20});
+      const double low = std::max(g.pad.y(), g.axis_y) + 30;
+      return {QPointF(left, -50), QPointF(std::max(g.firewall_x + 30, g.pad.x() + 60), low)};
+    }
+    case Group::assist:
+      if (!g.booster) return g.world;
+      return around({g.firewall_x + g.booster_length / 2, g.axis_y}, g.booster_diameter * 0.62);
+    case Group::master:
+      return around({(g.master_x + unit_end) / 2, g.axis_y},
+                    std::max({60.0, g.master_length * 0.45, g.apart + 50}));
+    case Group::front:
+    case Group::rear: {
+      if (g.clutch) return g.world;
+      const auto& b = in.focus == Group::front ? g.front : g.rear;
+      return around(b.centre, b.radius * 1.2);
+    }
+    default:
+      return g.world;
+  }
+}
+
+/// A station is drawn larger than in the whole; what lies beyond it is left out.
+bool is_near(const LineGeometry& g, const LineInput& in) {
+  return looked_at(g, in) != g.world;
+}
+
+View view_of(const LineGeometry& g, const LineInput& in, QSizeF whole) {
   const QSizeF size = drawing_of(whole);
+  const QRectF world = looked_at(g, in);
   View v;
-  v.scale =
-      std::min((size.width() - 24) / g.world.width(), (size.height() - 12) / g.world.height());
-  const QSizeF drawn = g.world.size() * v.scale;
+  v.scale = std::min((size.width() - 24) / world.width(), (size.height() - 12) / world.height());
+  const QSizeF drawn = world.size() * v.scale;
   v.shift = QPointF(12 + (size.width() - 24 - drawn.width()) / 2,
                     6 + (size.height() - 12 - drawn.height()) / 2) -
-            g.world.topLeft() * v.scale;
+            world.topLeft() * v.scale;
   return v;
 }
 
@@ -277,20 +311,21 @@ void add_stations(Picture& pic, const LineInput& in, const QRectF& area, int big
 std::vector<Param> callout_params(const LineInput& in, QSizeF size) {
   const LineGeometry g = line_geometry(in);
   std::vector<Param> list;
-  for (const Callout& c : callouts_of(in, g, view_of(g, size), size, drawing_of(size).height()))
+  for (const Callout& c : callouts_of(in, g, view_of(g, in, size), size, drawing_of(size).height()))
     list.push_back(c.param);
   return list;
 }
 
 double line_of_force_mm_per_pixel(const LineInput& in, QSizeF size) {
-  return 1.0 / view_of(line_geometry(in), size).scale;
+  return 1.0 / view_of(line_geometry(in), in, size).scale;
 }
 
 Picture line_of_force_picture(const LineInput& in, QSizeF size) {
   Picture pic;
   pic.size = size;
   const LineGeometry g = line_geometry(in);
-  const View v = view_of(g, size);
+  const View v = view_of(g, in, size);
+  const QRectF drawing(QPointF(0, 0), drawing_of(size));
   const bool dead = in.point && in.point->assist == AssistState::dead;
   pic.layers.emplace_back([=](QPainter& p) {
     p.fillRect(QRectF(QPointF(0, 0), size), theme::kDye);
@@ -306,18 +341,20 @@ Picture line_of_force_picture(const LineInput& in, QSizeF size) {
                        "Drag the pedal pad, or hold F8, to press it. Touch a dimension to type it.")
                  : Drawn::tr("Touch a dimension to type it."));
   });
-  if (g.clutch)
-    pic.layers.emplace_back([=](QPainter& p) { draw_clutch(p, g, v); });
-  else
-    pic.layers.emplace_back([=](QPainter& p) { draw_lines(p, g, v, in); });
-  pic.layers.emplace_back([=](QPainter& p) { draw_booster(p, g, v, dead); });
-  pic.layers.emplace_back([=](QPainter& p) { draw_master(p, g, v, in); });
-  if (!g.clutch)
-    pic.layers.emplace_back([=](QPainter& p) {
+  pic.layers.emplace_back([=](QPainter& p) {
+    p.setClipRect(drawing);
+    if (g.clutch)
+      draw_clutch(p, g, v);
+    else
+      draw_lines(p, g, v, in);
+    draw_booster(p, g, v, dead);
+    draw_master(p, g, v, in);
+    if (!g.clutch) {
       draw_brake(p, g.front, v);
       draw_brake(p, g.rear, v);
-    });
-  pic.layers.emplace_back([=](QPainter& p) { draw_pedal(p, g, v); });
+    }
+    draw_pedal(p, g, v);
+  });
   pic.said << in.title;
   if (g.clutch) pic.said << clutch_said(g);
   for (const Axle axle : {Axle::front, Axle::rear}) {
@@ -331,14 +368,14 @@ Picture line_of_force_picture(const LineInput& in, QSizeF size) {
                                        : outlets.join(Drawn::tr(" and ")));
   }
   add_callouts(pic, g, v, in, drawing_of(size).height());
-  const double x = v.at(g.firewall_x, 0).x() + 22;
+  const double x = is_near(g, in) ? 180 : v.at(g.firewall_x, 0).x() + 22;
   // A low drawing leaves them out; a screen reader is told them all the same.
   Picture told;
   add_stations(has_figures(size) ? pic : told, in,
                QRectF(x, size.height() - 76, size.width() - x - 10, 70), 17);
   pic.said << told.said;
   const QPointF pad = v.at(g.pad);
-  pic.spots.push_back({QRectF(pad.x() - 30, pad.y() - 34, 60, 68), Drawn::tr("pad"),
+  pic.spots.push_back({QRectF(pad.x() - 30, pad.y() - 34, 60, 68), QStringLiteral("pad"),
                        Drawn::tr("Drag the pedal pad to press it, or hold F8")});
   return pic;
 }

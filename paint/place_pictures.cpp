@@ -73,7 +73,7 @@ Picture room_picture(const Job& job, const Style& style, QSizeF size) {
                                    : QPointF(r.left() + w / 2, r.top() - 10);
         names.emplace_back(middle, name);
       }
-      Lettering letters(size);
+      Lettering letters(QRectF(half * view, 0, half, size.height()));
       letters.keep_free(QRectF(half * view + 14, size.height() - 24, 140, 24));
       const auto write_names = [&] {
         p.setFont(theme::text(13));
@@ -203,7 +203,7 @@ Picture heights_picture(const Job& job, const Style& style, QSizeF size) {
     p.drawLine(QPointF(20, floor_y), QPointF(size.width() - 20, floor_y));
     p.setFont(theme::text(13));
     p.drawText(QRectF(22, floor_y + 3, 100, 18), Qt::AlignLeft, Drawn::tr("floor"));
-    Lettering letters(size);
+    Lettering letters(QRectF(QPointF(0, 0), size));
     letters.keep_free(QRectF(0, 0, size.width(), 30));
     for (const Level& l : levels)
       letters.keep_free(QRectF(size.width() * l.x - 28, floor_y - l.m * scale - 4, 56, 8));

@@ -117,7 +117,7 @@ Picture Plate::done(double drawn) && {
   pic.size = size_;
   const double zoom = std::clamp(size_.width() / kWide, 0.75, 2.0);
   const double wide = size_.width() / zoom;
-  const int columns = std::max(2, static_cast<int>(wide / 148));
+  const int columns = std::max(2, static_cast<int>(wide / 190));
   const double cell = (wide - 16 - (columns - 1) * kGap) / columns;
   pic.layers.emplace_back([size = size_, title = title_, zoom](QPainter& p) {
     p.fillRect(QRectF(QPointF(0, 0), size), theme::kDye);

@@ -351,8 +351,13 @@ Picture plot(const PlotInput& input, QSizeF size) {
     pic.layers.emplace_back([=](QPainter& p) {
       p.setFont(theme::text(15));
       p.setPen(theme::kMarkOnDye);
-      p.drawText(QRectF(16, 36, size.width() - 32, size.height() - 44),
-                 Qt::AlignCenter | Qt::TextWordWrap, input.empty);
+      const QRectF room(16, 34, size.width() - 32, size.height() - 38);
+      // In a low plot one line says as much as it can; the whole is one touch away.
+      const bool whole =
+          QFontMetricsF(p.font()).boundingRect(room, Qt::TextWordWrap, input.empty).height() <=
+          room.height();
+      p.drawText(room, Qt::AlignCenter | Qt::TextWordWrap,
+                 whole ? input.empty : theme::elided(p.font(), input.empty, room.width() - 4));
     });
   pic.said << input.title;
   for (const auto& c : input.curves)
@@ -362,7 +367,10 @@ Picture plot(const PlotInput& input, QSizeF size) {
                            number_text(c.points.back().y()));
   for (const auto& q : input.marks) pic.said << q.name;
   if (input.cursor && !nothing) pic.said << read_out(input);
-  if (nothing) pic.said << input.empty;
+  if (nothing) {
+    pic.said << input.empty;
+    pic.spots.push_back({QRectF(QPointF(0, 0), size), QString(), input.empty});
+  }
   return pic;
 }
 

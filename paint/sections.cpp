@@ -135,7 +135,14 @@ void draw_wheel(QPainter& p, const QRectF& box, const QString& inside, bool know
 Picture rod_section_picture(const Job& job, const RodReport& rod, const Style& style, QSizeF size) {
   Picture pic;
   pic.size = size;
-  ground(pic, Drawn::tr("Where the rod's ball end finds its seat"));
+  // What is to be done stands beside the title, which gives way.
+  const QString status = text_of(rod_status(rod), style);
+  const QFont loud = theme::text(15, true);
+  const double asked = QFontMetricsF(loud).horizontalAdvance(status) + 34;
+  const double share = std::clamp(1 - asked / std::max(1.0, size.width()), 0.25, 0.7);
+  ground(pic, Drawn::tr("Where the rod's ball end finds its seat"), share);
+  pic.spots.push_back({QRectF(size.width() * share, 0, size.width() * (1 - share), 30), QString(),
+                       status});
   const UnitSection units[] = {unit_of(job, As::found), unit_of(job, As::plan)};
   const QString names[] = {Drawn::tr("as found"), Drawn::tr("plan")};
   // Drawn for a small place and enlarged with it; one scale for both, to be compared by eye.
@@ -144,9 +151,10 @@ Picture rod_section_picture(const Job& job, const RodReport& rod, const Style& s
   const double longest = std::max({units[0].n() + units[0].g(), units[1].n() + units[1].g(), 30.0});
   const double scale = std::min(4.0, (place.width() / 2 - 170) / longest);
   // In a low picture the height is drawn shorter, the lengths are not.
-  const double flatness = std::clamp((place.height() - 76) / 148, 0.45, 1.0);
+  const double flatness = std::clamp((place.height() - 100) / 148, 0.3, 1.0);
   for (int i = 0; i < 2; ++i) {
-    const QPointF face(place.width() * (i == 0 ? 0.5 : 1.0) - 96, place.height() / 2 + 4);
+    const QPointF face(place.width() * (i == 0 ? 0.5 : 1.0) - 96,
+                       place.height() / 2 + (flatness < 1 ? 10 : 4));
     const UnitSection u = units[i];
     const QString name = names[i];
     pic.layers.emplace_back([=](QPainter& p) {
@@ -159,12 +167,11 @@ Picture rod_section_picture(const Job& job, const RodReport& rod, const Style& s
                                         Drawn::tr(" in front of the face")
                                   : Drawn::tr(": not all measured"));
   }
-  const QString status = text_of(rod_status(rod), style);
   pic.layers.emplace_back([=](QPainter& p) {
-    p.setFont(theme::text(15, true));
+    p.setFont(loud);
     p.setPen(theme::kScribe);
-    p.drawText(QRectF(size.width() / 2, 7, size.width() / 2 - 16, 22),
-               Qt::AlignRight | Qt::AlignVCenter, status);
+    const QRectF room(size.width() * share, 7, size.width() * (1 - share) - 16, 22);
+    p.drawText(room, Qt::AlignRight | Qt::AlignVCenter, theme::elided(loud, status, room.width()));
   });
   const QString answer = text_of(rod_words(rod), style);
   pic.said << answer;

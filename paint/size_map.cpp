@@ -266,13 +266,20 @@ void draw_key(QPainter& p, const Sweep& s, bool levels, QSizeF size) {
       w += QFontMetricsF(p.font()).horizontalAdvance(words_of(limit_words(l))) + gap;
     return w;
   };
-  for (int px = 12; px >= 9 && width() > size.width(); --px) {
+  for (int px = 12; px >= 11 && width() > size.width(); --px) {
     p.setFont(theme::text(px));
-    gap = 32;
+    gap = 30;
   }
+  // Then words give way: each keeps its shape, and the whole is told by the cells.
+  const double spare = width() - size.width();
+  const double cut =
+      spare > 0 ? spare / static_cast<double>(std::max<std::size_t>(1, used.size())) : 0;
   double x = 14;
   for (const Limit l : used) {
-    const QString word = words_of(limit_words(l));
+    const QString whole = words_of(limit_words(l));
+    const double full = QFontMetricsF(p.font()).horizontalAdvance(whole);
+    const QString word =
+        cut > 0 ? theme::elided(p.font(), whole, std::max(18.0, full - cut)) : whole;
     draw_shape(p, QPointF(x + 8, size.height() - 15), 7, l);
     p.setPen(theme::kScribe);
     const double w = QFontMetricsF(p.font()).horizontalAdvance(word);
@@ -380,6 +387,11 @@ Picture size_map_picture(const Sweep& s, const MapMarks& marks, const Style& sty
   }
   pic.layers.emplace_back(
       [=, levels = !marks.doubts.empty()](QPainter& p) { draw_key(p, s, levels, size); });
+  QStringList key;
+  for (const auto& c : s.cells)
+    if (const QString word = words_of(limit_words(c.fails)); !key.contains(word)) key << word;
+  pic.spots.push_back({QRectF(0, size.height() - 28, size.width(), 28), QString(),
+                       key.join(QStringLiteral(", "))});
   const auto inside = std::count_if(s.cells.begin(), s.cells.end(),
                                     [](const Cell& c) { return c.fails == Limit::none; });
   pic.said << Drawn::tr("%1 of %2 cells within limits").arg(inside).arg(s.cells.size());

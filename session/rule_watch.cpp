@@ -62,6 +62,19 @@ Message rests_message(const std::vector<JudgedRule>& book, Stage stage) {
       if (std::find(on.begin(), on.end(), p) == on.end()) on.push_back(p);
   }
   if (count == 0) return {};
+  // The first few are enough to go on: the sheet has them all.
+  constexpr std::size_t kMost = 3;
+  if (on.size() > kMost) {
+    const std::size_t more = on.size() - kMost;
+    on.resize(kMost);
+    return plural(
+        count,
+        "{} rule here holds only if what nobody measured is as typical. Measure: {} and {} "
+        "more",
+        "{} rules here hold only if what nobody measured is as typical. Measure: {} and {} "
+        "more",
+        {param_list(on), static_cast<long>(more)});
+  }
   return plural(count, "{} rule here holds only if what nobody measured is as typical. Measure: {}",
                 "{} rules here hold only if what nobody measured is as typical. Measure: {}",
                 {param_list(on)});

@@ -8,6 +8,16 @@
 
 namespace yoke {
 
+Room::Room(QWidget* child, QSize least, QWidget* parent) : QWidget(parent), child_(child) {
+  child_->setParent(this);
+  setMinimumSize(least);
+}
+
+void Room::resizeEvent(QResizeEvent* e) {
+  QWidget::resizeEvent(e);
+  child_->setGeometry(rect());
+}
+
 LineText::LineText(const char* role, int lines, QWidget* parent) : QWidget(parent), lines_(lines) {
   setObjectName(QString::fromLatin1(role));
   const QString r = objectName();

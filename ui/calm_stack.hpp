@@ -18,6 +18,21 @@ class CalmStack : public QStackedWidget {
   [[nodiscard]] QSize minimumSizeHint() const override { return {300, 200}; }
 };
 
+/// Gives its one child all its room, and asks nothing for it: what the child would like to be is
+/// not asked, only the least that it was given.
+class Room : public QWidget {
+  Q_OBJECT
+
+ public:
+  Room(QWidget* child, QSize least, QWidget* parent);
+
+ protected:
+  void resizeEvent(QResizeEvent*) override;
+
+ private:
+  QWidget* child_;
+};
+
 /// Text of a fixed count of lines, shortened where it does not fit; the whole is its tool tip.
 class LineText : public QWidget {
   Q_OBJECT

@@ -9,6 +9,7 @@ PlateView::PlateView(Session& session, QWidget* parent)
     : PictureView(tr("What lies on the bench"), parent), session_(session) {
   editor_ = new CalloutEditor(session_, this);
   set_walkable();
+  setFixedHeight(240);  // until the plate tells its own
   set_maker([this](QSizeF size) {
     return plate_of(group_, {session_.job(), which_, session_.style()}, size);
   });

@@ -66,11 +66,10 @@ StagePage::StagePage(Session& session, Stage stage, const QString& question, QWi
   body_->setSpacing(8);
   sides_->addWidget(work_);
   // In a small window the work keeps its size and is moved under it.
-  sides_->setMinimumSize(kLeastWork);
   auto* room = new QScrollArea(this);
   room->setWidgetResizable(true);
   room->setFocusPolicy(Qt::NoFocus);
-  room->setWidget(sides_);
+  room->setWidget(new Room(sides_, kLeastWork, room));
   outer->addWidget(room, 1);
   if (has_figures(stage)) {
     figures_button_ = new QPushButton(tr("Figures"), this);

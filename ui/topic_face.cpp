@@ -47,6 +47,9 @@ TopicFace::TopicFace(Session& session, std::vector<Group> groups, std::vector<st
   plate_area_ = new QScrollArea(this);
   plate_area_->setWidgetResizable(true);
   plate_area_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+  // A bar that came and went would change the width, the width the plate's height, and that the
+  // bar.
+  plate_area_->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOn);
   plate_area_->setFocusPolicy(Qt::NoFocus);
   plate_ = new PlateView(session, plate_area_);
   auto* under = new QWidget(plate_area_);  // a plate keeps its own height

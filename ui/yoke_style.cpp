@@ -264,6 +264,8 @@ void YokeStyle::drawComplexControl(ComplexControl c, const QStyleOptionComplex* 
     return;
   }
   if (c == CC_ScrollBar) {
+    const auto* bar = qstyleoption_cast<const QStyleOptionSlider*>(o);
+    if (bar && bar->maximum <= bar->minimum) return;  // nothing to move
     const QRect handle = subControlRect(c, o, SC_ScrollBarSlider, w).adjusted(1, 1, -1, -1);
     const QColor grip(0xc3, 0xb9, 0xa5);
     box(p, handle, o->state & State_MouseOver ? grip.darker(115) : grip, Qt::transparent, 0, 5);

@@ -129,7 +129,7 @@ Message stage_status(const Job& job, Stage stage, const std::vector<ConditionRep
       if (job.state == JobState::proved)
         return proved_now(job, findings) ? "proved" : "PROVED NO LONGER";
       if (job.state == JobState::left_unsafe) return "LEFT UNSAFE";
-      return any_hard(findings) ? "do not drive" : "in work";
+      return any_hard(findings) ? "do not drive yet" : "in work";
   }
   return "";
 }

@@ -21,7 +21,7 @@ TEST_CASE("words that want the same place stand beside one another, inside the p
       wanted.emplace_back(round % 3 == 0 ? 210 : u(rng) * 420, round % 3 == 0 ? 130 : u(rng) * 260);
     pic.layers.emplace_back([wanted](QPainter& p) {
       p.setFont(theme::text(13));
-      Lettering letters({420, 260});
+      Lettering letters(QRectF(0, 0, 420, 260));
       letters.keep_free(QRectF(0, 0, 420, 30));
       for (std::size_t i = 0; i < wanted.size(); ++i)
         letters.write(p, wanted[i], QStringLiteral("word %1").arg(i));
@@ -36,7 +36,7 @@ TEST_CASE("words that want the same place stand beside one another, inside the p
 }
 
 TEST_CASE("a word that has its place to itself stands where it wants to") {
-  Lettering letters({400, 300});
+  Lettering letters(QRectF(0, 0, 400, 300));
   CHECK(letters.place({200, 150}, {60, 18}).center() == QPointF(200, 150));
   // At the edge it is moved in, never cut.
   CHECK(letters.place({2, 150}, {60, 18}).left() >= 0);

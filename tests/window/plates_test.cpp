@@ -22,6 +22,7 @@ QString painted(const Picture& picture) {
 PlateView* shown_plate(Bench& b, Group group) {
   b.stage(Stage::survey);
   auto* page = b.page<SurveyPage>(Stage::survey);
+  page->show_system(As::found);
   page->show_group(group);
   QApplication::processEvents();
   for (auto* plate : page->findChildren<PlateView*>())

@@ -44,8 +44,9 @@ void look_at_picture(Found& found, PictureView& view) {
 }
 
 QString name_of(const QWidget* w) {
+  const auto* l = qobject_cast<const QLabel*>(w);
   return QStringLiteral("%1 “%2”").arg(QString::fromLatin1(w->metaObject()->className()),
-                                       w->accessibleName());
+                                       l ? l->text() : w->accessibleName());
 }
 
 /// What a scroll area moves may stand outside what is seen of it.
@@ -57,7 +58,7 @@ bool scrolled(const QWidget* w) {
 void look_at_widget(Found& found, QWidget* w) {
   const QWidget* parent = w->parentWidget();
   if (!parent || w->isWindow() || scrolled(w)) return;
-  if (!parent->rect().contains(w->geometry()) && !w->geometry().isEmpty())
+  if (!parent->rect().adjusted(-1, -1, 1, 1).contains(w->geometry()) && !w->geometry().isEmpty())
     found.add(QStringLiteral("outside its parent: ") + name_of(w));
   if (auto* l = qobject_cast<QLabel*>(w); l && !l->wordWrap() && !l->text().isEmpty() &&
                                           l->width() + 1 < l->sizeHint().width() &&
@@ -87,7 +88,7 @@ void walk(Found& found, MainWindow& window, const std::string& name) {
     StagePage* page = window.page(s);
     for (std::size_t face = 0; face < page->face_count(); ++face) {
       page->show_face(face);
-      QApplication::processEvents();
+      for (int i = 0; i < 3; ++i) QApplication::processEvents();
       found.where = name + ", " + std::string(stage_words(s)) + " " + std::to_string(face + 1);
       look_at(found, &window);
     }

@@ -87,6 +87,7 @@ TEST_CASE("a stranger reaches the whole brake answer in 25 actions") {
                  {"Primary piston stroke", "18"},
                  {"Secondary piston stroke", "17"},
                  {"Assist", "None"},
+                 {"Outlet 1 feeds", "both front wheels"},
                  {"Front brakes", "Disc, sliding caliper"},
                  {"Front caliper piston", "51"},
                  {"Front effective radius", "104"},
@@ -99,7 +100,7 @@ TEST_CASE("a stranger reaches the whole brake answer in 25 actions") {
                  {"Wheelbase", "2.46 m"},
                  {"Weight on the front axle", "54"},
                  {"Height of the centre of mass", "0.52 m"}});
-  s.begin("Other brakes");
+  s.begin("drums to discs");
   s.key(Qt::Key_F11);
   while (!whole_answer(b.session) && s.actions < 60) s.answer();
   for (const QString& t : s.told) UNSCOPED_INFO(t.toStdString());
@@ -120,7 +121,7 @@ TEST_CASE("a stranger reaches the whole clutch answer in 20 actions") {
                  {"Fork: pivot to bearing", "52"},
                  {"Peak release load", "1350 N"},
                  {"Cover's travel limit", "11"}});
-  s.begin("Clutch cable");
+  s.begin("master and slave in place of them");
   s.key(Qt::Key_F11);
   while (!whole_answer(b.session) && s.actions < 60) s.answer();
   for (const QString& t : s.told) UNSCOPED_INFO(t.toStdString());

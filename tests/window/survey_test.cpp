@@ -32,8 +32,12 @@ TEST_CASE(
   b.stage(Stage::survey);
   auto* page = b.page<SurveyPage>(Stage::survey);
   page->show_system(As::found);
-  const auto said = page->line()->picture().said.join("; ");
-  CHECK(said.contains("Bore: unknown"));
+  // The pedal alone is shown first; the whole line on its own button.
+  CHECK_FALSE(page->line()->picture().said.join("; ").contains("Bore: unknown"));
+  for (auto* button : page->findChildren<QPushButton*>())
+    if (button->text() == "Whole") QTest::mouseClick(button, Qt::LeftButton);
+  QApplication::processEvents();
+  CHECK(page->line()->picture().said.join("; ").contains("Bore: unknown"));
   QTest::mouseClick(page->line(), Qt::LeftButton, {}, spot_of(page->line(), "param:master.bore"));
   REQUIRE(page->line()->editor()->isVisible());
   CHECK(QApplication::focusWidget() == callout_entry(page));

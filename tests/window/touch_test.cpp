@@ -90,6 +90,7 @@ TEST_CASE(
   QTest::mouseMove(line, pad + QPoint(24, 0));
   CHECK(b.session.pressed_m() > 0.01);
   QTest::mouseRelease(line, Qt::LeftButton, {}, pad + QPoint(24, 0));
+  b.page<SurveyPage>(Stage::survey)->show_group(Group::master);
   QTest::mouseClick(line, Qt::LeftButton, {}, spot("param:master.bore"));
   QApplication::processEvents();
   REQUIRE(QApplication::focusWidget());

@@ -89,7 +89,7 @@ TEST_CASE("folded, the worst finding is shown, the others are counted and one to
   auto* box = qobject_cast<StagePage*>(b.window->page(Stage::rod))->findings();
   const auto said = [box] { return QTextDocumentFragment::fromHtml(box->text()).toPlainText(); };
   CHECK(said().startsWith("■ Do not drive:"));
-  CHECK(said().contains("and 2 more here, 1 of them hard"));
+  CHECK(said().contains("and 2 more here, 1 of them: do not drive"));
   CHECK_FALSE(said().contains("Pulled with 150 N only"));
   emit box->linkActivated("more");
   CHECK(said().contains("Pulled with 150 N only"));
@@ -108,10 +108,10 @@ TEST_CASE("a hard finding marks its stage on the rail, and only that one") {
         std::any_of(b.session.findings().begin(), b.session.findings().end(),
                     [s](const Finding& f) { return f.stage == s && f.severity == Severity::hard; });
     INFO(stage_words(s));
-    CHECK(b.window->rail()->button(s)->accessibleDescription().contains("do not drive") == hard);
+    CHECK(b.window->rail()->button(s)->accessibleDescription().contains(", do not drive") == hard);
     CHECK(b.window->rail()->button(s)->accessibleDescription().startsWith(b.session.status_of(s)));
   }
-  CHECK(b.window->rail()->button(Stage::plumb)->accessibleDescription().contains("hard"));
+  CHECK(b.window->rail()->button(Stage::plumb)->accessibleDescription().contains(", do not drive"));
 }
 
 TEST_CASE("gates that rest on work have nothing to click: they follow the strokes and the steps") {

@@ -142,6 +142,50 @@ void WalkMatter::step(int by) {
 }
 
 /// A choice is touched or taken by its number; nothing is typed.
+/// Which wheel hangs where is one question, not four: the tubes are followed once.
+bool WalkMatter::asks_outlets() const {
+  return asked_ && asked_->param >= Param::circuit_fl && asked_->param <= Param::circuit_rr;
+}
+
+namespace {
+
+/// What outlet 1 feeds, by the wheels front left, front right, rear left, rear right.
+struct Feeds {
+  const char* words;
+  bool first[4];
+};
+constexpr Feeds kFeeds[] = {
+    {QT_TRANSLATE_NOOP("yoke::WalkMatter", "both front wheels"), {true, true, false, false}},
+    {QT_TRANSLATE_NOOP("yoke::WalkMatter", "both rear wheels"), {false, false, true, true}},
+    {QT_TRANSLATE_NOOP("yoke::WalkMatter", "front left and rear right"),
+     {true, false, false, true}},
+    {QT_TRANSLATE_NOOP("yoke::WalkMatter", "front right and rear left"),
+     {false, true, true, false}}};
+
+}  // namespace
+
+void WalkMatter::take_feeds(std::size_t option) {
+  if (!asked_ || option >= std::size(kFeeds)) return;
+  const As which = asked_->which;
+  session_.edit(tr("outlet 1 feeds %1").arg(tr(kFeeds[option].words)), [&](Job& job) {
+    for (const Wheel w : kWheels)
+      entered(job, which)
+          .set(circuit_of(w),
+               {kFeeds[option].first[static_cast<std::size_t>(w)] ? 0.0 : 1.0, How::stated, 0, {}});
+  });
+  step(1);
+}
+
+void WalkMatter::add_option(std::size_t number, const QString& words) {
+  auto* b = new QPushButton(QStringLiteral("%1   %2").arg(number + 1).arg(words), this);
+  b->setObjectName(QStringLiteral("benchTool"));
+  b->setMinimumHeight(64);
+  b->setFocusPolicy(Qt::NoFocus);
+  connect(b, &QPushButton::clicked, this, [this, number] { take_option(number); });
+  choices_->addWidget(b);
+  options_.push_back(b);
+}
+
 void WalkMatter::show_options() {
   for (QPushButton* b : options_) {
     choices_->removeWidget(b);
@@ -152,16 +196,11 @@ void WalkMatter::show_options() {
   const bool choice = asked_ && info(asked_->param).kind == Kind::choice;
   entry_->setVisible(!choice);
   if (choice) {
-    const auto& list = info(asked_->param).options;
-    for (std::size_t i = 0; i < list.size() && i < 9; ++i) {
-      auto* b =
-          new QPushButton(QStringLiteral("%1   %2").arg(i + 1).arg(words_of(list[i].words)), this);
-      b->setObjectName(QStringLiteral("benchTool"));
-      b->setMinimumHeight(64);
-      b->setFocusPolicy(Qt::NoFocus);
-      connect(b, &QPushButton::clicked, this, [this, i] { take_option(i); });
-      choices_->addWidget(b);
-      options_.push_back(b);
+    if (asks_outlets()) {
+      for (std::size_t i = 0; i < std::size(kFeeds); ++i) add_option(i, tr(kFeeds[i].words));
+    } else {
+      const auto& list = info(asked_->param).options;
+      for (std::size_t i = 0; i < list.size() && i < 9; ++i) add_option(i, words_of(list[i].words));
     }
   }
   emit keys_changed();
@@ -169,6 +208,7 @@ void WalkMatter::show_options() {
 
 void WalkMatter::take_option(std::size_t option) {
   if (!asked_) return;
+  if (asks_outlets()) return take_feeds(option);
   session_.set_value(asked_->which, asked_->param,
                      {static_cast<double>(option), How::stated, 0, {}});
   step(1);
@@ -188,8 +228,11 @@ void WalkMatter::show_asked() {
     return;
   }
   const ParamInfo& p = info(asked_->param);
-  name_->setText(words_of(p.words));
-  help_->setText(words_of(p.help));
+  name_->setText(asks_outlets() ? tr("Outlet 1 feeds") : words_of(p.words));
+  help_->setText(asks_outlets()
+                     ? tr("Outlet 1 is the one nearest the rod. Follow its tube, or blow "
+                          "through it and listen at the wheels.")
+                     : words_of(p.help));
   entry_->setAccessibleName(words_of(p.words));
   entry_->setPlaceholderText(session_.style().units == UnitStyle::imperial ? tr("in") : tr("mm"));
   if (p.kind != Kind::length) entry_->setPlaceholderText({});

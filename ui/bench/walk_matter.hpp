@@ -32,6 +32,9 @@ class WalkMatter : public BenchMatter {
   void key_tool(How how);
   void show_asked();
   void show_options();
+  [[nodiscard]] bool asks_outlets() const;
+  void add_option(std::size_t number, const QString& words);
+  void take_feeds(std::size_t option);
   void take_option(std::size_t option);
   std::vector<NextMeasure> walked_;  ///< what was shown before, the newest last
   std::optional<NextMeasure> asked_;

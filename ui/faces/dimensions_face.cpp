@@ -1,11 +1,11 @@
 #include "ui/faces/dimensions_face.hpp"
 
 #include <QButtonGroup>
-#include <QHBoxLayout>
 #include <QVBoxLayout>
 
 #include "assembly/relevance.hpp"
 #include "session/texts.hpp"
+#include "ui/flow_layout.hpp"
 #include "ui/plain.hpp"
 
 namespace yoke {
@@ -25,9 +25,15 @@ DimensionsFace::DimensionsFace(Session& session, QWidget* parent)
   line_->set_editable();
   line_->setMinimumHeight(220);
   body->addWidget(line_, 9);
-  auto* bar = new QHBoxLayout;
-  bar->setSpacing(4);
+  auto* bar = new FlowLayout(4);
   auto* group_buttons = new QButtonGroup(this);
+  whole_ = new QPushButton(tr("Whole"), this);
+  whole_->setObjectName(QStringLiteral("small"));
+  whole_->setCheckable(true);
+  whole_->setToolTip(tr("The whole line of force, from the pedal to the wheels"));
+  group_buttons->addButton(whole_);
+  bar->addWidget(whole_);
+  connect(whole_, &QPushButton::clicked, this, [this] { show_whole(); });
   for (const Group g : kGroups) {
     auto* b = new QPushButton(words_of(group_words(g)), this);
     b->setObjectName(QStringLiteral("small"));
@@ -37,7 +43,6 @@ DimensionsFace::DimensionsFace(Session& session, QWidget* parent)
     bar->addWidget(b);
     connect(b, &QPushButton::clicked, this, [this, g] { show_group(g); });
   }
-  bar->addStretch(1);
   body->addLayout(bar);
   auto* lower = new QVBoxLayout;
   lower->setSpacing(4);
@@ -60,8 +65,16 @@ void DimensionsFace::show_system(As which) {
   show_group(group_);
 }
 
+/// The drawing alone, as large as there is room.
+void DimensionsFace::show_whole() {
+  whole_->setChecked(true);
+  panel_->hide();
+  line_->focus_group({});
+}
+
 void DimensionsFace::show_group(Group group) {
   group_ = group;
+  panel_->show();
   for (std::size_t i = 0; i < groups_.size(); ++i)
     if (kGroups[i] == group) groups_[i]->setChecked(true);
   panel_->show_group(which_, group_);

@@ -17,6 +17,7 @@ class DimensionsFace : public Face {
   DimensionsFace(Session& session, QWidget* parent);
   void refresh() override;
   void show_system(As which);
+  void show_whole();
   void show_group(Group group);
   [[nodiscard]] Group group() const { return group_; }
   [[nodiscard]] LineView* line() const { return line_; }
@@ -30,6 +31,7 @@ class DimensionsFace : public Face {
   ParamPanel* panel_;
   QLabel* help_;
   std::vector<QPushButton*> groups_;
+  QPushButton* whole_;
 };
 
 }  // namespace yoke

@@ -96,7 +96,8 @@ QLayout* RecordPage::build_right() {
   connect(all_values_, &QCheckBox::toggled, this, [this] { refresh(); });
   right->addWidget(all_values_);
   right->addWidget(label(tr("How the job stands"), "heading", this));
-  state_ = label({}, "question", this);
+  state_ = label({}, "caution", this);
+  state_->hide();
   right->addWidget(state_);
   auto* states = new QHBoxLayout;
   for (const JobState state : {JobState::proved, JobState::in_work, JobState::left_unsafe}) {
@@ -116,8 +117,8 @@ QLayout* RecordPage::build_right() {
 
 QLayout* RecordPage::build_folder() {
   auto* box = new QVBoxLayout;
-  box->addWidget(label(tr("Jobs in a folder"), "heading", this));
-  folder_ = label({}, "soft", this);
+  folder_ = label(tr("Jobs in a folder"), "heading", this);
+  folder_->setWordWrap(false);
   box->addWidget(folder_);
   jobs_ = new QTableWidget(0, 3, this);
   jobs_->setHorizontalHeaderLabels({tr("job"), tr("file"), tr("state")});
@@ -126,6 +127,7 @@ QLayout* RecordPage::build_folder() {
   jobs_->setEditTriggers(QAbstractItemView::NoEditTriggers);
   jobs_->setSelectionBehavior(QAbstractItemView::SelectRows);
   jobs_->setAccessibleName(tr("Jobs in the folder"));
+  jobs_->setMinimumHeight(84);
   box->addWidget(jobs_, 1);
   auto* row = new QHBoxLayout;
   auto* pick = new QPushButton(tr("Another folder…"), this);
@@ -186,6 +188,7 @@ void RecordPage::set_state(JobState state) {
     const auto ok = may_be_proved(gates_of(session_.job(), session_.strip(), session_.findings()));
     if (!ok) {
       state_->setText(error_text(ok.error(), session_.style()));
+      state_->show();
       return;
     }
   }
@@ -218,7 +221,7 @@ void RecordPage::list_folder(const QString& folder) {
   listed_ = signature(folder);
   folder_->setText(QFileInfo(folder).fileName().isEmpty()
                        ? folder
-                       : tr("…/%1").arg(QFileInfo(folder).fileName()));
+                       : tr("Jobs in %1").arg(one_line(QFileInfo(folder).fileName(), 32)));
   folder_->setToolTip(plain_tip(folder));
   const auto list = list_jobs(folder.toStdString());
   jobs_->setRowCount(static_cast<int>(list.size()));
@@ -241,7 +244,8 @@ void RecordPage::refresh() {
   if (!title_->isModified()) title_->setText(text_of(session_.job().title));
   if (!vehicle_->isModified()) vehicle_->setText(text_of(session_.job().vehicle));
   sheet_->show_sheet(html(), sheet_pictures(session_));
-  state_->setText(text_of(state_words(session_.job(), session_.findings()), session_.style()));
+  state_->setText({});
+  state_->hide();  // the sentence above says it; here stands why it was refused
   if (shown_folder_.isEmpty() && session_.has_path())
     list_folder(QFileInfo(session_.path()).absolutePath());
   else

@@ -124,12 +124,13 @@ BleedPage::BleedPage(Session& session, QWidget* parent)
   scroll_->setFocusPolicy(Qt::NoFocus);
   typical_ = label({}, "soft", this);
   body()->addWidget(typical_);
-  scroll_->setMinimumHeight(250);
+  scroll_->setMinimumHeight(150);
   body()->addWidget(scroll_, 3);
   order_ = new PictureView(tr("Bleeding order"), this);
   order_->set_maker([this](QSizeF size) {
     return bleed_picture(session_.job(), bleed_plan(session_.job()), size);
   });
+  order_->setMinimumHeight(150);
   body()->addWidget(order_, 2);
 }
 
