@@ -13,7 +13,6 @@ namespace {
 
 constexpr QSizeF kLine_px{680, 250};
 constexpr QSizeF kCurve_px{680, 300};
-constexpr double kSharp = 3;
 
 /// 0 on the dye, 1 on a scribed line.
 int inked(QRgb c) {
@@ -24,11 +23,11 @@ int inked(QRgb c) {
 
 }  // namespace
 
-QImage for_paper(const Picture& picture) {
-  QImage image((picture.size * kSharp).toSize(), QImage::Format_RGB32);
+QImage for_paper(const Picture& picture, double sharp) {
+  QImage image((picture.size * sharp).toSize(), QImage::Format_RGB32);
   image.fill(theme::kDye);
   QPainter p(&image);
-  p.scale(kSharp, kSharp);
+  p.scale(sharp, sharp);
   picture.paint(p);
   p.end();
   const QColor ink = theme::kInk;
@@ -41,11 +40,11 @@ QImage for_paper(const Picture& picture) {
     }
   }
   // As wide on the page as it was drawn.
-  image.setDevicePixelRatio(kSharp);
+  image.setDevicePixelRatio(sharp);
   return image;
 }
 
-SheetPictures sheet_pictures(const Session& session) {
+SheetPictures sheet_pictures(const Session& session, double sharp) {
   LineInput line = line_input(session);
   line.which = As::plan;
   line.selected.reset();
@@ -56,8 +55,8 @@ SheetPictures sheet_pictures(const Session& session) {
       line.cannot = text_of(c.reason, session.style());
       if (c.target) line.point = c.target->at;
     }
-  return {for_paper(line_of_force_picture(line, kLine_px)),
-          for_paper(plot(feel_plot(session), kCurve_px))};
+  return {for_paper(line_of_force_picture(line, kLine_px), sharp),
+          for_paper(plot(feel_plot(session), kCurve_px), sharp)};
 }
 
 }  // namespace yoke

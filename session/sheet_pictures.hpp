@@ -7,8 +7,10 @@
 
 namespace yoke {
 
-[[nodiscard]] SheetPictures sheet_pictures(const Session& session);
+/// `sharp`: dots to a dot of the screen; three for paper.
+inline constexpr double kPaperSharp = 3;
+[[nodiscard]] SheetPictures sheet_pictures(const Session& session, double sharp = kPaperSharp);
 /// A drawing on the dye as it is printed: the ground white, what is scribed dark.
-[[nodiscard]] QImage for_paper(const Picture& picture);
+[[nodiscard]] QImage for_paper(const Picture& picture, double sharp);
 
 }  // namespace yoke

@@ -165,11 +165,10 @@ void FiguresView::add_bench(QVBoxLayout* outer, QWidget* inner) {
 
 std::vector<FigureGroup> FiguresView::wanted() const {
   if (only_.empty()) return figure_groups(session_.job(), stage_);
-  std::vector<FigureGroup> list;
-  for (const std::string& id : only_)
-    if (auto g = figure_group(session_.job(), id); g && !g->figures.empty())
-      list.push_back(std::move(*g));
-  return list;
+  std::vector<GroupId> ids;
+  for (const std::string& name : only_)
+    if (const auto id = find_group(name)) ids.push_back(*id);
+  return figure_groups(session_.job(), ids);
 }
 
 CalcCard* FiguresView::card(const QString& id) const {

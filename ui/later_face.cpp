@@ -10,6 +10,7 @@
 #include "ui/fields.hpp"
 #include "ui/plain.hpp"
 #include "ui/stage_page.hpp"
+#include "ui/table_fill.hpp"
 #include "work/parts_gate.hpp"
 
 namespace yoke {
@@ -31,12 +32,6 @@ void dress(QTableWidget* t, const QStringList& heads, const QString& name) {
   t->setSelectionMode(QAbstractItemView::SingleSelection);
   t->setTabKeyNavigation(false);
   t->setAccessibleName(name);
-}
-
-QTableWidgetItem* plain(const QString& text) {
-  auto* item = new QTableWidgetItem(text);
-  item->setFlags(Qt::ItemIsEnabled | Qt::ItemIsSelectable);
-  return item;
 }
 
 }  // namespace
@@ -222,45 +217,41 @@ void LaterFace::refresh_parts() {
   writing_ = true;
   const int kept = parts_->currentRow();
   order_.clear();
-  parts_->setRowCount(static_cast<int>(g.parts.size()));
-  for (std::size_t k = 0; k < g.parts.size(); ++k) {
-    const PartState& s = g.parts[k];
-    const PartInHand& p = session_.job().parts[s.index];
-    order_.push_back(s.index);
-    const int row = static_cast<int>(k);
-    auto* name = plain(text_of(p.name));
-    if (g.critical == s.index) {
-      QFont bold = parts_->font();
-      bold.setBold(true);
-      name->setFont(bold);
-      name->setText(QStringLiteral("▶ ") + name->text());
-      name->setToolTip(plain_tip(tr("The work waits for this one")));
-    }
-    parts_->setItem(row, 0, name);
-    QString day = p.promised.empty() ? tr("no day") : text_of(p.promised);
-    if (s.days) day += s.late ? tr(" (late)") : tr(" (%1 d)").arg(*s.days);
-    parts_->setItem(row, 1, plain(day));
-    for (int c = 0; c < 5; ++c) {
-      auto* item = new QTableWidgetItem;
-      item->setFlags(Qt::ItemIsEnabled | Qt::ItemIsSelectable | Qt::ItemIsUserCheckable);
-      item->setCheckState(p.*kTicks[c] ? Qt::Checked : Qt::Unchecked);
-      parts_->setItem(row, c + 2, item);
-    }
+  {
+    TableFill fill(parts_, static_cast<int>(g.parts.size()));
+    for (std::size_t k = 0; k < g.parts.size(); ++k) fill_part(fill, static_cast<int>(k), g, k);
   }
-  if (kept >= 0 && kept < parts_->rowCount()) parts_->setCurrentCell(kept, 0);
+  if (kept >= 0 && kept < parts_->rowCount() && kept != parts_->currentRow())
+    parts_->setCurrentCell(kept, 0);
   writing_ = false;
+}
+
+void LaterFace::fill_part(TableFill& fill, int row, const PartsGate& g, std::size_t k) {
+  const PartState& s = g.parts[k];
+  const PartInHand& p = session_.job().parts[s.index];
+  order_.push_back(s.index);
+  const bool waits = g.critical == s.index;
+  auto* name = fill.text(row, 0, (waits ? QStringLiteral("▶ ") : QString()) + text_of(p.name));
+  QFont font = parts_->font();
+  font.setBold(waits);
+  name->setFont(font);
+  name->setToolTip(waits ? plain_tip(tr("The work waits for this one")) : QString());
+  QString day = p.promised.empty() ? tr("no day") : text_of(p.promised);
+  if (s.days) day += s.late ? tr(" (late)") : tr(" (%1 d)").arg(*s.days);
+  fill.text(row, 1, day);
+  for (int c = 0; c < 5; ++c) fill.tick(row, c + 2, p.*kTicks[c]);
 }
 
 void LaterFace::refresh_later() {
   const auto& list = session_.job().later;
   const auto due = due_reminders(session_.job(), today(), 30);
-  later_->setRowCount(static_cast<int>(list.size()));
+  TableFill fill(later_, static_cast<int>(list.size()));
   for (std::size_t i = 0; i < list.size(); ++i) {
     const int row = static_cast<int>(i);
-    later_->setItem(row, 0, plain(words_of(words_of_value(list[i].what))));
+    fill.text(row, 0, words_of(words_of_value(list[i].what)));
     QString day = list[i].date.empty() ? tr("some day") : text_of(list[i].date);
     if (std::find(due.begin(), due.end(), i) != due.end()) day += tr("  ← due");
-    later_->setItem(row, 1, plain(day));
+    fill.text(row, 1, day);
   }
 }
 

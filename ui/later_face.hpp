@@ -13,6 +13,9 @@
 
 namespace yoke {
 
+class TableFill;
+struct PartsGate;
+
 class LaterFace : public Face {
   Q_OBJECT
 
@@ -35,6 +38,7 @@ class LaterFace : public Face {
   QLayout* build_parts();
   QLayout* build_later();
   void refresh_parts();
+  void fill_part(TableFill& fill, int row, const PartsGate& gate, std::size_t part);
   void refresh_later();
   void tick(int row, int column);
   /// An ISO day of what was typed, empty for nothing; nothing when it is no day.

@@ -8,6 +8,7 @@
 #include "session/texts.hpp"
 #include "ui/plain.hpp"
 #include "ui/stage_page.hpp"
+#include "ui/table_fill.hpp"
 
 namespace yoke {
 
@@ -124,18 +125,18 @@ void ReadingsBox::refresh() {
   if (readings == shown_ && session_.style() == shown_in_) return;
   shown_ = readings;
   shown_in_ = session_.style();
-  table_->setRowCount(static_cast<int>(readings.size()));
+  TableFill fill(table_, static_cast<int>(readings.size()));
   for (size_t i = 0; i < readings.size(); ++i) {
     const int row = static_cast<int>(i);
     const Reading& r = readings[i];
     const Style& style = session_.style();
     const auto cell = [&](double si, double uncertainty_si, Kind kind, int digits) {
-      return new QTableWidgetItem(quantity_text(si, kind, digits, style) + QStringLiteral(" ± ") +
-                                  quantity_text(uncertainty_si, kind, digits, style));
+      return quantity_text(si, kind, digits, style) + QStringLiteral(" ± ") +
+             quantity_text(uncertainty_si, kind, digits, style);
     };
-    table_->setItem(row, 0, cell(r.force_n, r.force_uncertainty_n, Kind::force, 0));
-    table_->setItem(row, 1, cell(r.travel_m, r.travel_uncertainty_m, Kind::length, 1));
-    table_->setItem(row, 2, new QTableWidgetItem(taken_words(r, style)));
+    fill.text(row, 0, cell(r.force_n, r.force_uncertainty_n, Kind::force, 0));
+    fill.text(row, 1, cell(r.travel_m, r.travel_uncertainty_m, Kind::length, 1));
+    fill.text(row, 2, taken_words(r, style));
   }
 }
 

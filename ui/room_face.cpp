@@ -10,6 +10,7 @@
 #include "session/entries.hpp"
 #include "session/texts.hpp"
 #include "ui/stage_page.hpp"
+#include "ui/table_fill.hpp"
 
 namespace yoke {
 
@@ -153,18 +154,19 @@ void RoomFace::refresh() {
     heads << QStringLiteral("%1\n%2").arg(h, unit);
   table_->setHorizontalHeaderLabels(heads);
   const auto& boxes = session_.job().boxes;
-  table_->setRowCount(static_cast<int>(boxes.size()));
-  for (std::size_t i = 0; i < boxes.size(); ++i) {
-    const int row = static_cast<int>(i);
-    table_->setItem(row, 0, new QTableWidgetItem(text_of(boxes[i].name)));
-    auto* kind = new QTableWidgetItem(words_of(words_of_value(boxes[i].kind)));
-    kind->setFlags(Qt::ItemIsEnabled | Qt::ItemIsSelectable);
-    table_->setItem(row, 1, kind);
-    for (int c = 0; c < 7; ++c)
-      table_->setItem(row, kFirst + c,
-                      new QTableWidgetItem(quantity_text(boxes[i].*(kColumns[c].member),
-                                                         Kind::length, 0, session_.style())
-                                               .section(QLatin1Char(' '), 0, -2)));
+  {
+    const Qt::ItemFlags typed = Qt::ItemIsEnabled | Qt::ItemIsSelectable | Qt::ItemIsEditable;
+    TableFill fill(table_, static_cast<int>(boxes.size()));
+    for (std::size_t i = 0; i < boxes.size(); ++i) {
+      const int row = static_cast<int>(i);
+      fill.text(row, 0, text_of(boxes[i].name), typed);
+      fill.text(row, 1, words_of(words_of_value(boxes[i].kind)));
+      for (int c = 0; c < 7; ++c)
+        fill.text(row, kFirst + c,
+                  quantity_text(boxes[i].*(kColumns[c].member), Kind::length, 0, session_.style())
+                      .section(QLatin1Char(' '), 0, -2),
+                  typed);
+    }
   }
   writing_ = false;
   drawing_->redraw();

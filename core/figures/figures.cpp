@@ -13,7 +13,8 @@ struct Entry {
   GroupId id;
   Stage stage;
   FigureGroup (*make)(const FigureInputs&);
-  bool dear = false;  ///< whole maps or searches in it: not made again for every doubtful value
+  bool dear = false;   ///< whole maps or searches in it: not made again for every doubtful value
+  bool typed = false;  ///< of what the builder typed as a list alone: no doubtful value decides it
 };
 
 constexpr Entry kEntries[] = {{GroupId::identity, Stage::survey, groups::identity},
@@ -44,7 +45,7 @@ constexpr Entry kEntries[] = {{GroupId::identity, Stage::survey, groups::identit
                               {GroupId::pattern, Stage::fit, groups::pattern},
                               {GroupId::flange, Stage::fit, groups::flange},
                               {GroupId::offset, Stage::fit, groups::offset},
-                              {GroupId::envelope, Stage::fit, groups::envelope},
+                              {GroupId::envelope, Stage::fit, groups::envelope, false, true},
                               {GroupId::attitude, Stage::fit, groups::attitude},
                               {GroupId::openings, Stage::fit, groups::openings},
                               {GroupId::stack, Stage::fit, groups::clutch_stack},
@@ -67,16 +68,17 @@ FigureGroup made(const Entry& e, const FigureInputs& in) {
   return g;
 }
 
-std::vector<FigureGroup> made_for(const Job& job, std::optional<Stage> stage) {
+template <class Wanted>
+std::vector<FigureGroup> made_for(const Job& job, const Wanted& wanted) {
   const FigureInputs in{&job, strip_inputs(job)};
   FigureSettler settler(in);
   std::vector<FigureGroup> list;
   for (const Entry& e : kEntries) {
-    if (stage && e.stage != *stage) continue;
+    if (!wanted(e)) continue;
     FigureGroup g = made(e, in);
     // A group without a figure does not apply to what is fitted.
     if (g.figures.empty()) continue;
-    settler.settle(g, e.dear ? nullptr : e.make);
+    if (!e.typed) settler.settle(g, e.dear ? nullptr : e.make);
     list.push_back(std::move(g));
   }
   return list;
@@ -121,11 +123,22 @@ Figure words_only(Message words, Message note) {
 }
 
 std::vector<FigureGroup> figure_groups(const Job& job) {
-  return made_for(job, std::nullopt);
+  return made_for(job, [](const Entry&) { return true; });
+}
+
+std::vector<FigureGroup> figure_groups(const Job& job, const std::vector<GroupId>& ids) {
+  auto list = made_for(
+      job, [&ids](const Entry& e) { return std::find(ids.begin(), ids.end(), e.id) != ids.end(); });
+  const auto place = [&ids](const FigureGroup& g) {
+    return std::find(ids.begin(), ids.end(), g.id) - ids.begin();
+  };
+  std::stable_sort(list.begin(), list.end(),
+                   [&](const FigureGroup& a, const FigureGroup& b) { return place(a) < place(b); });
+  return list;
 }
 
 std::vector<FigureGroup> figure_groups(const Job& job, Stage stage) {
-  return made_for(job, stage);
+  return made_for(job, [stage](const Entry& e) { return e.stage == stage; });
 }
 
 std::vector<GroupId> figure_group_ids() {
@@ -139,7 +152,7 @@ FigureGroup figure_group(const Job& job, GroupId id) {
                                  [&](const Entry& entry) { return id == entry.id; });
   const FigureInputs in{&job, strip_inputs(job)};
   FigureGroup g = made(e, in);
-  FigureSettler(in).settle(g, e.dear ? nullptr : e.make);
+  if (!e.typed) FigureSettler(in).settle(g, e.dear ? nullptr : e.make);
   return g;
 }
 

@@ -60,6 +60,9 @@ struct FigureInputs {
 [[nodiscard]] std::vector<FigureGroup> figure_groups(const Job& job);
 /// Those of one stage: the others are not computed.
 [[nodiscard]] std::vector<FigureGroup> figure_groups(const Job& job, Stage stage);
+/// Those of the ids given that apply, in their order; what they share is computed once.
+[[nodiscard]] std::vector<FigureGroup> figure_groups(const Job& job,
+                                                     const std::vector<GroupId>& ids);
 [[nodiscard]] FigureGroup figure_group(const Job& job, GroupId id);
 /// One by its name on the command line.
 [[nodiscard]] Expected<FigureGroup> figure_group(const Job& job, const std::string& name);

@@ -221,7 +221,7 @@ class RecordPage : public StagePage {
   /// Lists anew when a job file came, went or was written by something else.
   void look_again();
   Dialogs& dialogs_;
-  [[nodiscard]] QString html() const;
+  [[nodiscard]] QString html(const std::vector<JudgedRule>& rules) const;
   [[nodiscard]] std::unique_ptr<QTextDocument> document() const;
   SheetView* sheet_;
   QCheckBox* all_values_;

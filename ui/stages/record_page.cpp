@@ -160,15 +160,16 @@ void RecordPage::save_sheet() {
   if (!ok) dialogs_.tell(this, error_text(ok.error(), session_.style()));
 }
 
-QString RecordPage::html() const {
-  return sheet_html(session_.job(), session_.strip(), session_.findings(),
-                    session_.rules() ? *session_.rules() : rule_book(session_.job()),
-                    session_.style(), QDate::currentDate(),
+/// The rules are looked into beside the window: the page shows them once they are there.
+QString RecordPage::html(const std::vector<JudgedRule>& rules) const {
+  return sheet_html(session_.job(), session_.strip(), session_.findings(), rules, session_.style(),
+                    QDate::currentDate(),
                     all_values_->isChecked() ? SheetPart::whole : SheetPart::sheet);
 }
 
 std::unique_ptr<QTextDocument> RecordPage::document() const {
-  return sheet_document(html(), sheet_pictures(session_));
+  const auto& known = session_.rules();
+  return sheet_document(html(known ? *known : rule_book(session_.job())), sheet_pictures(session_));
 }
 
 void RecordPage::print_sheet() {
@@ -243,7 +244,8 @@ void RecordPage::list_folder(const QString& folder) {
 void RecordPage::refresh() {
   if (!title_->isModified()) title_->setText(text_of(session_.job().title));
   if (!vehicle_->isModified()) vehicle_->setText(text_of(session_.job().vehicle));
-  sheet_->show_sheet(html(), sheet_pictures(session_));
+  sheet_->show_sheet(html(session_.rules().value_or(std::vector<JudgedRule>{})),
+                     sheet_pictures(session_, devicePixelRatioF()));
   state_->setText({});
   state_->hide();  // the sentence above says it; here stands why it was refused
   if (shown_folder_.isEmpty() && session_.has_path())

@@ -1,0 +1,48 @@
+#include "ui/table_fill.hpp"
+
+namespace yoke {
+
+TableFill::TableFill(QTableWidget* table, int rows)
+    : table_(table), changed_(table->rowCount() != rows) {
+  table_->setRowCount(rows);
+  table_->model()->blockSignals(true);
+}
+
+TableFill::~TableFill() {
+  table_->model()->blockSignals(false);
+  if (changed_) table_->doItemsLayout();
+}
+
+QTableWidgetItem* TableFill::item(int row, int column, Qt::ItemFlags flags) {
+  QTableWidgetItem* there = table_->item(row, column);
+  if (!there) {
+    there = new QTableWidgetItem;
+    table_->setItem(row, column, there);
+    changed_ = true;
+  }
+  if (there->flags() != flags) {
+    there->setFlags(flags);
+    changed_ = true;
+  }
+  return there;
+}
+
+QTableWidgetItem* TableFill::text(int row, int column, const QString& words, Qt::ItemFlags flags) {
+  QTableWidgetItem* there = item(row, column, flags);
+  if (there->text() != words) {
+    there->setText(words);
+    changed_ = true;
+  }
+  return there;
+}
+
+void TableFill::tick(int row, int column, bool on) {
+  QTableWidgetItem* there =
+      item(row, column, Qt::ItemIsEnabled | Qt::ItemIsSelectable | Qt::ItemIsUserCheckable);
+  const Qt::CheckState state = on ? Qt::Checked : Qt::Unchecked;
+  if (there->data(Qt::CheckStateRole).isValid() && there->checkState() == state) return;
+  there->setCheckState(state);
+  changed_ = true;
+}
+
+}  // namespace yoke
