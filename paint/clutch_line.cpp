@@ -107,7 +107,7 @@ std::vector<Station> clutch_stations(const LineInput& in) {
     return q(format_quantity(value, k, digits, in.style));
   };
   std::vector<Station> list{
-      {Drawn::tr("pad"), n(f.pad_force_n, Kind::force, 0), n(f.pad_travel_m, Kind::length, 1)},
+      {Drawn::tr("pedal"), n(f.pad_force_n, Kind::force, 0), n(f.pad_travel_m, Kind::length, 1)},
       {Drawn::tr("rod"), n(f.input_force_n, Kind::force, 0), n(f.rod_travel_m, Kind::length, 1)},
       {Drawn::tr("master"), n(f.pressure_pa, Kind::pressure, 2), n(f.stroke_m, Kind::length, 1)}};
   if (!in.clutch) return list;

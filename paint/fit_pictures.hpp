@@ -12,6 +12,8 @@ namespace yoke {
 [[nodiscard]] Picture stack_picture(const Job& job, const Style& style, QSizeF size);
 [[nodiscard]] Picture offset_picture(const Job& job, const Style& style, QSizeF size);
 [[nodiscard]] Picture room_picture(const Job& job, const Style& style, QSizeF size);
+/// The scale of that drawing: turns a drag of a box into metres.
+[[nodiscard]] double room_pixels_per_metre(const Job& job, QSizeF size);
 [[nodiscard]] Picture attitude_picture(const Job& job, const Style& style, QSizeF size);
 [[nodiscard]] Picture gap_picture(const Job& job, const Style& style, QSizeF size);
 [[nodiscard]] Picture heights_picture(const Job& job, const Style& style, QSizeF size);

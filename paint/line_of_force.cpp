@@ -260,7 +260,7 @@ std::vector<Station> stations_of(const LineInput& in) {
   const auto n = [&](double v, Kind k, int d) { return q(format_quantity(v, k, d, in.style)); };
   const bool vehicle = in.vehicle_known;
   return {
-      {Drawn::tr("pad"), n(f.pad_force_n, Kind::force, 0), n(f.pad_travel_m, Kind::length, 1)},
+      {Drawn::tr("pedal"), n(f.pad_force_n, Kind::force, 0), n(f.pad_travel_m, Kind::length, 1)},
       {Drawn::tr("rod"), n(f.input_force_n, Kind::force, 0), n(f.rod_travel_m, Kind::length, 1)},
       {Drawn::tr("assist"), n(f.output_force_n, Kind::force, 0), assist_words(f.assist)},
       {Drawn::tr("master"), n(f.pressure_pa, Kind::pressure, 2), n(f.stroke_m, Kind::length, 1)},

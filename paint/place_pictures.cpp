@@ -12,6 +12,32 @@
 
 namespace yoke {
 
+namespace {
+
+/// How the boxes lie in a picture of two views side by side.
+struct RoomView {
+  double scale = 1;  ///< pixels to the metre
+  double low_x = 0;
+};
+
+RoomView room_view(const std::vector<Box>& boxes, QSizeF size) {
+  double reach_x = 0.1, low_x = 0, reach = 0.1;
+  for (const Box& b : boxes) {
+    reach_x = std::max(reach_x, b.x_m + b.dx_m / 2 + b.swing_m);
+    low_x = std::min(low_x, b.x_m - b.dx_m / 2 - b.swing_m);
+    reach = std::max({reach, std::abs(b.y_m) + b.dy_m / 2 + b.swing_m,
+                      std::abs(b.z_m) + b.dz_m / 2 + b.swing_m});
+  }
+  return {std::min((size.width() / 2 - 30) / (reach_x - low_x), (size.height() - 64) / (2 * reach)),
+          low_x};
+}
+
+}  // namespace
+
+double room_pixels_per_metre(const Job& job, QSizeF size) {
+  return room_view(job.boxes, size).scale;
+}
+
 Picture room_picture(const Job& job, const Style& style, QSizeF size) {
   Picture pic;
   pic.size = size;
@@ -21,27 +47,24 @@ Picture room_picture(const Job& job, const Style& style, QSizeF size) {
     say_missing(pic, Drawn::tr("No boxes yet."));
     return pic;
   }
-  double reach_x = 0.1, low_x = 0, reach = 0.1;
-  for (const Box& b : boxes) {
-    reach_x = std::max(reach_x, b.x_m + b.dx_m / 2 + b.swing_m);
-    low_x = std::min(low_x, b.x_m - b.dx_m / 2 - b.swing_m);
-    reach = std::max({reach, std::abs(b.y_m) + b.dy_m / 2 + b.swing_m,
-                      std::abs(b.z_m) + b.dz_m / 2 + b.swing_m});
-  }
   const double half = size.width() / 2;
-  const double scale =
-      std::min((half - 30) / (reach_x - low_x), (size.height() - 64) / (2 * reach));
+  const auto [scale, low_x] = room_view(boxes, size);
   const auto gaps = box_gaps(boxes);
   for (int view = 0; view < 2; ++view) {
     const double mid = 34 + (size.height() - 40) / 2;
     const double x0 = half * view + 14 - low_x * scale;
-    const auto rect = [=](const Box& b, double more) {
+    const auto rect = [=, scale = scale](const Box& b, double more) {
       const double across = view == 0 ? b.y_m : -b.z_m;
       const double wide = (view == 0 ? b.dy_m : b.dz_m) / 2 + more;
       const double lon = b.dx_m / 2 + more;
       return QRectF(QPointF(x0 + (b.x_m - lon) * scale, mid + (across - wide) * scale),
                     QPointF(x0 + (b.x_m + lon) * scale, mid + (across + wide) * scale));
     };
+    // Dragged in either view: forward and aside, or forward and up.
+    for (std::size_t i = 0; i < boxes.size(); ++i)
+      pic.spots.push_back({rect(boxes[i], 0),
+                           QStringLiteral("box:%1:%2").arg(view == 0 ? "above" : "side").arg(i),
+                           Drawn::tr("%1: drag it to its place").arg(q(boxes[i].name))});
     pic.layers.emplace_back([=](QPainter& p) {
       p.setRenderHint(QPainter::Antialiasing);
       p.setPen(QPen(theme::kScribeFaint, 1, Qt::DashDotLine));

@@ -123,9 +123,12 @@ void draw_wheel(QPainter& p, const QRectF& box, const QString& inside, bool know
   p.drawText(box, Qt::AlignCenter, inside);
   p.setFont(theme::text(13));
   p.setPen(theme::kScribe);
-  if (beside)
+  if (beside) {
+    // A line may run behind it.
+    const double w = QFontMetricsF(p.font()).horizontalAdvance(name) + 8;
+    p.fillRect(QRectF(box.right() + 4, box.center().y() - 9, w, 18), theme::kDye);
     p.drawText(QRectF(box.right() + 8, box.top(), 150, box.height()), Qt::AlignVCenter, name);
-  else
+  } else
     p.drawText(QRectF(box.left() - 30, box.bottom() + 2, box.width() + 60, 18), Qt::AlignCenter,
                name);
 }
@@ -141,8 +144,8 @@ Picture rod_section_picture(const Job& job, const RodReport& rod, const Style& s
   const double asked = QFontMetricsF(loud).horizontalAdvance(status) + 34;
   const double share = std::clamp(1 - asked / std::max(1.0, size.width()), 0.25, 0.7);
   ground(pic, Drawn::tr("Where the rod's ball end finds its seat"), share);
-  pic.spots.push_back({QRectF(size.width() * share, 0, size.width() * (1 - share), 30), QString(),
-                       status});
+  pic.spots.push_back(
+      {QRectF(size.width() * share, 0, size.width() * (1 - share), 30), QString(), status});
   const UnitSection units[] = {unit_of(job, As::found), unit_of(job, As::plan)};
   const QString names[] = {Drawn::tr("as found"), Drawn::tr("plan")};
   // Drawn for a small place and enlarged with it; one scale for both, to be compared by eye.

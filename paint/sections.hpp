@@ -15,6 +15,8 @@ namespace yoke {
                                           const Style& style, QSizeF size);
 /// Master outlets and the wheels they feed. Spots: "wheel:<n>" flips a wheel's outlet.
 [[nodiscard]] Picture outlets_picture(const Job& job, const OutletReport& report, QSizeF size);
+/// The rod with its thread: what holds, what is free, the turns to make. Spots: "param:<id>".
+[[nodiscard]] Picture rod_ends_picture(const Job& job, const Style& style, QSizeF size);
 /// The bleeding order on the car: number, strokes made of those planned, a tick when clear.
 [[nodiscard]] Picture bleed_picture(const Job& job, const BleedPlan& plan, QSizeF size);
 /// The rod in its geometry at rest and at the end of the working stroke, angles drawn true.

@@ -270,7 +270,7 @@ void draw_key(QPainter& p, const Sweep& s, bool levels, QSizeF size) {
     p.setFont(theme::text(px));
     gap = 30;
   }
-  // Then words give way: each keeps its shape, and the whole is told by the cells.
+  // Then words give way.
   const double spare = width() - size.width();
   const double cut =
       spare > 0 ? spare / static_cast<double>(std::max<std::size_t>(1, used.size())) : 0;
@@ -390,8 +390,8 @@ Picture size_map_picture(const Sweep& s, const MapMarks& marks, const Style& sty
   QStringList key;
   for (const auto& c : s.cells)
     if (const QString word = words_of(limit_words(c.fails)); !key.contains(word)) key << word;
-  pic.spots.push_back({QRectF(0, size.height() - 28, size.width(), 28), QString(),
-                       key.join(QStringLiteral(", "))});
+  pic.spots.push_back(
+      {QRectF(0, size.height() - 28, size.width(), 28), QString(), key.join(QStringLiteral(", "))});
   const auto inside = std::count_if(s.cells.begin(), s.cells.end(),
                                     [](const Cell& c) { return c.fails == Limit::none; });
   pic.said << Drawn::tr("%1 of %2 cells within limits").arg(inside).arg(s.cells.size());

@@ -9,6 +9,17 @@ namespace yoke {
 namespace {
 constexpr int kJournalDelay_ms = 1000;
 constexpr std::size_t kMostUndo = 500;
+constexpr std::size_t kMostUndo_bytes = 64U << 20U;
+
+/// About what a snapshot takes: its fixed part, and the lists that may grow.
+std::size_t bytes_of(const Job& job) {
+  std::size_t n = sizeof(Job) + job.notes.size();
+  n += (job.readings.size() + job.before.size()) * sizeof(Reading);
+  n += job.boxes.size() * sizeof(Box) + job.parts.size() * sizeof(PartInHand);
+  n += job.candidates.size() * sizeof(Candidate);
+  n += (job.steps.size() + job.gates.size() + job.bleeding.size()) * 512;
+  return n;
+}
 
 /// A wish belongs to the job; a planned value replaces what was measured as built.
 void put(Job& job, As which, Param param, const Measured& value) {
@@ -42,10 +53,11 @@ QString Session::path() const {
 }
 
 void Session::load(Job job, std::filesystem::path path) {
-  job_ = std::move(job);
+  job_ = std::make_shared<const Job>(std::move(job));
   saved_ = job_;
   path_ = std::move(path);
   undo_.clear();
+  undo_bytes_ = 0;
   redo_.clear();
   recovered_ = false;
   leftovers_.clear();
@@ -58,10 +70,10 @@ void Session::load(Job job, std::filesystem::path path) {
 
 Expected<bool> Session::edit(const QString& name, const std::function<void(Job&)>& fn,
                              const QString& merge) {
-  Job next = job_;
-  fn(next);
-  if (next == job_) return false;
-  if (auto e = unwritable(next)) {
+  const auto next = std::make_shared<Job>(*job_);
+  fn(*next);
+  if (*next == *job_) return false;
+  if (auto e = unwritable(*next)) {
     emit refused(error_text(*e, style()));
     return fail(std::move(*e));
   }
@@ -69,17 +81,16 @@ Expected<bool> Session::edit(const QString& name, const std::function<void(Job&)
   if (joins)
     undo_.back().name = name;
   else
-    undo_.push_back({name, merge, job_});
-  if (undo_.size() > kMostUndo) undo_.erase(undo_.begin());
+    keep_for_undo({name, merge, job_});
   redo_.clear();
-  job_ = std::move(next);
+  job_ = next;
   announce();
   return true;
 }
 
 Expected<bool> Session::set_value(As which, Param param, const Measured& value,
                                   const QString& merge) {
-  const QString before = value_text(job_, which, param, style_);
+  const QString before = value_text(*job_, which, param, style_);
   const QString after = value.known() ? shown_value(param, value.si, style_) : tr("unknown");
   const QString words = words_of(info(param).words);
   return edit(
@@ -88,9 +99,9 @@ Expected<bool> Session::set_value(As which, Param param, const Measured& value,
 }
 
 std::optional<Error> Session::objection(As which, Param param, const Measured& value) const {
-  Job after = job_;
+  Job after = *job_;
   put(after, which, param, value);
-  return new_impossibility(job_, after);
+  return new_impossibility(*job_, after);
 }
 
 How Session::tool_for(Param param, double si) const {
@@ -112,9 +123,20 @@ void Session::clear_value(As which, Param param) {
        });
 }
 
+/// Keeps the job as it was; the oldest goes when there are too many, or too much of them.
+void Session::keep_for_undo(Undo step) {
+  undo_bytes_ += bytes_of(*step.job);
+  undo_.push_back(std::move(step));
+  while (undo_.size() > kMostUndo || (undo_.size() > 1 && undo_bytes_ > kMostUndo_bytes)) {
+    undo_bytes_ -= bytes_of(*undo_.front().job);
+    undo_.pop_front();
+  }
+}
+
 void Session::undo() {
   if (undo_.empty()) return;
   Undo step = std::move(undo_.back());
+  undo_bytes_ -= bytes_of(*step.job);
   undo_.pop_back();
   redo_.push_back({step.name, {}, job_});
   job_ = std::move(step.job);
@@ -125,7 +147,7 @@ void Session::redo() {
   if (redo_.empty()) return;
   Undo step = std::move(redo_.back());
   redo_.pop_back();
-  undo_.push_back({step.name, {}, job_});
+  keep_for_undo({step.name, {}, job_});
   job_ = std::move(step.job);
   announce();
 }
@@ -139,9 +161,9 @@ void Session::announce() {
 }
 
 void Session::recompute() {
-  strip_ = foot_strip(job_);
-  findings_ = find_all(job_, strip_);
-  rule_watch_.ask(job_);
+  strip_ = foot_strip(*job_);
+  findings_ = find_all(*job_, strip_);
+  rule_watch_.ask(*job_);
   map_.reset();
   // A clutch has fewer conditions than brakes.
   if (shown_report().id != shown_) shown_ = ConditionId::plan;
@@ -153,7 +175,7 @@ void Session::recompute() {
 }
 
 Session::MapKey Session::map_key(const SweepRequest& q) const {
-  MapKey k{job_.found, job_.plan, job_.built, q.bores_m, q.bores2_m, q.ratios};
+  MapKey k{job_->found, job_->plan, job_->built, q.bores_m, q.bores2_m, q.ratios};
   for (const Param p : {Param::master_bore, Param::master_bore2, Param::control_pin_arm}) {
     k.plan.clear(p);
     k.built.clear(p);
@@ -163,20 +185,20 @@ Session::MapKey Session::map_key(const SweepRequest& q) const {
 
 const Expected<Sweep>& Session::map() const {
   if (map_) return *map_;
-  const SweepRequest q = default_request(job_);
+  const SweepRequest q = default_request(*job_);
   MapKey key = map_key(q);
-  if (last_map_ && last_map_->first == key && score_again(job_, q, last_map_->second)) {
+  if (last_map_ && last_map_->first == key && score_again(*job_, q, last_map_->second)) {
     map_ = last_map_->second;
     return *map_;
   }
-  map_ = sweep(job_, q);
+  map_ = sweep(*job_, q);
   last_map_.reset();
   if (*map_) last_map_.emplace(std::move(key), **map_);
   return *map_;
 }
 
 QString Session::status_of(Stage stage) const {
-  return text_of(stage_status(job_, stage, strip_, findings_), style_);
+  return text_of(stage_status(*job_, stage, strip_, findings_), style_);
 }
 
 void Session::new_job() {
@@ -205,7 +227,7 @@ Expected<bool> Session::open_file(const std::filesystem::path& file) {
   for (Leftover& left : yoke::leftovers(journal_of())) {
     if (left.owner == Leftover::Owner::alive)
       worked_on_elsewhere_ = true;
-    else if (left.owner == Leftover::Owner::gone && left.job && *left.job == job_)
+    else if (left.owner == Leftover::Owner::gone && left.job && *left.job == *job_)
       remove_leftover(left);  // what it holds is in the file: nothing goes with it
     else
       leftovers_.push_back(std::move(left));
@@ -235,7 +257,7 @@ Standing Session::standing() const {
 Expected<bool> Session::save(bool into_read_only) {
   if (path_.empty())
     return fail({"file", "", "", "The job has no file yet", "Save it under a name"});
-  const auto stamp = save_job(path_, job_, {stamp_, into_read_only, standing()});
+  const auto stamp = save_job(path_, *job_, {stamp_, into_read_only, standing()});
   if (!stamp) return fail(stamp.error());
   settle(*stamp);
   return true;
@@ -243,7 +265,7 @@ Expected<bool> Session::save(bool into_read_only) {
 
 Expected<bool> Session::save_as(const QString& path, bool into_read_only) {
   const std::filesystem::path file = path.toStdString();
-  const auto stamp = save_job(file, job_, {std::nullopt, into_read_only, standing()});
+  const auto stamp = save_job(file, *job_, {std::nullopt, into_read_only, standing()});
   if (!stamp) return fail(stamp.error());
   journal_.drop();
   path_ = file;
@@ -260,7 +282,7 @@ void Session::set_state_folder(const QString& folder) {
 void Session::post_journal() {
   journal_timer_.stop();
   if (dirty())
-    journal_.write(job_, stamp_.value_or(FileStamp{}));
+    journal_.write(*job_, stamp_.value_or(FileStamp{}));
   else
     journal_.drop();
 }
@@ -295,9 +317,9 @@ Expected<bool> Session::bring_back(const Leftover& left) {
     stamp_.reset();
   }
   const std::filesystem::path taken = left.path;  // `left` may stand in the list that shrinks below
-  undo_.push_back({tr("bringing back unsaved work"), {}, job_});
+  keep_for_undo({tr("bringing back unsaved work"), {}, job_});
   redo_.clear();
-  job_ = *left.job;
+  job_ = std::make_shared<const Job>(*left.job);
   recovered_ = true;
   recompute();
   // The old journal goes only when a new one stands.

@@ -5,8 +5,10 @@
 #include <QObject>
 #include <QString>
 #include <QTimer>
+#include <deque>
 #include <filesystem>
 #include <functional>
+#include <memory>
 #include <optional>
 #include <vector>
 
@@ -27,8 +29,8 @@ class Session : public QObject {
   explicit Session(QObject* parent = nullptr);
   ~Session() override;
 
-  [[nodiscard]] const Job& job() const { return job_; }
-  [[nodiscard]] bool dirty() const { return job_ != saved_; }
+  [[nodiscard]] const Job& job() const { return *job_; }
+  [[nodiscard]] bool dirty() const { return job_ != saved_ && *job_ != *saved_; }
   [[nodiscard]] QString path() const;
   [[nodiscard]] bool has_path() const { return !path_.empty(); }
 
@@ -121,8 +123,9 @@ class Session : public QObject {
   struct Undo {
     QString name;
     QString merge;
-    Job job;
+    std::shared_ptr<const Job> job;  ///< shared with what was shown then: nothing is copied
   };
+  void keep_for_undo(Undo step);
   void load(Job job, std::filesystem::path path);
   void recompute();
   void announce();
@@ -130,12 +133,13 @@ class Session : public QObject {
   void post_journal();
   [[nodiscard]] JournalOf journal_of() const { return {path_, state_folder_}; }
 
-  Job job_;
-  Job saved_;
+  std::shared_ptr<const Job> job_;
+  std::shared_ptr<const Job> saved_;
   std::filesystem::path path_;
   std::filesystem::path state_folder_;
   std::optional<FileStamp> stamp_;
-  std::vector<Undo> undo_;
+  std::deque<Undo> undo_;
+  std::size_t undo_bytes_ = 0;
   std::vector<Undo> redo_;
   bool recovered_ = false;
   std::vector<Leftover> leftovers_;

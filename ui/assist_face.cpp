@@ -15,7 +15,11 @@ QString mark_of(const AssistChoice& c) {
   if (!c.possible) return QObject::tr("✗ not possible");
   if (!c.effort_n || !c.dead_effort_n) return QObject::tr("? cannot say");
   if (!c.works) return QObject::tr("✗ outside limits");
-  return c.unknown.empty() ? QObject::tr("✓ within limits") : QObject::tr("✓ if it fits");
+  if (c.verdict == Verdict::cannot_say) return QObject::tr("? cannot say");
+  // The tick is for what holds, with its room told; the rest rests on something.
+  if (!c.unknown.empty()) return QObject::tr("≈ if it fits");
+  return c.verdict == Verdict::holds ? QObject::tr("✓ within limits")
+                                     : QObject::tr("≈ within limits if typical");
 }
 
 }  // namespace
@@ -88,6 +92,7 @@ void AssistFace::show_row(int row) {
   QStringList parts{tr("When it fails: %1").arg(text_of(c.when_it_fails, session_.style()))};
   if (!c.because.empty())
     parts << tr("Cannot say all: %1.").arg(text_of(c.because, session_.style()));
+  if (!c.fails.empty()) parts << tr("Outside: %1.").arg(text_of(c.fails, session_.style()));
   QStringList against;
   for (const auto& a : c.against) against << text_of(a, session_.style());
   if (!against.isEmpty()) parts << tr("Against it: %1.").arg(against.join(QStringLiteral("; ")));

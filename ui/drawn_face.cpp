@@ -41,6 +41,14 @@ DrawnFace::DrawnFace(Session& session, const QString& heading,
   drawing_ = new PictureView(name, this);
   drawing_->set_maker(std::move(drawing));
   drawing_->setMinimumHeight(240);
+  // What is touched in the drawing is typed beside it.
+  connect(drawing_, &PictureView::spot_clicked, this, [this](const QString& id) {
+    if (!id.startsWith(QStringLiteral("param:"))) return;
+    const auto p = find_param(id.mid(6).toStdString());
+    if (!p) return;
+    for (const As which : {As::plan, As::found})
+      if (auto* f = panel_->field(which, *p)) return f->focus_entry();
+  });
   right->addWidget(drawing_, 11);
   figures_ = new FiguresView(session, std::move(figures), {}, this);
   right->addWidget(figures_, 10);

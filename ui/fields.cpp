@@ -42,11 +42,10 @@ Value shown_of(const Job& job, As which, Param param) {
 }
 
 void mark_refused(QWidget* w, bool refused) {
-  // Polishing a style sheet anew is dear: only when something changes.
+  // Painted anew only when something changes.
   if (w->property("refused").toBool() == refused) return;
   w->setProperty("refused", refused);
-  w->style()->unpolish(w);
-  w->style()->polish(w);
+  w->update();
 }
 
 }  // namespace

@@ -90,6 +90,7 @@ class MainWindow : public QMainWindow {
   void press_tick();
   void set_units(UnitStyle units);
   void change_preferences();
+  [[nodiscard]] PictureView* drawing_in_view() const;
   void find_action();
   void find_value();
   void show_help();

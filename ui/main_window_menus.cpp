@@ -75,7 +75,21 @@ void MainWindow::build_menus() {
       [this] { find_action(); });
 
   edit->addSeparator();
-  add(edit, "preferences", tr("&Preferences…"), QKeySequence::Preferences,
+  add(edit, "copy_picture", tr("&Copy the drawing in view"),
+      QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_C), [this] {
+        if (PictureView* p = drawing_in_view()) p->copy_picture();
+      });
+  add(edit, "copy_numbers", tr("Copy its &numbers"), QKeySequence(), [this] {
+    if (PictureView* p = drawing_in_view()) p->copy_numbers();
+  });
+  add(edit, "save_picture", tr("&Save the drawing in view…"),
+      QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_D), [this] {
+        if (PictureView* p = drawing_in_view())
+          if (const auto ok = p->save_picture(dialogs_); !ok)
+            dialogs_.tell(this, error_text(ok.error(), session_.style()));
+      });
+  edit->addSeparator();
+  add(edit, "preferences", tr("&Preferences…"), QKeySequence(Qt::CTRL | Qt::Key_Comma),
       [this] { change_preferences(); });
 
   auto* stages = menuBar()->addMenu(tr("&Stage"));
@@ -176,6 +190,15 @@ void MainWindow::remember(const QString& path) {
   while (list.size() > 8) list.removeLast();
   QSettings().setValue(QStringLiteral("recent"), list);
   refresh_recent();
+}
+
+/// The largest drawing of the page that is looked at.
+PictureView* MainWindow::drawing_in_view() const {
+  PictureView* largest = nullptr;
+  const auto area = [](const PictureView* p) { return p ? p->width() * p->height() : 0; };
+  for (auto* p : whole_->currentWidget()->findChildren<PictureView*>())
+    if (p->isVisible() && p != strip_ && p != band_ && area(p) > area(largest)) largest = p;
+  return largest;
 }
 
 void MainWindow::find_action() {

@@ -4,7 +4,6 @@
 #include <QApplication>
 #include <QClipboard>
 #include <QContextMenuEvent>
-#include <QFileDialog>
 #include <QHelpEvent>
 #include <QKeyEvent>
 #include <QMenu>
@@ -151,18 +150,27 @@ bool PictureView::event(QEvent* e) {
   return QWidget::event(e);
 }
 
+void PictureView::copy_picture() {
+  QApplication::clipboard()->setPixmap(grab());
+}
+
+void PictureView::copy_numbers() const {
+  QApplication::clipboard()->setText(picture().said.join(QLatin1Char('\n')));
+}
+
+Expected<bool> PictureView::save_picture(const Dialogs& dialogs) {
+  const QString path = dialogs.save_file(this, tr("Save this picture"),
+                                         name_ + QStringLiteral(".png"), picture_filter());
+  if (path.isEmpty()) return true;
+  return write_picture(path, picture(), name_);
+}
+
 void PictureView::contextMenuEvent(QContextMenuEvent* e) {
   QMenu menu(this);
-  menu.addAction(tr("Copy this picture"), this,
-                 [this] { QApplication::clipboard()->setPixmap(grab()); });
-  menu.addAction(tr("Copy its numbers as text"), this, [this] {
-    QApplication::clipboard()->setText(picture().said.join(QLatin1Char('\n')));
-  });
+  menu.addAction(tr("Copy this picture"), this, &PictureView::copy_picture);
+  menu.addAction(tr("Copy its numbers as text"), this, &PictureView::copy_numbers);
   menu.addAction(tr("Save this picture…"), this, [this] {
-    const QString path = QFileDialog::getSaveFileName(
-        this, tr("Save this picture"), name_ + QStringLiteral(".png"), picture_filter());
-    if (path.isEmpty()) return;
-    if (const auto ok = write_picture(path, picture(), name_); !ok)
+    if (const auto ok = save_picture(real_dialogs()); !ok)
       QMessageBox::warning(this, tr("Save this picture"), error_text(ok.error(), Style{}));
   });
   menu.exec(e->globalPos());

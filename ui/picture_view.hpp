@@ -6,6 +6,8 @@
 #include <optional>
 
 #include "paint/picture.hpp"
+#include "quantity/error.hpp"
+#include "ui/dialogs.hpp"
 
 namespace yoke {
 
@@ -21,6 +23,10 @@ class PictureView : public QWidget {
   [[nodiscard]] const Picture& picture() const;
   /// Takes the focus: arrow keys walk its places, Enter or Space touches one.
   void set_walkable();
+  void copy_picture();
+  void copy_numbers() const;
+  /// Asks where to; an error names the file and the reason.
+  Expected<bool> save_picture(const Dialogs& dialogs);
   /// The place the keys stand on; nothing before they moved.
   [[nodiscard]] const Spot* walked() const;
 

@@ -3,6 +3,7 @@
 #include <QHBoxLayout>
 #include <QHeaderView>
 #include <QPushButton>
+#include <cmath>
 
 #include "files/limits.hpp"
 #include "fitting/envelope.hpp"
@@ -82,6 +83,9 @@ RoomFace::RoomFace(Session& session, QWidget* parent) : Face(parent), session_(s
   drawing_ = new PictureView(tr("Room around the unit"), this);
   drawing_->set_maker(
       [this](QSizeF size) { return room_picture(session_.job(), session_.style(), size); });
+  connect(drawing_, &PictureView::spot_clicked, this, &RoomFace::grab);
+  connect(drawing_, &PictureView::dragged, this, &RoomFace::drag);
+  connect(drawing_, &PictureView::drag_ended, this, [this] { grabbed_.reset(); });
   right->addWidget(drawing_, 3);
   figures_ = new FiguresView(session, {"envelope"},
                              tr("Add the unit and what stands near it: the tightest gap is said "
@@ -115,6 +119,35 @@ void RoomFace::add(Box::Kind kind) {
     b.swing_m = kind == Box::Kind::moving ? 0.015 : 0;
   }
   session_.edit(tr("box %1").arg(text_of(b.name)), [&](Job& j) { j.boxes.push_back(b); });
+}
+
+void RoomFace::grab(const QString& id) {
+  const auto at = static_cast<std::size_t>(id.section(QLatin1Char(':'), 2).toInt());
+  if (!id.startsWith(QStringLiteral("box:")) || at >= session_.job().boxes.size()) return;
+  table_->setCurrentCell(static_cast<int>(at), 0);
+  // The scale of the beginning holds while it is dragged, whatever room it then takes.
+  grabbed_ = Grabbed{at, session_.job().boxes[at],
+                     room_pixels_per_metre(session_.job(), QSizeF(drawing_->size()))};
+}
+
+void RoomFace::drag(const QString& id, QPointF from, QPointF to) {
+  if (!grabbed_ || grabbed_->box >= session_.job().boxes.size() || grabbed_->per_m <= 0) return;
+  const QPointF by = (to - from) / grabbed_->per_m;
+  // To the millimetre: that is what the table shows.
+  const auto whole_mm = [](double m) { return std::round(m * 1e3) / 1e3; };
+  const bool above = id.startsWith(QStringLiteral("box:above"));
+  const std::size_t at = grabbed_->box;
+  const Box start = grabbed_->start;
+  session_.edit(
+      tr("%1 moved").arg(text_of(start.name)),
+      [&](Job& j) {
+        j.boxes[at].x_m = whole_mm(start.x_m + by.x());
+        if (above)
+          j.boxes[at].y_m = whole_mm(start.y_m + by.y());
+        else
+          j.boxes[at].z_m = whole_mm(start.z_m - by.y());
+      },
+      QStringLiteral("box %1").arg(at));
 }
 
 void RoomFace::changed(int row, int column) {

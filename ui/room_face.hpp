@@ -5,6 +5,7 @@
 #include <QComboBox>
 #include <QLineEdit>
 #include <QTableWidget>
+#include <optional>
 
 #include "ui/face.hpp"
 #include "ui/figures_view.hpp"
@@ -20,11 +21,20 @@ class RoomFace : public Face {
   void refresh() override;
   [[nodiscard]] QTableWidget* table() const { return table_; }
   [[nodiscard]] FiguresView* figures() const { return figures_; }
+  [[nodiscard]] PictureView* drawing() const { return drawing_; }
   /// Adds a box of that kind with a usual size.
   void add(Box::Kind kind);
 
  private:
   void changed(int row, int column);
+  void grab(const QString& id);
+  void drag(const QString& id, QPointF from, QPointF to);
+  struct Grabbed {
+    std::size_t box = 0;
+    Box start;
+    double per_m = 0;  ///< pixels
+  };
+  std::optional<Grabbed> grabbed_;
   Session& session_;
   QTableWidget* table_;
   QLabel* refusal_;

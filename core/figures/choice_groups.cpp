@@ -67,6 +67,7 @@ FigureGroup assist_types(const FigureInputs& in) {
       more(say("dead {}", force(*c.dead_effort_n, 0)));
     else if (!c.because.empty())
       more(c.because);
+    if (!c.fails.empty()) more(c.fails);
     for (const auto& a : c.against) more(a);
     if (!c.unknown.empty()) more(say("{} not told", c.unknown.front()));
     Figure f;
@@ -75,7 +76,7 @@ FigureGroup assist_types(const FigureInputs& in) {
     f.kind = Kind::force;
     f.note = joined(notes, "; ");
     f.verdict = !c.effort_n             ? Verdict::cannot_say
-                : c.works && c.possible ? Verdict::holds
+                : c.works && c.possible ? c.verdict
                                         : Verdict::fails;
     g.figures.push_back(std::move(f));
   }

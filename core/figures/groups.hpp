@@ -17,6 +17,9 @@ void add_causes(FigureGroup& group, const Diagnosis& diagnosis, std::size_t most
 /// apply to is only told.
 [[nodiscard]] Figure by_rule(Figure figure, const PressMargins& margins, PressRule rule);
 
+/// The plan's model in a condition, or why there is none.
+[[nodiscard]] Expected<FeelModel> plan_model(const FigureInputs& in, const Condition& c = {});
+
 [[nodiscard]] FigureGroup control(const FigureInputs& in);
 [[nodiscard]] FigureGroup ratio(const FigureInputs& in);
 [[nodiscard]] FigureGroup press(const FigureInputs& in);

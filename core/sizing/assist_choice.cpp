@@ -135,6 +135,21 @@ void room_says(const Values& v, const Type& t, AssistChoice& c) {
   check(Param::room_across, own ? *own + 0.02 : t.across_m, "room across");
 }
 
+/// What the foot strip would say of the plan with this type; a single circuit's loss is told
+/// elsewhere, and is no fault of the assist.
+void judge(const Job& job, const std::vector<ConditionReport>& strip, AssistChoice& c) {
+  const bool two = has_two_circuits(job, As::plan);
+  c.verdict = Verdict::holds;
+  for (const ConditionReport& r : strip) {
+    const bool circuit = r.id == ConditionId::primary_lost || r.id == ConditionId::secondary_lost;
+    if (r.id == ConditionId::found || (circuit && !two)) continue;
+    c.verdict = worst(c.verdict, r.verdict);
+    if (r.verdict == Verdict::fails && c.fails.empty())
+      c.fails = say("{}: {}", r.title, r.brief.empty() ? r.reason : r.brief);
+  }
+  c.works = c.verdict != Verdict::fails && c.effort_n && c.dead_effort_n;
+}
+
 }  // namespace
 
 std::vector<AssistChoice> assist_choices(const Job& job) {
@@ -150,12 +165,13 @@ std::vector<AssistChoice> assist_choices(const Job& job) {
     c.kind = t.kind;
     c.when_it_fails = t.fails;
     const Job tried = with_type(job, t, c.values);
-    const StripInputs in = strip_inputs(tried);
-    const ConditionReport alive = condition_report(in, ConditionId::plan, 0);
-    const ConditionReport dead = condition_report(in, ConditionId::assist_lost, 0);
-    Limits limits = in.limits;
-    if (own.known(Param::room_driver))
-      limits.effort_failed_n = std::min(limits.effort_failed_n, own.si(Param::room_driver));
+    const auto strip = foot_strip(tried, 0);
+    const auto report = [&strip](ConditionId id) -> const ConditionReport& {
+      return *std::find_if(strip.begin(), strip.end(),
+                           [id](const ConditionReport& r) { return r.id == id; });
+    };
+    const ConditionReport& alive = report(ConditionId::plan);
+    const ConditionReport& dead = report(ConditionId::assist_lost);
     if (alive.target && alive.target->reached)
       c.effort_n = alive.target->at.pad_force_n;
     else
@@ -166,8 +182,7 @@ std::vector<AssistChoice> assist_choices(const Job& job) {
     } else if (c.because.empty()) {
       c.because = lost.reason;
     }
-    c.works = alive.target && alive.verdict != Verdict::fails && c.effort_n && c.dead_effort_n &&
-              *c.dead_effort_n <= limits.effort_failed_n;
+    judge(tried, strip, c);
     supply_says(own, t, c);
     room_says(own, t, c);
     list.push_back(std::move(c));

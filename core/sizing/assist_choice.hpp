@@ -6,6 +6,7 @@
 #include <string>
 #include <vector>
 
+#include "document/verdict.hpp"
 #include "quantity/message.hpp"
 #include "strip/conditions.hpp"
 
@@ -17,10 +18,13 @@ struct AssistChoice {
   std::optional<double> effort_n;       ///< at the target stop, worst supply
   std::optional<double> dead_effort_n;  ///< at the stop to reach with a failure
   Message because;                      ///< why a figure cannot be said
-  bool works = false;                   ///< both efforts within their limits
-  bool possible = true;                 ///< room and supply allow it
-  std::vector<Message> against;         ///< why not
-  std::vector<Message> unknown;         ///< what was not told
+  Verdict verdict =
+      Verdict::cannot_say;       ///< the worst of all conditions, as the foot strip says it
+  bool works = false;            ///< no condition fails
+  Message fails;                 ///< the first that does, and why: "hot: 23 N too hard"
+  bool possible = true;          ///< room and supply allow it
+  std::vector<Message> against;  ///< why not
+  std::vector<Message> unknown;  ///< what was not told
   Message when_it_fails;
   MeasuredSet values;  ///< what choosing it writes into the plan
 };

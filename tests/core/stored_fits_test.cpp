@@ -113,6 +113,13 @@ TEST_CASE("what readings tell is what was stored of them", "[golden]") {
       out << c.name << ", " << p.name << "\n";
       write(out, estimate_from_readings(s, read(s, c, p), p.assisted));
     }
+  // The same presses read with a sleepy eye: nothing is told from them.
+  for (const double doubt_m : {0.005, 0.050, 0.200}) {
+    auto rough = read(s, cars[1], kPresses[7]);
+    for (Reading& r : rough) r.travel_uncertainty_m = doubt_m;
+    out << "read to " << doubt_m << " m\n";
+    write(out, estimate_from_readings(s, rough, false));
+  }
   System bare = s;
   bare.wheels.reset();
   out << "no brakes known\n";

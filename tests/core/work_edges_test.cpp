@@ -6,6 +6,7 @@
 #include "proving/gates.hpp"
 #include "support/every_code.hpp"
 #include "work/parts_gate.hpp"
+#include "work/steps.hpp"
 
 using namespace yoke;
 using namespace yoke::test;
@@ -87,4 +88,57 @@ TEST_CASE("days are counted across a year, a century and a thousand years") {
   CHECK(days_between("2100-02-28", "2100-03-01") == 1);  // no leap year
   CHECK(days_between("2028-02-28", "2028-03-01") == 2);
   CHECK_FALSE(days_between("2026-02-30", "2026-03-01"));
+}
+
+TEST_CASE("silicone fluid has its own words where the system is filled") {
+  const auto filled = [](const char* grade) {
+    Job job = known_job();
+    set(job, grade);
+    for (const Step& s : install_steps(job))
+      if (s.id == StepId::fill_fluid) return english(s.text);
+    return std::string();
+  };
+  CHECK(filled("found:fluid.grade=5").find("silicone") != std::string::npos);
+  CHECK(filled("found:fluid.grade=4").find("silicone") == std::string::npos);
+  CHECK_FALSE(filled("found:fluid.grade=4").empty());
+}
+
+TEST_CASE("one condition that cannot be said is said to be one") {
+  Job job = known_job();
+  set(job,
+      "found:limit.effort=900 N; found:limit.travel=300 mm; found:limit.reserve=0; "
+      "found:limit.reserve_failed=0 %; found:limit.reserve_failed_m=0 mm; "
+      "found:limit.effort_failed=1500 N; found:limit.z_failed=0.05; found:target.z=0.3");
+  auto strip = foot_strip(job, 0);
+  REQUIRE(strip.size() == 7);
+  for (ConditionReport& c : strip) c.verdict = Verdict::holds;
+  CHECK(english(stage_status(job, Stage::size, strip, {})) == "passes in all conditions");
+  for (const auto& [verdict, one, two] :
+       {std::tuple{Verdict::cannot_say, "1 condition cannot be said",
+                   "2 conditions cannot be said"},
+        {Verdict::fails, "1 condition fails", "2 conditions fail"},
+        {Verdict::if_typical, "1 condition rests on what nobody measured",
+         "2 conditions rest on what nobody measured"}}) {
+    auto some = strip;
+    some[3].verdict = verdict;
+    CHECK(english(stage_status(job, Stage::size, some, {})) == one);
+    some[5].verdict = verdict;
+    CHECK(english(stage_status(job, Stage::size, some, {})) == two);
+    // What is found is no condition of the plan.
+    some = strip;
+    some[0].verdict = verdict;
+    CHECK(english(stage_status(job, Stage::size, some, {})) == "passes in all conditions");
+  }
+}
+
+TEST_CASE("what may be fitted stays within what a pedal can have") {
+  CHECK(unknown_bounds(Unknown::slack).least == -0.060);
+  CHECK(unknown_bounds(Unknown::slack).most == 0.060);
+  CHECK(unknown_bounds(Unknown::air).least == 0);
+  CHECK(unknown_bounds(Unknown::air).most == 20e-6);
+  CHECK(unknown_bounds(Unknown::clearance).most == 20);
+  CHECK(unknown_bounds(Unknown::growth).least == 0.1);
+  CHECK(unknown_bounds(Unknown::growth).most == 8);
+  CHECK(unknown_bounds(Unknown::hose).least == 0.1);
+  CHECK(unknown_bounds(Unknown::hose).most == 12);
 }

@@ -320,6 +320,9 @@ TEST_CASE("what was decided stands first: bore, ratio, rod, bleeding order, the 
           p.of("Pedal to expect")
               .front()[c.id == ConditionId::plan ? 2 : 1]
               .startsWith(QString::number(c.target->at.pad_force_n, 'f', 0) + " N at " + q(c.at)));
+  // A bore of no usual size is told in full.
+  set(job, "master.bore=22.5 mm");
+  CHECK(print(job).of("Master bore").front()[2] == "22.50 mm");
   set(job, "master.bore=?; control.pin_arm=?; circuit.fl=?");
   const Printed bare = print(job);
   CHECK(bare.of("Master bore").front()[2] == "unknown");

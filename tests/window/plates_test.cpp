@@ -2,7 +2,9 @@
 #include <set>
 
 #include "assembly/relevance.hpp"
+#include "paint/fit_pictures.hpp"
 #include "paint/plate.hpp"
+#include "rod/ends.hpp"
 #include "support/painted_texts.hpp"
 #include "window/bench.hpp"
 
@@ -142,4 +144,80 @@ TEST_CASE("a kit's plate keeps what is in the unit and what is in the kit apart"
   b.type(qobject_cast<QuantityField*>(plate->open_field())->entry(), "31 mm");
   CHECK(value_of(b.session.job(), As::plan, Param::kit_piston).si == Approx(0.031));
   CHECK_FALSE(b.session.job().found.at(Param::kit_piston).has_value());
+}
+
+TEST_CASE("a box is dragged to its place, from above and from the side, in one step of undo") {
+  Bench b;
+  Job job = known_job();
+  Box unit;
+  unit.kind = Box::Kind::unit;
+  unit.name = "Unit";
+  unit.x_m = 0.15;
+  unit.dx_m = 0.3;
+  unit.dy_m = unit.dz_m = 0.1;
+  Box near = unit;
+  near.kind = Box::Kind::fixed;
+  near.name = "Tray";
+  near.y_m = 0.3;
+  job.boxes = {unit, near};
+  b.session.take(job);
+  b.stage(Stage::fit);
+  auto* page = b.window->page(Stage::fit);
+  page->show_face("room");
+  QApplication::processEvents();
+  auto* face = page->findChild<RoomFace*>();
+  REQUIRE(face);
+  PictureView* drawing = face->drawing();
+  const double per_m = room_pixels_per_metre(b.session.job(), QSizeF(drawing->size()));
+  const auto drag = [&](const char* id, QPoint by) {
+    for (const Spot& s : drawing->picture().spots)
+      if (s.id == id) {
+        const QPoint at = s.area.center().toPoint();
+        QTest::mousePress(drawing, Qt::LeftButton, {}, at);
+        QTest::mouseMove(drawing, at + by / 2);
+        QTest::mouseMove(drawing, at + by);
+        QTest::mouseRelease(drawing, Qt::LeftButton, {}, at + by);
+        QApplication::processEvents();
+        return;
+      }
+    FAIL("no box " << id);
+  };
+  drag("box:above:1", {20, 10});
+  CHECK(b.session.job().boxes[1].x_m == Approx(0.15 + 20 / per_m).margin(0.001));
+  CHECK(b.session.job().boxes[1].y_m == Approx(0.3 + 10 / per_m).margin(0.001));
+  CHECK(b.session.job().boxes[1].z_m == 0);
+  CHECK(face->table()->currentRow() == 1);
+  b.session.undo();
+  CHECK(b.session.job() == job);
+  drag("box:side:1", {0, -16});
+  CHECK(b.session.job().boxes[1].z_m == Approx(16 / per_m).margin(0.001));
+  CHECK(b.session.job().boxes[1].y_m == Approx(0.3));
+}
+
+TEST_CASE("the rod's thread is touched where it holds, and tells the turns that the figures tell") {
+  Bench b;
+  REQUIRE(b.window->open_path(demo(b.dir)));
+  b.stage(Stage::rod);
+  auto* page = b.window->page(Stage::rod);
+  page->show_face("ends");
+  QApplication::processEvents();
+  auto* face = page->findChild<DrawnFace*>();
+  REQUIRE(face);
+  PictureView* drawing = nullptr;
+  for (auto* view : face->findChildren<PictureView*>())
+    if (view->isVisible() && view->accessibleName() == "Rod and thread") drawing = view;
+  REQUIRE(drawing);
+  for (const auto& [id, words] : {std::pair("param:rod.engaged", "Thread engaged now"),
+                                  {"param:rod.pitch", "Thread pitch"}}) {
+    for (const Spot& s : drawing->picture().spots)
+      if (s.id == id) QTest::mouseClick(drawing, Qt::LeftButton, {}, s.area.center().toPoint());
+    QApplication::processEvents();
+    REQUIRE(QApplication::focusWidget());
+    CHECK(QApplication::focusWidget()->accessibleName() == words);
+  }
+  const EndsReport ends = ends_report(b.session.job(), rod_report(b.session.job()));
+  REQUIRE(ends.turns);
+  CHECK(drawing->picture().said.join('|').contains(
+      QString::number(std::abs(*ends.turns), 'f', 1) +
+      (*ends.turns < 0 ? " turns in (shorter)" : " turns out (longer)")));
 }

@@ -1,5 +1,5 @@
 // What is chosen for all jobs, and paper.
-#include <QBuffer>
+#include <QClipboard>
 #include <QComboBox>
 #include <QDialog>
 #include <QPushButton>
@@ -97,4 +97,23 @@ TEST_CASE("the sheet's pages are looked at from the menu") {
   });
   b.window->action("preview")->trigger();
   CHECK(seen);
+}
+
+TEST_CASE("the drawing in view is copied and saved from the menu, with its numbers") {
+  Bench b;
+  REQUIRE(b.window->open_path(demo(b.dir)));
+  b.stage(Stage::rod);
+  b.window->action("copy_numbers")->trigger();
+  CHECK(QApplication::clipboard()->text().contains("seat"));
+  b.window->action("copy_picture")->trigger();
+  CHECK(QApplication::clipboard()->pixmap().width() > 300);
+  b.next_file = b.dir.filePath("rod.svg");
+  b.window->action("save_picture")->trigger();
+  QFile svg(b.next_file);
+  REQUIRE(svg.open(QIODevice::ReadOnly));
+  CHECK(svg.readAll().contains("<svg"));
+  // What cannot be written is told.
+  b.next_file = b.dir.filePath("no/such/folder/rod.png");
+  b.window->action("save_picture")->trigger();
+  CHECK(b.told.size() == 1);
 }

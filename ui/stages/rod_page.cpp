@@ -13,6 +13,9 @@ RodPage::RodPage(Session& session, QWidget* parent)
   const auto section = [&session](QSizeF size) {
     return rod_section_picture(session.job(), rod_report(session.job()), session.style(), size);
   };
+  const auto ends = [&session](QSizeF size) {
+    return rod_ends_picture(session.job(), session.style(), size);
+  };
   const auto gap = [&session, section](QSizeF size) {
     return has_assist(session.job(), As::plan) ? gap_picture(session.job(), session.style(), size)
                                                : section(size);
@@ -26,13 +29,13 @@ RodPage::RodPage(Session& session, QWidget* parent)
   register_faces(
       {{"length", tr("Length"), [&](QWidget* p) { return new LengthFace(session, p); }},
        {"ends", tr("Ends and turns"),
-        [&session, section](QWidget* p) {
+        [&session, ends](QWidget* p) {
           return new DrawnFace(
               session, tr("Threads of both ends"),
               of_plan({P::rod_end, P::rod_coupling, P::rod_pitch, P::rod_pitch2, P::rod_diameter,
                        P::rod_engaged, P::rod_thread_spare, P::rod_engaged2, P::rod_thread_spare2,
                        P::rod_jam, P::rod_height_wish}),
-              tr("Old and new unit"), section, {"ends"}, p);
+              tr("Rod and thread"), ends, {"ends"}, p);
         }},
        {"gaps", tr("Clearances"),
         [&session, gap](QWidget* p) {

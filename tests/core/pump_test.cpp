@@ -1,0 +1,53 @@
+// The pump and sink test: what the pedal does, and what of it can be told in volumes.
+#include <catch2/catch.hpp>
+
+#include "judge/findings.hpp"
+#include "proving/estimate.hpp"
+#include "support/every_code.hpp"
+
+using namespace yoke;
+using namespace yoke::test;
+
+TEST_CASE("pump and sink") {
+  PumpTest t;
+  t.first_m = 0.080;
+  t.third_m = 0.050;
+  const PumpReport r = pump_report(t, Length{0.022225}, 6);
+  CHECK(r.take_up->value() == Approx(0.005 * circle_area(Length{0.022225}).value()));
+  CHECK_FALSE(r.sinking);
+  t.sink_m = 0.024;
+  t.hold_s = 60;
+  const PumpReport sink = pump_report(t, Length{0.022225}, 6);
+  CHECK(sink.sinking);
+  CHECK(*sink.sink_m3_per_s * 60 == Approx(0.004 * circle_area(Length{0.022225}).value()));
+  // What the pedal does is seen without a bore or a ratio: only the volume cannot be told.
+  for (const auto& [bore, ratio] :
+       {std::pair<std::optional<Length>, std::optional<double>>{{}, 6.0},
+        {Length{0.022225}, {}},
+        {{}, {}}}) {
+    const PumpReport bare = pump_report(t, bore, ratio);
+    CHECK(bare.sinking);
+    CHECK_FALSE(bare.sink_m3_per_s);
+    CHECK_FALSE(bare.take_up);
+    CHECK(english(bare.words.front()).find("raises the pedal by 30 mm") != std::string::npos);
+    CHECK(english(bare.words.back()).find("sinks 24 mm in 60 s") != std::string::npos);
+    CHECK(english(bare.words.back()).find("Do not drive") != std::string::npos);
+  }
+}
+
+TEST_CASE("a pedal that sinks is a hard finding, whatever is known of bore and arms") {
+  for (const char* unknown : {"", "found:master.bore=?", "found:control.pin_arm=?"}) {
+    Job job = known_job();
+    job.pump.sink_m = 0.024;
+    job.pump.hold_s = 60;
+    if (*unknown != 0) set(job, unknown);
+    INFO(unknown);
+    const auto findings = find_all(job, foot_strip(job, 0));
+    const auto it = std::find_if(findings.begin(), findings.end(), [](const Finding& f) {
+      return f.code == FindingCode::prove_sinking;
+    });
+    REQUIRE(it != findings.end());
+    CHECK(it->severity == Severity::hard);
+    CHECK((english(it->message).find("cm³") != std::string::npos) == (*unknown == 0));
+  }
+}
