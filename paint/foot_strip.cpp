@@ -107,6 +107,11 @@ void draw_column(QPainter& p, const QRectF& box, const ConditionReport& c, bool 
     travel = Drawn::tr("%1 · %2 % left")
                  .arg(q(format_quantity(c.target->at.pad_travel_m, Kind::length, 0, style)))
                  .arg(qMax(0.0, c.target->reserve_share * 100), 0, 'f', 0);
+  // A word gives way before a digit does.
+  if (c.target && QFontMetricsF(p.font()).horizontalAdvance(travel) > w)
+    travel = QStringLiteral("%1 · %2 %")
+                 .arg(q(format_quantity(c.target->at.pad_travel_m, Kind::length, 0, style)))
+                 .arg(qMax(0.0, c.target->reserve_share * 100), 0, 'f', 0);
   p.drawText(QRectF(x, box.top() + 58, w, 20), Qt::AlignVCenter,
              theme::elided(p.font(), travel, w));
 

@@ -20,7 +20,7 @@ using View = WorldView;
 
 /// Below the drawing stand the stations' figures, where there is room for both.
 bool has_figures(QSizeF size) {
-  return size.height() >= 300;
+  return size.height() >= 300 && size.width() >= 780;
 }
 
 QSizeF drawing_of(QSizeF size) {

@@ -248,52 +248,64 @@ void draw_equal(QPainter& p, const Sweep& s, const Grid& g, const EqualLine& lin
   p.drawText(tag, Qt::AlignCenter, word);
 }
 
-/// Key of shapes in use, in words, along the bottom.
-void draw_key(QPainter& p, const Sweep& s, bool levels, QSizeF size) {
-  const QString level = levels ? Drawn::tr("level: how sure") : QString();
-  p.setRenderHint(QPainter::Antialiasing);
-  p.setFont(theme::text(13));
+/// A word of the key with its shape; the last may tell of levels and has none.
+struct KeyWord {
+  QString word;
+  std::optional<Limit> limit;
+};
+constexpr double kKeyGap = 32;
+constexpr double kKeyRow = 18;
+
+std::vector<KeyWord> key_words(const Sweep& s, bool levels) {
   std::vector<Limit> used;
   for (const auto& c : s.cells)
     if (std::find(used.begin(), used.end(), c.fails) == used.end()) used.push_back(c.fails);
   std::sort(used.begin(), used.end());
-  // Many marks stand closer and smaller: none is cut off.
-  double gap = 44;
-  const auto width = [&] {
-    double w = 14;
-    if (levels) w += QFontMetricsF(p.font()).horizontalAdvance(level) + gap;
-    for (const Limit l : used)
-      w += QFontMetricsF(p.font()).horizontalAdvance(words_of(limit_words(l))) + gap;
-    return w;
-  };
-  for (int px = 12; px >= 11 && width() > size.width(); --px) {
-    p.setFont(theme::text(px));
-    gap = 30;
-  }
-  // Then words give way.
-  const double spare = width() - size.width();
-  const double cut =
-      spare > 0 ? spare / static_cast<double>(std::max<std::size_t>(1, used.size())) : 0;
+  std::vector<KeyWord> list;
+  for (const Limit l : used) list.push_back({words_of(limit_words(l)), l});
+  if (levels) list.push_back({Drawn::tr("level: how sure"), std::nullopt});
+  return list;
+}
+
+/// The words in as many rows as they take.
+std::vector<std::vector<KeyWord>> key_rows(const Sweep& s, bool levels, double width) {
+  const QFontMetricsF fm(theme::text(12));
+  std::vector<std::vector<KeyWord>> rows(1);
   double x = 14;
-  for (const Limit l : used) {
-    const QString whole = words_of(limit_words(l));
-    const double full = QFontMetricsF(p.font()).horizontalAdvance(whole);
-    const QString word =
-        cut > 0 ? theme::elided(p.font(), whole, std::max(18.0, full - cut)) : whole;
-    draw_shape(p, QPointF(x + 8, size.height() - 15), 7, l);
-    p.setPen(theme::kScribe);
-    const double w = QFontMetricsF(p.font()).horizontalAdvance(word);
-    p.drawText(QRectF(x + 22, size.height() - 25, w + 4, 20), Qt::AlignVCenter, word);
-    x += w + gap;
+  for (const KeyWord& k : key_words(s, levels)) {
+    const double w = fm.horizontalAdvance(k.word) + kKeyGap;
+    if (x + w > width && !rows.back().empty()) {
+      rows.emplace_back();
+      x = 14;
+    }
+    rows.back().push_back(k);
+    x += w;
   }
-  if (!levels) return;
-  const QRectF box(x, size.height() - 23, 16, 16);
-  p.fillRect(box, theme::kDyeDeep);
-  p.fillRect(box.adjusted(0, 6, 0, 0), theme::kSteel);
-  p.setPen(theme::kScribe);
-  p.drawText(
-      QRectF(x + 22, size.height() - 25, QFontMetricsF(p.font()).horizontalAdvance(level) + 4, 20),
-      Qt::AlignVCenter, level);
+  return rows;
+}
+
+/// Key of shapes in use, in words, along the bottom.
+void draw_key(QPainter& p, const Sweep& s, bool levels, QSizeF size) {
+  p.setRenderHint(QPainter::Antialiasing);
+  p.setFont(theme::text(12));
+  const auto rows = key_rows(s, levels, size.width());
+  double y = size.height() - 25 - kKeyRow * static_cast<double>(rows.size() - 1);
+  for (const auto& row : rows) {
+    double x = 14;
+    for (const KeyWord& k : row) {
+      if (k.limit) {
+        draw_shape(p, QPointF(x + 8, y + 10), 7, *k.limit);
+      } else {
+        p.fillRect(QRectF(x, y + 2, 16, 16), theme::kDyeDeep);
+        p.fillRect(QRectF(x, y + 8, 16, 10), theme::kSteel);
+      }
+      p.setPen(theme::kScribe);
+      const double w = QFontMetricsF(p.font()).horizontalAdvance(k.word);
+      p.drawText(QRectF(x + 22, y, w + 4, 20), Qt::AlignVCenter, k.word);
+      x += w + kKeyGap;
+    }
+    y += kKeyRow;
+  }
 }
 
 }  // namespace
@@ -325,7 +337,10 @@ Picture size_map_picture(const Sweep& s, const MapMarks& marks, const Style& sty
   Picture pic;
   pic.size = size;
   Grid g;
-  g.area = QRectF(92, 10, size.width() - 92 - 60, size.height() - 10 - 68);
+  // Room for the key as long as it may become: nothing moves when it is known how sure the cells
+  // are.
+  const double key_h = kKeyRow * static_cast<double>(key_rows(s, true, size.width()).size() - 1);
+  g.area = QRectF(92, 10, size.width() - 92 - 60, size.height() - 10 - 68 - key_h);
   g.w = g.area.width() / static_cast<double>(s.columns());
   g.h = g.area.height() / static_cast<double>(s.bores_m.size());
   const size_t bores = s.bores_m.size();

@@ -163,11 +163,10 @@ QString sheet_html(const Job& job, const std::vector<ConditionReport>& strip,
       "td,th{font-size:12px}</style></head><body>");
   if (part != SheetPart::appendix)
     h += head(job, findings, printed_on) + decided(job, strip, style) + foot(strip, style) +
-         picture(kLinePicture) + printed(finding_list(findings, style)) +
-         gates(job, strip, findings, style) + printed(rests_list(rules, style)) +
-         picture(kCurvePicture) + printed(step_list(job, style)) +
-         printed(part_list(job, style, printed_on)) + printed(later_list(job, style)) +
-         printed(reading_list(job, style));
+         printed(finding_list(findings, style)) + gates(job, strip, findings, style) +
+         picture(kLinePicture) + printed(rests_list(rules, style)) + picture(kCurvePicture) +
+         printed(step_list(job, style)) + printed(part_list(job, style, printed_on)) +
+         printed(later_list(job, style)) + printed(reading_list(job, style));
   if (part != SheetPart::sheet)
     h += QStringLiteral("<h1>%1</h1>").arg(esc(Printed::tr("Appendix: all values"))) +
          left_out(finding_list(findings, style)) + left_out(rests_list(rules, style)) +

@@ -168,7 +168,10 @@ TEST_CASE("a box is dragged to its place, from above and from the side, in one s
   auto* face = page->findChild<RoomFace*>();
   REQUIRE(face);
   PictureView* drawing = face->drawing();
-  const double per_m = room_pixels_per_metre(b.session.job(), QSizeF(drawing->size()));
+  const auto scale = [&] {
+    return room_pixels_per_metre(b.session.job(), QSizeF(drawing->size()));
+  };
+  double per_m = scale();
   const auto drag = [&](const char* id, QPoint by) {
     for (const Spot& s : drawing->picture().spots)
       if (s.id == id) {
@@ -189,6 +192,7 @@ TEST_CASE("a box is dragged to its place, from above and from the side, in one s
   CHECK(face->table()->currentRow() == 1);
   b.session.undo();
   CHECK(b.session.job() == job);
+  per_m = scale();
   drag("box:side:1", {0, -16});
   CHECK(b.session.job().boxes[1].z_m == Approx(16 / per_m).margin(0.001));
   CHECK(b.session.job().boxes[1].y_m == Approx(0.3));
