@@ -1,12 +1,39 @@
 #include "session/work_edits.hpp"
 
 #include <QDateTime>
+#include <QRegularExpression>
 
 #include "document/params.hpp"
 #include "session/texts.hpp"
 #include "work/bleeding.hpp"
 
 namespace yoke {
+
+namespace {
+
+/// What a scale under one axle reads is a share of the whole car's weight, as entered. Nothing: it
+/// was no weight that was typed.
+std::optional<Expected<double>> axle_weight(const Session& session, As which, Param param,
+                                            const QString& text) {
+  if (param != Param::vehicle_front_share) return std::nullopt;
+  const bool bare = text.contains(QLatin1Char('%')) || !text.contains(QRegularExpression("[a-z]"));
+  const auto kg = parse_quantity(text.toStdString(), Kind::mass, session.style());
+  if (bare || !kg) return std::nullopt;
+  const Value whole = value_of(session.job(), which, Param::vehicle_mass);
+  const Error error{std::string(info(param).id), text.toStdString(), "10 % to 90 %",
+                    "A weight takes the whole car's: its mass is not known",
+                    "Enter the mass as driven first, or the share in %"};
+  if (!whole.known() || whole.si <= 0) return fail(error);
+  const double share = *kg / whole.si;
+  if (share < info(param).min_si || share > info(param).max_si)
+    return fail({error.field, error.value, error.range,
+                 say("That is {} of the whole car's {}", amount(share, Kind::fraction, 0),
+                     amount(whole.si, Kind::mass, 0)),
+                 "Weigh the front axle alone, both its wheels on the scale"});
+  return share;
+}
+
+}  // namespace
 
 Expected<bool> type_value(Session& session, As which, Param param, const QString& typed,
                           std::optional<How> tool) {
@@ -18,6 +45,10 @@ Expected<bool> type_value(Session& session, As which, Param param, const QString
   if (text == QStringLiteral("?") ||
       text.compare(QStringLiteral("unknown"), Qt::CaseInsensitive) == 0)
     return session.set_value(which, param, Measured{});
+  if (const auto share = axle_weight(session, which, param, text)) {
+    if (!*share) return fail(share->error());
+    return session.set_value(which, param, measured(param, **share, How::stated));
+  }
   const auto v = parse_with_doubt(param, text.toStdString(), session.style());
   if (!v) return fail(v.error());
   const Value before = value_of(session.job(), which, param);

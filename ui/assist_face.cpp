@@ -4,6 +4,7 @@
 #include <QHeaderView>
 #include <algorithm>
 
+#include "paint/place_assist.hpp"
 #include "session/texts.hpp"
 #include "ui/stage_page.hpp"
 
@@ -41,6 +42,16 @@ AssistFace::AssistFace(Session& session, QWidget* parent) : Face(parent), sessio
   panel_->show_params(list);
   left->addWidget(panel_, 1);
   panel_->setMinimumWidth(446);
+  room_ = new PictureView(tr("The chosen type in its room"), this);
+  room_->setMinimumHeight(116);
+  room_->set_maker([this](QSizeF size) {
+    const int at = table_->currentRow();
+    const bool chosen = at >= 0 && static_cast<std::size_t>(at) < choices_.size();
+    return assist_room_picture(chosen ? choices_[static_cast<std::size_t>(at)] : AssistChoice{},
+                               resolve(session_.job(), As::plan), session_.style(), size);
+  });
+  room_->setMaximumHeight(140);
+  left->addWidget(room_);
   row->addLayout(left, 9);
   auto* right = new QVBoxLayout;
   right->setSpacing(6);
@@ -100,6 +111,7 @@ void AssistFace::show_row(int row) {
   for (const auto& u : c.unknown) unknown << text_of(u, session_.style());
   if (!unknown.isEmpty()) parts << tr("Not told: %1.").arg(unknown.join(QStringLiteral(", ")));
   detail_->setText(parts.join(QLatin1Char('\n')));
+  room_->redraw();
 }
 
 void AssistFace::refresh() {

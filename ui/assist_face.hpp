@@ -9,6 +9,7 @@
 #include "ui/face.hpp"
 #include "ui/figures_view.hpp"
 #include "ui/param_panel.hpp"
+#include "ui/picture_view.hpp"
 
 namespace yoke {
 
@@ -31,6 +32,7 @@ class AssistFace : public Face {
   FiguresView* need_;
   QTableWidget* table_;
   QLabel* detail_;
+  PictureView* room_;
   QPushButton* take_;
 };
 

@@ -2,6 +2,39 @@
 
 namespace yoke {
 
+namespace {
+
+/// What a steady foot tells. A pedal that sank has sunk, however long it was held.
+void add_sink(const PumpTest& test, std::optional<double> volume_m3, PumpReport& r) {
+  constexpr double kTape_m = 0.002;
+  constexpr double kLeastHold_s = 5;  // a rate over less says nothing, and grows without bound
+  const Amount by = length(*test.sink_m, 0);
+  const bool noted = test.hold_s.has_value();
+  const bool long_enough = noted && *test.hold_s >= kLeastHold_s;
+  r.sinking = *test.sink_m > kTape_m;
+  if (volume_m3 && long_enough) r.sink_m3_per_s = *volume_m3 / *test.hold_s;
+  if (!r.sinking)
+    r.words.emplace_back(long_enough ? "The pedal holds under a steady foot."
+                         : noted ? "Held too short to tell whether it sinks: hold for 30 to 60 s."
+                                 : "How long it was held was not noted: hold for 30 to 60 s.");
+  else if (!noted)
+    r.words.push_back(
+        say("The pedal sinks {}; how long it was held was not noted. Do not drive.", by));
+  else if (!long_enough)
+    r.words.push_back(
+        say("The pedal sinks {} though it was held for a moment only. Do not drive.", by));
+  else if (r.sink_m3_per_s)
+    r.words.push_back(
+        say("The pedal sinks {} in {} s: {} a minute pass a cup or leak out. Do not drive.", by,
+            Plain{*test.hold_s, 0}, amount(*r.sink_m3_per_s * 60, Kind::volume, 2)));
+  else
+    r.words.push_back(
+        say("The pedal sinks {} in {} s: fluid passes a cup or leaks out. Do not drive.", by,
+            Plain{*test.hold_s, 0}));
+}
+
+}  // namespace
+
 PumpReport pump_report(const PumpTest& test, std::optional<Length> bore,
                        std::optional<double> ratio) {
   PumpReport r;
@@ -27,32 +60,7 @@ PumpReport pump_report(const PumpTest& test, std::optional<Length> bore,
           "stretch.");
     }
   }
-  if (test.sink_m && test.hold_s) {
-    constexpr double kTape_m = 0.002;
-    constexpr double kLeastHold_s = 5;  // a rate over less says nothing, and grows without bound
-    r.sinking = *test.sink_m > kTape_m;
-    const bool long_enough = *test.hold_s >= kLeastHold_s;
-    if (const auto v = volume_m3(*test.sink_m); v && long_enough)
-      r.sink_m3_per_s = *v / *test.hold_s;
-    if (r.sinking && long_enough && !r.sink_m3_per_s)
-      r.words.push_back(
-          say("The pedal sinks {} in {} s: fluid passes a cup or leaks out. Do not "
-              "drive.",
-              length(*test.sink_m, 0), Plain{*test.hold_s, 0}));
-    else if (r.sinking)
-      r.words.push_back(long_enough
-                            ? say("The pedal sinks {} in {} s: {} a minute pass a cup "
-                                  "or leak out. Do not drive.",
-                                  length(*test.sink_m, 0), Plain{*test.hold_s, 0},
-                                  amount(*r.sink_m3_per_s * 60, Kind::volume, 2))
-                            : say("The pedal sinks {} though it was held for a moment only. Do not "
-                                  "drive.",
-                                  length(*test.sink_m, 0)));
-    else
-      r.words.emplace_back(long_enough
-                               ? "The pedal holds under a steady foot."
-                               : "Held too short to tell whether it sinks: hold for 30 to 60 s.");
-  }
+  if (test.sink_m) add_sink(test, volume_m3(*test.sink_m), r);
   return r;
 }
 

@@ -132,7 +132,9 @@ void room_says(const Values& v, const Type& t, AssistChoice& c) {
   check(Param::room_depth, t.depth_m, "room before the firewall");
   // The shell stands about 20 mm over its diaphragm.
   const auto own = own_diaphragm(v, t);
-  check(Param::room_across, own ? *own + 0.02 : t.across_m, "room across");
+  c.needs_depth_m = t.depth_m;
+  c.needs_across_m = own ? *own + 0.02 : t.across_m;
+  check(Param::room_across, c.needs_across_m, "room across");
 }
 
 /// What the foot strip would say of the plan with this type; a single circuit's loss is told

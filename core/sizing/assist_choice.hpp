@@ -22,6 +22,8 @@ struct AssistChoice {
       Verdict::cannot_say;       ///< the worst of all conditions, as the foot strip says it
   bool works = false;            ///< no condition fails
   Message fails;                 ///< the first that does, and why: "hot: 23 N too hard"
+  double needs_depth_m = 0;      ///< room before the firewall, 0: none
+  double needs_across_m = 0;     ///< and across
   bool possible = true;          ///< room and supply allow it
   std::vector<Message> against;  ///< why not
   std::vector<Message> unknown;  ///< what was not told

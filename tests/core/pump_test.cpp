@@ -51,3 +51,27 @@ TEST_CASE("a pedal that sinks is a hard finding, whatever is known of bore and a
     CHECK((english(it->message).find("cm³") != std::string::npos) == (*unknown == 0));
   }
 }
+
+TEST_CASE("a pedal that sank is told, though nobody noted for how long it was held") {
+  PumpTest t;
+  t.sink_m = 0.024;
+  const PumpReport r = pump_report(t, Length{0.022225}, 6);
+  CHECK(r.sinking);
+  CHECK_FALSE(r.sink_m3_per_s);
+  REQUIRE(r.words.size() == 1);
+  CHECK(english(r.words[0]) ==
+        "The pedal sinks 24 mm; how long it was held was not noted. Do not drive.");
+  t.sink_m = 0.001;
+  const PumpReport still = pump_report(t, Length{0.022225}, 6);
+  CHECK_FALSE(still.sinking);
+  CHECK(english(still.words.at(0)) == "How long it was held was not noted: hold for 30 to 60 s.");
+  t.sink_m.reset();
+  t.hold_s = 60;
+  CHECK(pump_report(t, Length{0.022225}, 6).words.empty());
+  Job job = known_job();
+  job.pump.sink_m = 0.024;
+  const auto findings = find_all(job, foot_strip(job, 0));
+  CHECK(std::any_of(findings.begin(), findings.end(), [](const Finding& f) {
+    return f.code == FindingCode::prove_sinking && f.severity == Severity::hard;
+  }));
+}

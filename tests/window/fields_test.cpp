@@ -4,6 +4,7 @@
 #include "assembly/relevance.hpp"
 #include "proving/gates.hpp"
 #include "session/texts.hpp"
+#include "session/work_edits.hpp"
 #include "support/work_done.hpp"
 #include "window/bench.hpp"
 
@@ -249,4 +250,29 @@ TEST_CASE("proved lapses when something is changed afterwards") {
   CHECK(record->findChild<QTextBrowser*>()->toPlainText().contains("PROVED NO LONGER"));
   b.window->action("undo")->trigger();
   CHECK(b.session.status_of(Stage::record) == "proved");
+}
+
+TEST_CASE("the front axle's weight is typed as the scale reads it, and kept as a share") {
+  Bench b;
+  b.session.take(known_job());
+  const auto typed = [&b](const char* text) {
+    return type_value(b.session, As::found, Param::vehicle_front_share, text);
+  };
+  const auto share = [&b] {
+    return value_of(b.session.job(), As::found, Param::vehicle_front_share).si;
+  };
+  REQUIRE(typed("630 kg"));
+  CHECK(share() == Approx(630.0 / 1260));
+  REQUIRE(typed("1250 lb"));
+  CHECK(share() == Approx(1250 * 0.45359237 / 1260));
+  REQUIRE(typed("54"));
+  CHECK(share() == Approx(0.54));
+  REQUIRE(typed("52 %"));
+  CHECK(share() == Approx(0.52));
+  CHECK_FALSE(typed("1300 kg"));  // more than the whole car
+  CHECK(share() == Approx(0.52));
+  b.session.set_value(As::found, Param::vehicle_mass, Measured{});
+  const auto refused = typed("630 kg");
+  REQUIRE_FALSE(refused);
+  CHECK(english(refused.error().reason).find("mass is not known") != std::string::npos);
 }
