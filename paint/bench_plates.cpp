@@ -1,4 +1,6 @@
 // The old parts laid out: how old and how worn; the bore and what runs in it; the kit beside it.
+#include <QPainterPath>
+
 #include "document/values.hpp"
 #include "paint/plate.hpp"
 #include "paint/theme.hpp"

@@ -1,5 +1,6 @@
 // The pedal and what it does wrong: six drawings, each with what is measured or seen of it.
-#include <QFontMetricsF>
+#include <QLineF>
+#include <QPainterPath>
 
 #include "paint/plate.hpp"
 #include "paint/theme.hpp"

@@ -47,6 +47,8 @@ def code_lines(text):
         bare = line.strip()
         if not bare or bare.startswith(("//", "#", "using ", "namespace", "}", "*", '"')):
             continue
+        if STARTING.search(line):
+            continue
         yield number, line
 
 
@@ -54,6 +56,9 @@ def outside_strings(line):
     """The line with what stands in quotes blanked, so that words are not broken."""
     return re.sub(r'"(?:\\.|[^"\\])*"', lambda m: '"' + " " * (len(m.group(0)) - 2) + '"', line).split("//")[0]
 
+
+# What says nothing of tests: a starting value that is set before it is read, the least width of a printed number.
+STARTING = re.compile(r"^\s*(bool|int|double|std::size_t)\s+\w+ = (0|0\.0|1|false|true);|\.arg\([^)]*, 0, 'f'")
 
 REAL = re.compile(r"_m\b|_n\b|_pa\b|_si\b|\.si\b|\bsi\(|\.value\(\)|\d\.\d|e-?\d|share|misfit|chi2|aicc|\bz\b|more\b")
 

@@ -1,6 +1,8 @@
 #include "ui/figure_sheet.hpp"
 
+#include <QPaintEvent>
 #include <QPainter>
+#include <QResizeEvent>
 #include <algorithm>
 
 #include "paint/theme.hpp"

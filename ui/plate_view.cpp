@@ -1,5 +1,7 @@
 #include "ui/plate_view.hpp"
 
+#include <QResizeEvent>
+
 #include "paint/plate.hpp"
 #include "session/texts.hpp"
 

@@ -3,7 +3,9 @@
 
 #include "judge/findings.hpp"
 #include "proving/estimate.hpp"
+#include "proving/fault.hpp"
 #include "support/every_code.hpp"
+#include "work/work_stages.hpp"
 
 using namespace yoke;
 using namespace yoke::test;
@@ -15,6 +17,8 @@ TEST_CASE("pump and sink") {
   const PumpReport r = pump_report(t, Length{0.022225}, 6);
   CHECK(r.take_up->value() == Approx(0.005 * circle_area(Length{0.022225}).value()));
   CHECK_FALSE(r.sinking);
+  CHECK(english(r.words.at(0)) ==
+        "Pumping raises the pedal by 30 mm: 1.9 cm³ is taken up by clearance. Air would stay.");
   t.sink_m = 0.024;
   t.hold_s = 60;
   const PumpReport sink = pump_report(t, Length{0.022225}, 6);
@@ -74,4 +78,32 @@ TEST_CASE("a pedal that sank is told, though nobody noted for how long it was he
   CHECK(std::any_of(findings.begin(), findings.end(), [](const Finding& f) {
     return f.code == FindingCode::prove_sinking && f.severity == Severity::hard;
   }));
+}
+
+TEST_CASE("each stage of the work is pressed to its push or to the stop that its own model has") {
+  for (unsigned seed = 0; seed < 40; ++seed) {
+    const System s = random_system(seed);
+    const auto stages = stage_presses(s);
+    if (!stages) continue;
+    INFO("seed " << seed);
+    for (const StagePress& p : *stages) {
+      const auto m = FeelModel::make(s, stage_condition(s, p.stage));
+      REQUIRE(m);
+      CHECK(p.stop == m->stop());
+      CHECK(p.to_the_stop == (m->at(m->end_drive()).pad_force_n < kStagePush_n));
+      if (p.to_the_stop)
+        CHECK(p.pad_travel_m == Approx(m->at(m->end_drive()).pad_travel_m));
+      else
+        CHECK(p.pad_force_n == Approx(kStagePush_n).epsilon(0.01));
+    }
+  }
+}
+
+TEST_CASE("a weak booster is thought of only where there is one and it was read at work") {
+  System boosted = car();
+  boosted.assist = booster();
+  CHECK(possible(boosted, Cause::weak_assist, true, {}, false));
+  CHECK_FALSE(possible(boosted, Cause::weak_assist, false, {}, false));
+  CHECK_FALSE(possible(car(), Cause::weak_assist, true, {}, false));
+  CHECK_FALSE(possible(car(), Cause::weak_assist, false, {}, false));
 }
