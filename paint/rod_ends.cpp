@@ -1,5 +1,6 @@
 // The push rod with both its ends: how much thread holds, how much is free, and the turns that make
 // the change.
+#include <algorithm>
 #include <cmath>
 
 #include "paint/drawing_ground.hpp"
@@ -105,9 +106,10 @@ Picture rod_ends_picture(const Job& job, const Style& style, QSizeF size) {
       ends.turns ? turns_text(*ends.turns) : Drawn::tr("turns: pitch and change are needed");
   QString limits;
   if (ends.turns_shorter && ends.turns_longer)
+    // Rounded down: the last part of a turn is not there.
     limits = Drawn::tr("may turn %1 in, %2 out")
-                 .arg(*ends.turns_shorter, 0, 'f', 0)
-                 .arg(*ends.turns_longer, 0, 'f', 0);
+                 .arg(std::max(0.0, std::floor(*ends.turns_shorter)), 0, 'f', 0)
+                 .arg(std::max(0.0, std::floor(*ends.turns_longer)), 0, 'f', 0);
   pic.layers.emplace_back([=](QPainter& p) {
     draw_rod(p, e, y);
     if (ends.turns) draw_turn(p, {e.left + e.engaged + e.spare + 30, y}, *ends.turns < 0);

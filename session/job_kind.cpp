@@ -75,7 +75,6 @@ bool has_stage(const Job& job, const std::vector<Finding>& findings, Stage stage
 bool has_face(const Job& job, Stage stage, std::string_view face) {
   const auto kind = kind_of(job);
   if (is_clutch(job) && stage == Stage::size && face == "assist") return false;
-  if (stage == Stage::fit && face == "stack") return is_clutch(job) || !kind;
   if (!kind) return true;
   // A first hydraulic clutch has no old unit to look at.
   if (*kind == TargetJob::cable && stage == Stage::survey)

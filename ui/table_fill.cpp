@@ -10,7 +10,13 @@ TableFill::TableFill(QTableWidget* table, int rows)
 
 TableFill::~TableFill() {
   table_->model()->blockSignals(false);
-  if (changed_) table_->doItemsLayout();
+  if (!changed_) return;
+  auto* model = table_->model();
+  // The headers measure their columns on this alone, not on a new layout of the items.
+  if (model->rowCount() > 0)
+    emit model->dataChanged(model->index(0, 0),
+                            model->index(model->rowCount() - 1, model->columnCount() - 1));
+  table_->doItemsLayout();
 }
 
 QTableWidgetItem* TableFill::item(int row, int column, Qt::ItemFlags flags) {

@@ -117,7 +117,7 @@ Expected<Kinematics> Kinematics::make(const Control& c) {
                     say("rod longer than {} with this offset",
                         length(std::hypot(crank.r_m * std::cos(a0) - crank.h_m, crank.d_m), 1)),
                     "The push rod is shorter than its offset from the bore centreline",
-                    "Measure rod length, bore-line height and sideways offset again"));
+                    "Measure rod length, bore centreline and sideways offset again"));
   if (!crank.usable(a0))
     return fail(bad("control.rest_angle", format_quantity(a0, Kind::angle, 1, {}),
                     "an angle before dead centre",

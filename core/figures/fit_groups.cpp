@@ -100,11 +100,17 @@ FigureGroup flange(const FigureInputs& in) {
       if (!r->enough)
         g.figures.push_back(told("Studs longer by", (r->wanted - r->engaged).value(), Kind::length,
                                  1, "or a thinner stack"));
-      g.figures.push_back(verdict_words("Sheet metal",
-                                        r->crushes ? "the box would be crushed: a sleeve is missing"
-                                                   : "the load has a solid way",
-                                        r->crushes ? Verdict::fails : Verdict::holds)
-                              .as(FigureId::crush));
+      Figure metal = verdict_words("Sheet metal",
+                                   r->crushes ? "the box would be crushed: a sleeve is missing"
+                                              : "the load has a solid way",
+                                   r->crushes ? Verdict::fails : Verdict::holds)
+                         .as(FigureId::crush);
+      // A single sheet is only what is usual: nobody looked whether it is a closed box.
+      if (!r->crushes && !v.at(Param::fit_boxed).settled()) {
+        metal.verdict = Verdict::if_typical;
+        metal.decided_by.push_back(Param::fit_boxed);
+      }
+      g.figures.push_back(std::move(metal));
     }
   }
   if (v.known(Param::rod_stack) && in.strip.found.known(Param::rod_stack))

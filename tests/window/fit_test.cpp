@@ -96,6 +96,31 @@ TEST_CASE("a stud that is too short is a hard finding, a thinner plate mends it"
   CHECK_FALSE(hard());
 }
 
+TEST_CASE("the stack is reached by its button in a brake job, and sheet metal waits for a look") {
+  Bench b;
+  REQUIRE(b.window->open_path(demo(b.dir)));
+  auto* page = open<FitPage>(b, Stage::fit, 0);
+  QPushButton* stack = button(page, "Stack");
+  REQUIRE(stack->isVisible());
+  QTest::mouseClick(stack, Qt::LeftButton);
+  QApplication::processEvents();
+  REQUIRE(page->stack()->isVisible());
+  const auto sheet_metal = [&] {
+    const FigureGroup g = figure_group(b.session.job(), GroupId::flange);
+    const auto f = std::find_if(g.figures.begin(), g.figures.end(),
+                                [](const Figure& x) { return x.id == FigureId::crush; });
+    REQUIRE(f != g.figures.end());
+    return f->verdict;
+  };
+  REQUIRE_FALSE(value_of(b.session.job(), As::plan, Param::fit_boxed).settled());
+  CHECK(sheet_metal() == Verdict::if_typical);
+  CHECK_FALSE(page->stack()->figures()->text().contains("✓ Sheet metal"));
+  CHECK(page->stack()->figures()->text().contains("nobody measured: behind the nuts"));
+  b.choose(page->stack()->panel(), As::plan, Param::fit_boxed, 0);
+  CHECK(sheet_metal() == Verdict::holds);
+  CHECK(page->stack()->figures()->text().contains("✓ Sheet metal"));
+}
+
 TEST_CASE("boxes: added, typed in the table, refused with words, the tightest gap said") {
   Bench b;
   auto* page = open<FitPage>(b, Stage::fit, 4);

@@ -150,6 +150,9 @@ TEST_CASE("parts in hand: listed, ticked by keyboard, and the sentence says when
   CHECK(later->sentence()->text().contains("Do not take it apart yet"));
   CHECK(later->sentence()->text().contains("2026-12-10"));
   CHECK(later->parts()->item(0, 1)->text().contains("14 d"));
+  QApplication::processEvents();
+  QAbstractItemView* view = later->parts();
+  CHECK(later->parts()->columnWidth(1) >= view->sizeHintForColumn(1));  // the day can be read
   b.type(later->part_name(), "Hose", Qt::Key_Tab);
   b.type(later->part_day(), "soon");
   CHECK(b.session.job().parts.size() == 1);
