@@ -34,7 +34,7 @@ void FigureSettler::prepare() {
   if (prepared_) return;
   prepared_ = true;
   for (const Unmeasured& u : unmeasured(in_.strip.found, in_.strip.plan, any_group))
-    for (const double si : {u.low, u.high}) {
+    for (const double si : u.tries) {
       // What is not even asked of what is fitted decides nothing.
       if (!relevant(*in_.job, As::plan, u.param) && !relevant(*in_.job, As::found, u.param)) break;
       Job job = with_value(*in_.job, u, si);

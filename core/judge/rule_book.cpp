@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "assembly/relevance.hpp"
 #include "doubt/doubt.hpp"
 #include "strip/settle.hpp"
 
@@ -109,7 +110,9 @@ void add_other_rules(const std::vector<Finding>& findings, bool clutch,
 void settle_others(const Job& job, std::vector<JudgedRule>& book) {
   const StripInputs in = strip_inputs(job);
   for (const Unmeasured& u : unmeasured(in.found, in.plan, any_group))
-    for (const double si : {u.low, u.high}) {
+    for (const double si : u.tries) {
+      // What is not even asked of what is fitted decides nothing.
+      if (!relevant(job, As::plan, u.param) && !relevant(job, As::found, u.param)) break;
       const Job other = with_value(job, u, si);
       const auto findings = find_all(other, unsettled_strip(other));
       for (JudgedRule& r : book) {

@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <atomic>
 
+#include "assembly/relevance.hpp"
 #include "quantity/workers.hpp"
 #include "sizing/cell_judge.hpp"
 #include "strip/settle.hpp"
@@ -48,7 +49,8 @@ Verdict verdict_of_strip(const Job& job, bool two_circuits) {
 void say_verdicts(const Job& job, Sweep& s) {
   const Values plan = resolve(job, As::plan);
   bool rests = false;
-  for (const Unmeasured& u : unmeasured(plan, plan, pressed_by)) rests = rests || u.plan;
+  for (const Unmeasured& u : unmeasured(plan, plan, pressed_by))
+    rests = rests || (u.plan && relevant(job, As::plan, u.param));
   std::optional<Verdict> own;
   for (Cell& c : s.cells) {
     c.verdict = c.fails != Limit::none ? Verdict::fails

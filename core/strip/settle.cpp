@@ -7,8 +7,33 @@ namespace yoke {
 
 namespace {
 
-bool open(const Value& v) {
-  return v.known() && !v.settled() && v.uncertainty_si > 0;
+bool open(const Value& v, Kind kind) {
+  return v.known() && !v.settled() && (kind == Kind::choice || v.uncertainty_si > 0);
+}
+
+/// Choices that say what a thing is like, which only a look at it tells. Not those that make the
+/// job the one it is, or that put in a part which nobody spoke of.
+bool looked_at(const ParamInfo& p) {
+  static constexpr Param kNature[] = {
+      Param::control_hinge,    Param::master_springs,      Param::assist_servo_feeds,
+      Param::front_shoes,      Param::rear_shoes,          Param::front_hose_kind,
+      Param::rear_hose_kind,   Param::lines_tube_material, Param::lines_hose_bore,
+      Param::lines_hose_grade, Param::fluid_grade,         Param::valve_place,
+      Param::valve_bypass,     Param::clutch_hose_kind,    Param::clutch_bell,
+      Param::fit_boxed,        Param::fit_plate_metal,     Param::rod_coupling};
+  return std::find(std::begin(kNature), std::end(kNature), p.param) != std::end(kNature);
+}
+
+/// What a look at the thing may show instead; "not known" is counted as the worse already.
+std::vector<double> tries_of(const ParamInfo& p, const Value& v) {
+  if (p.kind != Kind::choice)
+    return {std::clamp(v.si - v.uncertainty_si, p.min_si, p.max_si),
+            std::clamp(v.si + v.uncertainty_si, p.min_si, p.max_si)};
+  std::vector<double> list;
+  for (std::size_t i = 0; i < p.options.size(); ++i)
+    if (p.options[i].key != "unknown" && static_cast<double>(i) != v.si)
+      list.push_back(static_cast<double>(i));
+  return list;
 }
 
 /// A report whose rules pass and wait for a name.
@@ -102,9 +127,14 @@ class Settler {
   void try_ends(As which, const Unmeasured& u) {
     for (Waiting& w : waiting_) w.again = as_of(w.report->id) == which;
     const double now = (which == As::plan ? in_.plan : in_.found).si(u.param);
+    const bool choice = info(u.param).kind == Kind::choice;
     // At the end of its range a value has one way to go.
-    for (const double si : {u.low, u.high})
+    for (const double si : u.tries) {
+      // One option says nothing of the next.
+      if (choice)
+        for (Waiting& w : waiting_) w.again = as_of(w.report->id) == which;
       if (std::abs(si - now) > 0 && any_again()) try_end(which, u.param, si);
+    }
   }
 
   void try_end(As which, Param param, double si) {
@@ -162,15 +192,13 @@ class Settler {
 std::vector<Unmeasured> unmeasured(const Values& found, const Values& plan, bool (*counts)(Group)) {
   std::vector<Unmeasured> list;
   for (const ParamInfo& p : all_params()) {
-    if (p.kind == Kind::choice || !counts(p.group)) continue;
+    if (!counts(p.group) || (p.kind == Kind::choice && !looked_at(p))) continue;
     const Value& f = found.at(p.param);
     const Value& n = plan.at(p.param);
-    const auto at = [&p](const Value& v, double side) {
-      return std::clamp(v.si + side * v.uncertainty_si, p.min_si, p.max_si);
-    };
-    const bool same = open(f) && open(n) && f.si == n.si && f.uncertainty_si == n.uncertainty_si;
-    if (open(n)) list.push_back({p.param, same, true, at(n, -1), at(n, 1)});
-    if (open(f) && !same) list.push_back({p.param, true, false, at(f, -1), at(f, 1)});
+    const bool both = open(f, p.kind) && open(n, p.kind);
+    const bool same = both && f.si == n.si && f.uncertainty_si == n.uncertainty_si;
+    if (open(n, p.kind)) list.push_back({p.param, same, true, tries_of(p, n)});
+    if (open(f, p.kind) && !same) list.push_back({p.param, true, false, tries_of(p, f)});
   }
   return list;
 }

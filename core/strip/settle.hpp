@@ -15,10 +15,12 @@ struct Unmeasured {
   Param param = Param::count_;
   bool found = false;  ///< of the fitted system
   bool plan = false;   ///< of the plan; of both: one value, taken over
-  double low = 0;      ///< SI
-  double high = 0;
+  /// SI: the two ends of its range; of a choice every other option that it may turn out to be.
+  std::vector<double> tries;
 };
-/// Of the parameters for which `counts` is true; choices never.
+/// Of the parameters for which `counts` is true. Of the choices those that say what a thing is like
+/// (its hoses, shoes, springs); never what makes the system the one it is (its use, the kinds of
+/// master, assist and brakes), nor whether a part is there of which nobody spoke.
 [[nodiscard]] std::vector<Unmeasured> unmeasured(const Values& found, const Values& plan,
                                                  bool (*counts)(Group));
 /// The same job with one of them at an end of its range.

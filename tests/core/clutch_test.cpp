@@ -213,6 +213,11 @@ TEST_CASE("a clutch job: its own conditions, questions, figures, gates and bleed
   job.found.set(Param::clutch_slave_bore, {0.05, How::stated, 0, {}});
   job.found.set(Param::clutch_stack_a, {0.060, How::stated, 0, {}});
   job.found.set(Param::clutch_stack_b, {0.0525, How::stated, 0, {}});
+  // Which faces the stack is measured from nobody said: the spacer may be another.
+  const auto open = figure_group(job, "stack");
+  CHECK(find(*open, "Spacer 4 mm")->verdict == Verdict::if_typical);
+  CHECK(find(*open, "Spacer 4 mm")->decided_by == std::vector<Param>{Param::clutch_bell});
+  job.found.set(Param::clutch_bell, {0, How::stated, 0, {}});
   const auto stack = figure_group(job, "stack");
   CHECK(find(*stack, "Spacer 4 mm")->verdict == Verdict::holds);
   CHECK(find(*stack, "Spacer 6 mm")->verdict == Verdict::fails);

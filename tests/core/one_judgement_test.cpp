@@ -165,7 +165,7 @@ TEST_CASE("nothing is said to hold while a value that nobody measured decides it
     const auto strip = foot_strip(job, 0);
     const auto all = [](Group) { return true; };
     for (const Unmeasured& u : unmeasured(resolve(job, As::found), resolve(job, As::plan), all))
-      for (const double si : {u.low, u.high}) {
+      for (const double si : u.tries) {
         const auto other = unsettled_strip(with_value(job, u, si));
         REQUIRE(other.size() == strip.size());
         for (std::size_t i = 0; i < strip.size(); ++i)
@@ -261,6 +261,36 @@ TEST_CASE("a drum valve inside the outlet of discs is a hard finding, wherever i
   const auto strip = foot_strip(job, 0);
   for (const Gate& g : gates_of(job, strip, find_all(job, strip)))
     if (g.id == GateId::residual) CHECK(g.held);
+}
+
+TEST_CASE("a choice that nobody looked at decides like any other value") {
+  Job job = known_job();
+  set(job,
+      "found:limit.effort=900 N; found:limit.travel=300 mm; found:limit.reserve=0; "
+      "found:limit.reserve_failed=0 %; found:limit.reserve_failed_m=0 mm; "
+      "found:limit.effort_failed=1500 N; found:limit.z_failed=0.05; found:target.z=0.3");
+  state_everything(job);
+  const auto plan = [&job] { return foot_strip(job, 0)[1]; };
+  REQUIRE(plan().verdict == Verdict::holds);
+  // Aged hoses take more fluid: with a travel limit just above what new ones need they decide.
+  job.found.set(Param::limit_travel,
+                measured(Param::limit_travel, plan().target->at.pad_travel_m * 1.01, How::stated));
+  REQUIRE(plan().verdict == Verdict::holds);
+  job.found.clear(Param::front_hose_kind);
+  job.plan.clear(Param::front_hose_kind);
+  REQUIRE(value_of(job, As::plan, Param::front_hose_kind).known());
+  const ConditionReport c = plan();
+  CHECK(c.verdict == Verdict::if_typical);
+  CHECK(english(c.reason).find("front hoses") != std::string::npos);
+  CHECK(english(stage_status(job, Stage::size, foot_strip(job, 0), {})).find("nobody measured") !=
+        std::string::npos);
+  // What makes the job the one it is is no guess, and neither is a valve that nobody spoke of.
+  job.found.set(Param::front_hose_kind, {0, How::stated, 0, {}});
+  for (const Param p : {Param::control_use, Param::valve_kind, Param::valve_metering}) {
+    job.found.clear(p);
+    job.plan.clear(p);
+  }
+  CHECK(plan().verdict == Verdict::holds);
 }
 
 TEST_CASE("conditions that cannot be said are counted, never passed over") {

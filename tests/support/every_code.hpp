@@ -52,7 +52,7 @@ inline void state_everything(Job& job) {
   for (const As which : {As::found, As::plan})
     for (const ParamInfo& p : all_params()) {
       const Value v = value_of(job, which, p.param);
-      if (p.kind == Kind::choice || !pressed_by(p.group) || !v.known() || v.settled()) continue;
+      if (!pressed_by(p.group) || !v.known() || v.settled()) continue;
       entered(job, which).set(p.param, {v.si, How::stated, 0, {}});
     }
 }
