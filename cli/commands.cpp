@@ -239,8 +239,10 @@ Expected<Table> check_table(const Arguments& a, bool& hard) {
 }
 
 Outcome run(const std::vector<std::string>& words) {
-  const auto a = read_arguments(words);
+  auto a = read_arguments(words);
   if (!a) return {"", english(a.error().text()) + "\n", 2};
+  if (!a->files.empty())
+    if (const auto job = job_of(*a)) a->style.hand = pulled_by_hand(*job);
   if (a->command == "help") return {kHelp, "", 0};
   if (a->command == "schema") return {job_schema(), "", 0};
   if (a->command == "template") {

@@ -48,7 +48,7 @@ class Collector {
   Collector(const LineInput& in, const WorldView& v, std::vector<Callout>& list)
       : in_(in), v_(v), list_(list) {}
   /// `dx`, `dy`: where the label stands from the middle, in pixels.
-  void add(Param p, QPointF a, QPointF b, const char* name = "", double dx = 0, double dy = 0) {
+  void add(Param p, QPointF a, QPointF b, const QString& name = {}, double dx = 0, double dy = 0) {
     if (!relevant(in_.job, in_.which, p)) return;
     for (const Callout& c : list_)
       if (c.param == p) return;
@@ -56,7 +56,7 @@ class Collector {
     c.param = p;
     c.a = v_.at(a);
     c.b = v_.at(b);
-    c.name = QString::fromUtf8(name);
+    c.name = name;
     const Value value = value_of(in_.job, in_.which, p);
     c.surety = surety_of(value);
     const QString number = value.known() ? q(format_value(p, value.si, in_.style)) : QString();
@@ -71,7 +71,7 @@ class Collector {
     c.box = QRectF(mid.x() - w / 2, mid.y() - kLabelHeight / 2, w, kLabelHeight);
     list_.push_back(c);
   }
-  void mark(Param p, QPointF at, const char* name, double dx, double dy) {
+  void mark(Param p, QPointF at, const QString& name, double dx, double dy) {
     add(p, at, at, name, dx, dy);
   }
 
@@ -83,80 +83,90 @@ class Collector {
 
 void pedal(Collector& c, const LineGeometry& g) {
   const double cs = std::cos(g.angle);
-  c.add(Param::control_axis_height, {g.pin.x() + 26, 0}, {g.pin.x() + 26, g.axis_y}, "", 34, -6);
-  c.add(Param::control_rod_length, {g.pin.x(), g.axis_y + 16}, {g.ball.x(), g.axis_y + 16}, "rod",
-        0, 12);
-  c.mark(Param::control_offset, {g.ball.x() - 24, g.axis_y}, "side offset", -4, -24);
-  c.mark(Param::control_rod_clearance, g.ball, "gap", 4, 44);
-  c.mark(Param::control_rest_angle, {0, 0}, "arm angle", -62, -10);
+  c.add(Param::control_axis_height, {g.pin.x() + 26, 0}, {g.pin.x() + 26, g.axis_y}, {}, 34, -6);
+  c.add(Param::control_rod_length, {g.pin.x(), g.axis_y + 16 * g.down},
+        {g.ball.x(), g.axis_y + 16 * g.down}, Drawn::tr("rod"), 0, 12);
+  c.mark(Param::control_offset, {g.ball.x() - 24, g.axis_y}, Drawn::tr("side offset"), -4, -24);
+  c.mark(Param::control_rod_clearance, g.ball, Drawn::tr("gap"), 4, 44);
+  c.mark(Param::control_rest_angle, {0, 0}, Drawn::tr("arm angle"), -62, -10);
   c.add(Param::control_pad_stop, {g.pad.x() + 8, g.pad.y() + 10},
-        {g.pad.x() + 96 * cs, g.pad.y() + 10}, "to floor", 40, 0);
-  c.mark(Param::control_rest_height, {g.pad.x() - 6, g.pad.y() + 24 * cs}, "height", -64, 8);
+        {g.pad.x() + 96 * cs, g.pad.y() + 10}, Drawn::tr("to floor"), 40, 0);
+  c.mark(Param::control_rest_height, {g.pad.x() - 6, g.pad.y() + 24 * cs}, Drawn::tr("height"), -64,
+         8);
 }
 
 /// Where the accelerator and the lamp's point lie beside the pad.
 void beside_pad(Collector& c, const LineGeometry& g) {
-  c.mark(Param::rod_accelerator, {g.pad.x() + 60, g.pad.y() + 20}, "accelerator", 96, -44);
-  c.mark(Param::rod_lamp_travel, {g.pad.x() + 6, g.pad.y() - 14}, "brake-light switch point", -150,
-         -86);
+  c.mark(Param::rod_accelerator, {g.pad.x() + 60, g.pad.y() + 20}, Drawn::tr("accelerator"), 96,
+         -44);
+  c.mark(Param::rod_lamp_travel, {g.pad.x() + 6, g.pad.y() - 14},
+         Drawn::tr("brake-light switch point"), -150, -86);
 }
 
 void master(Collector& c, const LineGeometry& g) {
   const double top = g.axis_y - g.body / 2 - 14;
   const double rest1 = g.master_x + 16;
-  c.add(Param::master_stroke1, {rest1, top}, {rest1 + g.stroke1, top}, "stroke", -14, -16);
+  c.add(Param::master_stroke1, {rest1, top}, {rest1 + g.stroke1, top}, Drawn::tr("stroke"), -14,
+        -16);
   if (g.tandem || g.twin)
     c.add(Param::master_stroke2, {rest1 + g.stroke1 + 22, top},
-          {rest1 + g.stroke1 + 22 + std::max(10.0, g.stroke2), top}, "stroke 2", 26, -38);
-  c.mark(Param::master_cutoff1, {rest1, g.axis_y + g.body / 2}, "cut-off", -10, 26);
-  c.mark(Param::master_spring_force, {rest1 + 30, g.axis_y + g.body / 2}, "spring", 10, 48);
-  c.mark(Param::master_reservoir, {g.outlet1_x, g.axis_y - g.body / 2 - 20}, "fluid", 40, -44);
-  c.mark(Param::master_step_bore, {g.master_x + 10, g.axis_y - g.body / 2}, "take-up", -30, -52);
-  c.mark(Param::master_bore2, {g.master_x + g.master_length, g.axis_y + g.apart}, "bore 2", 60, 10);
+          {rest1 + g.stroke1 + 22 + std::max(10.0, g.stroke2), top}, Drawn::tr("stroke 2"), 26,
+          -38);
+  c.mark(Param::master_cutoff1, {rest1, g.axis_y + g.body / 2}, Drawn::tr("cut-off"), -10, 26);
+  c.mark(Param::master_spring_force, {rest1 + 30, g.axis_y + g.body / 2}, Drawn::tr("spring"), 10,
+         48);
+  c.mark(Param::master_reservoir, {g.outlet1_x, g.axis_y - g.body / 2 - 20}, Drawn::tr("fluid"), 40,
+         -44);
+  c.mark(Param::master_step_bore, {g.master_x + 10, g.axis_y - g.body / 2}, Drawn::tr("take-up"),
+         -30, -52);
+  c.mark(Param::master_bore2, {g.master_x + g.master_length, g.axis_y + g.apart},
+         Drawn::tr("bore 2"), 60, 10);
 }
 
 void booster(Collector& c, const LineGeometry& g) {
   if (!g.booster) return;
-  c.mark(Param::assist_output_gap, {g.master_x, g.axis_y}, "gap", 20, 40);
-  c.mark(Param::assist_diaphragm2, {g.firewall_x + 60, g.axis_y - g.booster_diameter / 2}, "second",
-         30, -14);
-  c.mark(Param::assist_stroke, {g.firewall_x + 50, g.axis_y + g.booster_diameter / 2}, "stroke", 40,
-         14);
-  c.mark(Param::assist_vacuum, {g.firewall_x + 30, g.axis_y + g.booster_diameter / 2}, "vacuum",
-         -70, 24);
+  c.mark(Param::assist_output_gap, {g.master_x, g.axis_y}, Drawn::tr("gap"), 20, 40);
+  c.mark(Param::assist_diaphragm2, {g.firewall_x + 60, g.axis_y - g.booster_diameter / 2},
+         Drawn::tr("second"), 30, -14);
+  c.mark(Param::assist_stroke, {g.firewall_x + 50, g.axis_y + g.booster_diameter / 2},
+         Drawn::tr("stroke"), 40, 14);
+  c.mark(Param::assist_vacuum, {g.firewall_x + 30, g.axis_y + g.booster_diameter / 2},
+         Drawn::tr("vacuum"), -70, 24);
 }
 
 void brake(Collector& c, const LineGeometry::Brake& b, Axle axle) {
   const auto p = [axle](Param front) { return of_axle(front, axle); };
   const QPointF top(b.centre.x(), b.centre.y() - b.radius);
   if (b.drum) {
-    c.mark(p(Param::front_cylinder), {top.x(), top.y() + b.radius * 0.28}, "cylinder", 86, -34);
-    c.mark(p(Param::front_shoe_clearance), {b.centre.x() + b.radius * 0.8, b.centre.y()}, "gap", 62,
-           26);
+    c.mark(p(Param::front_cylinder), {top.x(), top.y() + b.radius * 0.28}, Drawn::tr("cylinder"),
+           86, -34);
+    c.mark(p(Param::front_shoe_clearance), {b.centre.x() + b.radius * 0.8, b.centre.y()},
+           Drawn::tr("gap"), 62, 26);
   } else {
-    c.mark(p(Param::front_piston), {top.x(), top.y() + 6}, "piston", 84, -6);
-    c.mark(p(Param::front_clearance), {top.x() - 12, top.y() + 14}, "gap", -74, 0);
-    c.mark(p(Param::front_mu), {b.centre.x() - b.radius * 0.6, b.centre.y() + 20}, "friction", -30,
-           24);
+    c.mark(p(Param::front_piston), {top.x(), top.y() + 6}, Drawn::tr("piston"), 84, -6);
+    c.mark(p(Param::front_clearance), {top.x() - 12, top.y() + 14}, Drawn::tr("gap"), -74, 0);
+    c.mark(p(Param::front_mu), {b.centre.x() - b.radius * 0.6, b.centre.y() + 20},
+           Drawn::tr("friction"), -30, 24);
   }
-  c.add(p(Param::front_tyre), b.centre, {b.centre.x(), b.centre.y() + b.radius}, "tyre", -50, 6);
+  c.add(p(Param::front_tyre), b.centre, {b.centre.x(), b.centre.y() + b.radius}, Drawn::tr("tyre"),
+        -50, 6);
 }
 
 void vehicle(Collector& c, const LineGeometry& g) {
   const double y = g.front.centre.y() - std::max(g.front.radius, g.rear.radius) - 6;
-  c.add(Param::vehicle_wheelbase, {g.front.centre.x(), y}, {g.rear.centre.x(), y}, "wheelbase", 0,
-        0);
+  c.add(Param::vehicle_wheelbase, {g.front.centre.x(), y}, {g.rear.centre.x(), y},
+        Drawn::tr("wheelbase"), 0, 0);
   const QPointF mid = (g.front.centre + g.rear.centre) / 2;
-  c.mark(Param::vehicle_mass, mid, "mass", 0, -24);
-  c.mark(Param::vehicle_cg_height, mid, "centre's height", 0, 4);
+  c.mark(Param::vehicle_mass, mid, Drawn::tr("mass"), 0, -24);
+  c.mark(Param::vehicle_cg_height, mid, Drawn::tr("centre's height"), 0, 4);
   c.mark(Param::vehicle_front_share, {g.front.centre.x(), g.front.centre.y() + g.front.radius},
-         "front carries", -30, -8);
+         Drawn::tr("front carries"), -30, -8);
 }
 
 void always(Collector& c, const LineGeometry& g, const WorldView& v) {
   const double cs = std::cos(g.angle);
   const double sn = std::sin(g.angle);
-  const QPointF left(-cs, sn);
+  const QPointF left(-cs, g.down * sn);
   c.add(Param::control_pad_arm, left * 40, g.pad + left * 40);
   c.add(Param::control_pin_arm, -left * 26, g.pin - left * 26);
   if (g.booster) {
@@ -167,7 +177,7 @@ void always(Collector& c, const LineGeometry& g, const WorldView& v) {
   const double end = g.master_x + g.master_length + 26;
   const double aside = g.twin ? -g.apart : 0;
   c.add(Param::master_bore, {end, g.axis_y + aside - g.bore / 2},
-        {end, g.axis_y + aside + g.bore / 2}, "bore", 30, 0);
+        {end, g.axis_y + aside + g.bore / 2}, Drawn::tr("bore"), 30, 0);
   if (g.clutch) {
     const WorldView plain{1, {}};
     for (const Dimension& d : clutch_dimensions(g, plain)) c.add(d.param, d.a, d.b);
@@ -177,7 +187,7 @@ void always(Collector& c, const LineGeometry& g, const WorldView& v) {
   const auto main = [&](const LineGeometry::Brake& b, Axle axle) {
     if (b.drum)
       c.add(of_axle(Param::front_drum, axle), b.centre - QPointF(b.radius, 0),
-            b.centre + QPointF(b.radius, 0), "", 0, 0);
+            b.centre + QPointF(b.radius, 0), {}, 0, 0);
     else
       c.add(of_axle(Param::front_radius, axle), b.centre, b.centre + QPointF(b.effective, 0));
   };

@@ -33,8 +33,13 @@ void place_control(LineGeometry& g, const LineInput& in) {
     const double e = g.pin_arm * std::cos(a) - g.axis_y;
     return g.pin_arm * std::sin(a) + std::sqrt(std::max(1.0, rod * rod - e * e));
   };
-  g.pin = {g.pin_arm * std::sin(g.angle), g.pin_arm * std::cos(g.angle)};
-  g.pad = {g.pad_arm * std::sin(g.angle), g.pad_arm * std::cos(g.angle)};
+  // Hinged on the floor it is the same lever upside down.
+  const bool stands =
+      !pulled_by_hand(in.job) && get(in, Param::control_hinge).is(choice::ControlHinge::floor);
+  g.down = stands ? -1 : 1;
+  g.axis_y *= g.down;
+  g.pin = {g.pin_arm * std::sin(g.angle), g.down * g.pin_arm * std::cos(g.angle)};
+  g.pad = {g.pad_arm * std::sin(g.angle), g.down * g.pad_arm * std::cos(g.angle)};
   g.ball = {ball_x(g.angle), g.axis_y};
   g.firewall_x = ball_x(rest) + 4;
 }
@@ -129,7 +134,8 @@ LineGeometry line_geometry(const LineInput& in) {
   if (g.clutch) {
     place_slave(g, in);
     const double left = -0.30 * g.pad_arm - 60;
-    g.world = QRectF(QPointF(left, -70), QPointF(g.slave.x + 250, g.pad_arm + 34));
+    g.world = QRectF(QPointF(left, g.down > 0 ? -70 : -g.pad_arm - 34),
+                     QPointF(g.slave.x + 250, g.down > 0 ? g.pad_arm + 34 : 150));
     return g;
   }
   g.front = brake_of(in, Axle::front);
@@ -139,9 +145,11 @@ LineGeometry line_geometry(const LineInput& in) {
   g.rear.centre = {g.front.centre.x() + g.front.radius + 90 + g.rear.radius, g.axis_y};
   const double left = -0.30 * g.pad_arm - 60;
   const double right = g.rear.centre.x() + g.rear.radius + 40;
-  const double top = std::min({-40.0, g.axis_y - g.booster_diameter / 2 - 16,
-                               g.front.centre.y() - std::max(g.front.radius, g.rear.radius) - 26});
-  const double bottom = std::max(g.pad_arm + 34, g.axis_y + g.booster_diameter / 2 + 110);
+  const double top =
+      std::min({-40.0, g.down < 0 ? -g.pad_arm - 34 : 0.0, g.axis_y - g.booster_diameter / 2 - 16,
+                g.front.centre.y() - std::max(g.front.radius, g.rear.radius) - 26});
+  const double bottom =
+      std::max(g.down > 0 ? g.pad_arm + 34 : 60.0, g.axis_y + g.booster_diameter / 2 + 110);
   g.world = QRectF(QPointF(left, top), QPointF(right, bottom));
   return g;
 }

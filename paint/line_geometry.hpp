@@ -12,6 +12,7 @@ namespace yoke {
 struct LineGeometry {
   double pad_arm = 300, pin_arm = 55;
   double angle = -0.2;  ///< now
+  double down = 1;      ///< which way the pedal reaches from its pivot: -1 stands on the floor
   double axis_y = 55;
   bool arms_known = false, geometry_known = false;
   QPointF pad, pin, ball;

@@ -36,8 +36,10 @@ QRectF looked_at(const LineGeometry& g, const LineInput& in) {
   switch (in.focus.value_or(Group::vehicle)) {
     case Group::control: {
       const double left = std::min({-60.0, g.pad.x() - 40, g.pin.x() - 20});
-      const double low = std::max(g.pad.y(), g.axis_y) + 30;
-      return {QPointF(left, -50), QPointF(std::max(g.firewall_x + 30, g.pad.x() + 60), low)};
+      const double reach = std::max(g.down * g.pad.y(), g.down * g.axis_y) + 30;
+      const double right = std::max(g.firewall_x + 30, g.pad.x() + 60);
+      if (g.down < 0) return {QPointF(left, -reach), QPointF(right, 50)};
+      return {QPointF(left, -50), QPointF(right, reach)};
     }
     case Group::assist:
       if (!g.booster) return g.world;
@@ -96,7 +98,7 @@ void draw_pedal(QPainter& p, const LineGeometry& g, const View& v) {
   p.drawEllipse(v.at(0, 0), 7, 7);
   p.drawEllipse(v.at(g.pin), 4.5, 4.5);
   // The pad: a plate square to the foot's push.
-  const QPointF along(s, c);
+  const QPointF along(s, g.down * c);
   p.setPen(QPen(theme::kMarkOnDye, 7, Qt::SolidLine, Qt::RoundCap));
   p.drawLine(v.at(g.pad - along * 24 + QPointF(-5, 0)), v.at(g.pad + along * 24 + QPointF(-5, 0)));
 }

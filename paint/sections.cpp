@@ -53,23 +53,26 @@ void draw_unit(QPainter& p, const UnitSection& u, QPointF face, double s, double
   p.drawLine(QPointF(end - 46, face.y()), QPointF(seat - 5, face.y()));
   p.setBrush(theme::kScribe);
   p.drawEllipse(QPointF(seat - 5, face.y()), 5, 5);
-  const auto label = [&](const char* word, const Value& v) {
-    return QString::fromLatin1(word) + QStringLiteral(" ") +
+  const auto label = [&](const QString& word, const Value& v) {
+    return word + QStringLiteral(" ") +
            (v.known() ? q(format_value(Param::rod_snout, v.si, style)) : QStringLiteral("?"));
   };
   const auto ink = [](const Value& v) { return v.known() ? theme::kScribe : theme::kMarkOnDye; };
-  theme::draw_dimension(p, {end, at(-66)}, {face.x(), at(-66)}, label("nose", u.snout),
+  theme::draw_dimension(p, {end, at(-66)}, {face.x(), at(-66)}, label(Drawn::tr("nose"), u.snout),
                         ink(u.snout), !u.snout.known());
-  theme::draw_dimension(p, {end, at(66)}, {seat, at(66)}, label("seat depth", u.socket),
+  theme::draw_dimension(p, {end, at(66)}, {seat, at(66)}, label(Drawn::tr("seat depth"), u.socket),
                         ink(u.socket), !u.socket.known());
   p.setFont(theme::text(13));
   p.setPen(ink(u.stack));
-  p.drawText(QRectF(face.x() - 200, at(66) + 14, 204, 18), Qt::AlignRight,
-             label("plates", u.stack));
+  const QString spacers = label(Drawn::tr("spacers"), u.stack);
+  const double wide = p.fontMetrics().horizontalAdvance(spacers) + 2;
+  p.drawText(QRectF(std::max(4.0, face.x() + 4 - wide), at(66) + 14, wide, 18), Qt::AlignRight,
+             spacers);
   p.setFont(theme::text(14, true));
   p.setPen(theme::kScribe);
-  p.drawText(QRectF(face.x() + 18, flatness < 1 ? at(66) + 13 : at(40), 80, 20), Qt::AlignLeft,
-             name);
+  const bool low = flatness < 1;  // then the name stands beside the spacers
+  const double aside = low ? std::max(face.x() + 18, wide + 14) : face.x() + 18;
+  p.drawText(QRectF(aside, low ? at(66) + 13 : at(40), 80, 20), Qt::AlignLeft, name);
 }
 
 /// Too low for names below the wheels.

@@ -72,6 +72,10 @@ bool has_stage(const Job& job, const std::vector<Finding>& findings, Stage stage
   return true;
 }
 
+bool has_calculator(const Job& job, std::string_view id) {
+  return id != "height" || !pulled_by_hand(job);
+}
+
 bool has_face(const Job& job, Stage stage, std::string_view face) {
   const auto kind = kind_of(job);
   if (is_clutch(job) && stage == Stage::size && face == "assist") return false;

@@ -21,6 +21,8 @@ struct FirstMeasure {
 
 /// A stage that such a job does not have is shown all the same while a hard finding stands in it.
 [[nodiscard]] bool has_stage(const Job& job, const std::vector<Finding>& findings, Stage stage);
+/// Bench arithmetic that this job has a use for: no accelerator stands beside a hand lever.
+[[nodiscard]] bool has_calculator(const Job& job, std::string_view id);
 /// Faces by the ids of the pages: "wrong", "assist".
 [[nodiscard]] bool has_face(const Job& job, Stage stage, std::string_view face);
 

@@ -5,6 +5,7 @@
 #include <QLabel>
 #include <algorithm>
 
+#include "session/job_kind.hpp"
 #include "session/texts.hpp"
 #include "ui/fields.hpp"
 #include "ui/stage_page.hpp"
@@ -148,7 +149,7 @@ void FiguresView::build(int columns, bool bench) {
 void FiguresView::add_bench(QVBoxLayout* outer, QWidget* inner) {
   std::vector<const Calculator*> mine;
   for (const Calculator& c : calculators())
-    if (c.stage == stage_) mine.push_back(&c);
+    if (c.stage == stage_ && has_calculator(session_.job(), c.id)) mine.push_back(&c);
   if (mine.empty()) return;
   outer->addWidget(label(tr("At the bench: for anything, not kept in the job"), "question", inner));
   auto* grid = new QGridLayout;

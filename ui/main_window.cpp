@@ -20,6 +20,8 @@ namespace yoke {
 
 MainWindow::MainWindow(Session& session, Dialogs dialogs)
     : session_(session), dialogs_(std::move(dialogs)) {
+  speech_.set_spoken(pulled_by_hand(session_.job()));
+  connect(&session_, &Session::changed, this, &MainWindow::speak_of_job);
   whole_ = new CalmStack(this);
   auto* central = new QWidget(whole_);
   central->setObjectName(QStringLiteral("central"));

@@ -11,6 +11,7 @@
 
 #include "ui/begin_page.hpp"
 #include "ui/bench/bench_mode.hpp"
+#include "ui/hand_speech.hpp"
 #include "ui/stage_rail.hpp"
 #include "ui/stages/pages.hpp"
 
@@ -95,6 +96,11 @@ class MainWindow : public QMainWindow {
   void find_value();
   void show_help();
 
+  /// A job pulled by hand is spoken of as such: what was made before is made anew.
+  void speak_of_job();
+  void make_anew();
+
+  HandSpeech speech_;  ///< before all that speaks
   Session& session_;
   Dialogs dialogs_;
   Stage stage_ = Stage::survey;
@@ -114,6 +120,8 @@ class MainWindow : public QMainWindow {
   QLabel* status_;
   QLabel* notice_;  ///< why an edit was refused
   QMenu* recent_;
+  QMenu* pedal_menu_ = nullptr;
+  QAction* press_hint_ = nullptr;
   std::array<StagePage*, std::size(kStages)> pages_{};  ///< null: not visited yet
   QTimer press_timer_;
   QElapsedTimer press_clock_;

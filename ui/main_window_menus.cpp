@@ -111,7 +111,7 @@ void MainWindow::build_menus() {
       QKeySequence(Qt::CTRL | Qt::Key_PageDown), [face] { face(1); });
   add(stages, "face_before", tr("&Previous face"), QKeySequence(Qt::CTRL | Qt::Key_PageUp),
       [face] { face(-1); });
-  auto* pedal = menuBar()->addMenu(tr("&Pedal"));
+  auto* pedal = pedal_menu_ = menuBar()->addMenu(tr("&Pedal"));
   add(pedal, "condition_before", tr("Condition to the left"), QKeySequence(Qt::Key_F6),
       [this] { step_condition(-1); });
   add(pedal, "condition_after", tr("Condition to the right"), QKeySequence(Qt::Key_F7),
@@ -124,7 +124,7 @@ void MainWindow::build_menus() {
       [this] {
         if (const auto cell = better_cell(session_)) choose_cell(session_, *cell, nullptr, {});
       });
-  auto* hold = pedal->addAction(tr("Hold F8 to press the pedal"));
+  auto* hold = press_hint_ = pedal->addAction(tr("Hold F8 to press the pedal"));
   hold->setEnabled(false);
 
   auto* view = menuBar()->addMenu(tr("&Units"));

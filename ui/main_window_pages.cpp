@@ -1,5 +1,6 @@
 // What the window shows: the stages' pages, made when they are visited, the first page, the bench.
 #include <QApplication>
+#include <QMenu>
 
 #include "session/job_kind.hpp"
 #include "session/shipped_jobs.hpp"
@@ -112,6 +113,34 @@ void MainWindow::practise(const QString& resource) {
   }
   session_.take(*job);
   show_stage(Stage::survey);
+}
+
+void MainWindow::speak_of_job() {
+  if (!speech_.set_spoken(pulled_by_hand(session_.job()))) return;
+  pedal_menu_->setTitle(tr("&Pedal"));
+  strip_->rename(tr("Foot strip"));
+  band_->rename(tr("Stations from pedal to car"));
+  press_hint_->setText(tr("Hold F8 to press the pedal"));
+  // Queued: the field whose edit this is must not go while it speaks.
+  QMetaObject::invokeMethod(this, &MainWindow::make_anew, Qt::QueuedConnection);
+}
+
+void MainWindow::make_anew() {
+  const bool bench = at_bench();
+  const bool begin = begins();
+  const std::size_t face = pages_[static_cast<std::size_t>(stage_)]
+                               ? pages_[static_cast<std::size_t>(stage_)]->face()
+                               : 0;
+  for (StagePage*& page : pages_) {
+    if (page) page->deleteLater();
+    page = nullptr;
+  }
+  if (bench_) bench_->deleteLater();
+  bench_ = nullptr;
+  if (begin) return;
+  show_stage(stage_);
+  page(stage_)->show_face(face);
+  if (bench) show_bench(true);
 }
 
 void MainWindow::show_work() {

@@ -19,6 +19,11 @@
 
 namespace yoke {
 
+void PictureView::rename(const QString& name) {
+  name_ = name;
+  setAccessibleName(name);
+}
+
 PictureView::PictureView(const QString& name, QWidget* parent) : QWidget(parent), name_(name) {
   make_pictures_accessible();
   setMouseTracking(true);

@@ -19,6 +19,8 @@ class PictureView : public QWidget {
   explicit PictureView(const QString& name, QWidget* parent = nullptr);
   /// The maker is called again after every redraw() and resize.
   void set_maker(Make make);
+  /// What it is called changed with the job.
+  void rename(const QString& name);
   void redraw();
   [[nodiscard]] const Picture& picture() const;
   /// Takes the focus: arrow keys walk its places, Enter or Space touches one.

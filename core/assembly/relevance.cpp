@@ -173,6 +173,9 @@ bool asked_of_clutch(const Job& job, As which, Param p) {
 
 bool relevant(const Job& job, As which, Param p) {
   if (found_only(info(p).group) && which != As::found) return false;
+  // No floor under a hand lever, and no accelerator beside it.
+  if (one_of(p, {Param::control_rest_height, Param::rod_accelerator}) && pulled_by_hand(job))
+    return false;
   if (is(job, which, choice::ControlUse::clutch)) return asked_of_clutch(job, which, p);
   switch (info(p).group) {
     case Group::control:

@@ -38,6 +38,15 @@ bool works_clutch(const Values& v) {
   return v.is(choice::ControlUse::clutch);
 }
 
+bool pulled_by_hand(const Values& v) {
+  return v.is(choice::ControlKind::lever_radial) || v.is(choice::ControlKind::lever_axial);
+}
+
+bool pulled_by_hand(const Job& job) {
+  return is(job, As::plan, choice::ControlKind::lever_radial) ||
+         is(job, As::plan, choice::ControlKind::lever_axial);
+}
+
 bool works_axle(const Values& v, Axle axle) {
   if (works_clutch(v)) return false;
   return !v.is(axle == Axle::front ? choice::ControlAxles::rear : choice::ControlAxles::front);

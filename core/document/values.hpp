@@ -41,6 +41,9 @@ class Values {
 /// Studs of the unit's flange; nothing while unknown.
 [[nodiscard]] std::optional<int> stud_count(const Values& values);
 [[nodiscard]] bool works_clutch(const Values& values);
+/// Fingers pull it, no foot presses it.
+[[nodiscard]] bool pulled_by_hand(const Values& values);
+[[nodiscard]] bool pulled_by_hand(const Job& job);
 /// The control brakes this axle.
 [[nodiscard]] bool works_axle(const Values& values, Axle axle);
 

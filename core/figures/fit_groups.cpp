@@ -357,15 +357,17 @@ FigureGroup rod_gaps(const FigureInputs& in) {
 
 FigureGroup rod_heights(const FigureInputs& in) {
   FigureGroup g;
-  g.title = "Where pedal, accelerator and lamp end up";
-  g.source = "geometry; 2 to 3 in above the accelerator is a preference, not a rule";
+  const bool hand = pulled_by_hand(in.strip.plan);
+  g.title = hand ? "Where lever and lamp end up" : "Where pedal, accelerator and lamp end up";
+  g.source =
+      hand ? "geometry" : "geometry; 2 to 3 in above the accelerator is a preference, not a rule";
   const RodReport rod = rod_report(*in.job);
   const HeightsReport h = heights_report(*in.job, rod);
   g.figures.push_back(words_only("Decided by", h.said));
   if (h.pad_before_m) {
     g.figures.push_back(told("Pedal above the floor, before", *h.pad_before_m, Kind::length, 0));
     g.figures.push_back(told("Pedal above the floor, after", *h.pad_after_m, Kind::length, 0));
-  } else {
+  } else if (!hand) {
     g.figures.push_back(unsaid("Pedal above the floor", "height at rest not known"));
   }
   if (h.above_accelerator_m)

@@ -34,6 +34,7 @@ enum class UnitStyle { metric, imperial, both };
 struct Style {
   UnitStyle units = UnitStyle::both;
   bool decimal_comma = false;
+  bool hand = false;  ///< the job is pulled by hand: its texts say lever where others say pedal
   bool operator==(const Style&) const = default;
 };
 

@@ -1,5 +1,6 @@
 #include "quantity/message.hpp"
 
+#include "quantity/hand_words.hpp"
 #include "quantity/quantity.hpp"
 
 namespace yoke {
@@ -108,7 +109,7 @@ struct Renderer {
       std::string other = translate(m.text(), counted ? &count : nullptr);
       if (other != m.text()) words = std::move(other);
     }
-    return filled(words, m.arguments());
+    return filled(style.hand ? for_hand(words) : words, m.arguments());
   }
 
   /// "{}" takes the next argument, "{1}" the second; anything else in braces stays.

@@ -146,7 +146,8 @@ HeightsReport heights_report(const Job& job, const RodReport& rod) {
                      "height, the rod alone moves it")
            : by_rod ? "The rod alone sets the height, and the piston's rest with it"
                     : "Its own stop sets the height; the rod sets the clearance";
-  if (found.known(Param::control_rest_height)) {
+  const bool hand = pulled_by_hand(v);
+  if (!hand && found.known(Param::control_rest_height)) {
     h.pad_before_m = found.si(Param::control_rest_height);
     h.pad_after_m = *h.pad_before_m + wish;
     if (v.at(Param::control_rest_height).as_built) h.pad_after_m = v.si(Param::control_rest_height);

@@ -91,6 +91,7 @@ std::vector<DisturbedPart> disturbed_parts(const Job& job) {
   const Values found = resolve(job, As::found);
   const Values plan = resolve(job, As::plan);
   const bool clutch = works_clutch(plan);
+  const bool hand = pulled_by_hand(plan);
   const auto add = [&](bool is, const char* part, const char* by, const char* check) {
     if (is) list.push_back({part, by, check});
   };
@@ -102,13 +103,15 @@ std::vector<DisturbedPart> disturbed_parts(const Job& job) {
       "the reservoir is rocked out", "dry after a night, pulled by hand");
   add(has_assist(job, As::found) || has_assist(job, As::plan), "Vacuum or pressure hose",
       "moved with the booster", "valve the right way, clamp tight, pedal drops at engine start");
-  add(true, "Bracket and its neighbours", "the unit's nuts hold the pedal box too",
+  add(hand, "Switch block, mirror and throttle", "share the bar with the lever's clamp",
+      "in place, free from lock to lock, throttle snaps shut");
+  add(!hand, "Bracket and its neighbours", "the unit's nuts hold the pedal box too",
       "every pedal on that bracket: height, play, free return");
-  add(!clutch, "Clutch pedal or cable beside it", "pushed aside to reach the nuts",
+  add(!clutch && !hand, "Clutch pedal or cable beside it", "pushed aside to reach the nuts",
       "free play and release as before");
-  add(true, "Sound deadening and boot", "lifted off the firewall",
+  add(!hand, "Sound deadening and boot", "lifted off the firewall",
       "back in place, nothing under a pedal");
-  add(found.known(Param::room_engine), "Throttle linkage", "stands beside the pedal box",
+  add(!hand && found.known(Param::room_engine), "Throttle linkage", "stands beside the pedal box",
       "returns by itself, opens fully, clear of the new rod");
   return list;
 }

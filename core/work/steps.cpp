@@ -29,6 +29,7 @@ struct Facts {
   bool remote = false;
   bool twin = false;
   bool clutch = false;
+  bool hand = false;
   bool concentric = false;
   Message drill;                       ///< sizes, where the new pattern does not bolt on
   Message cut;                         ///< which end, where it is known
@@ -60,6 +61,7 @@ Facts facts_of(const Job& job) {
   f.valve = is(job, As::plan, choice::ValveKind::proportioning);
   f.silicone = is(job, As::plan, choice::FluidGrade::n5);
   f.clutch = is(job, As::plan, choice::ControlUse::clutch);
+  f.hand = pulled_by_hand(job);
   f.concentric = f.clutch && is(job, As::plan, choice::ClutchKind::concentric);
   f.remote = !f.clutch && is(job, As::plan, choice::AssistKind::remote);
   f.twin = !f.clutch && is(job, As::plan, choice::MasterKind::twin);
@@ -300,8 +302,9 @@ void rest(List& l, const Facts& f) {
           "Silicone (DOT 5) mixes with no other grade. Unknown fluid is drained, not topped up.");
   l.add(StepId::fill_weep,
         "Wipe every opened joint and watch it: now, after a hard press, after the first drive.");
-  l.add(StepId::fill_height, "Measure the pedal's height at rest as built.")
-      .measure(Param::control_rest_height);
+  if (!f.hand)
+    l.add(StepId::fill_height, "Measure the pedal's height at rest as built.")
+        .measure(Param::control_rest_height);
 }
 
 }  // namespace

@@ -18,8 +18,10 @@ namespace yoke::test {
 /// A copy of a demo job: an edited one leaves a journal beside its file.
 inline QString demo(const QTemporaryDir& dir, const char* name = "estate-discs") {
   const QString path = dir.filePath(QStringLiteral("%1.yoke").arg(QString::fromLatin1(name)));
-  const QString from =
+  QString from =
       QStringLiteral(YOKE_SOURCE_DIR "/tests/fixtures/%1.yoke").arg(QString::fromLatin1(name));
+  if (!QFile::exists(from))
+    from = QStringLiteral(YOKE_SOURCE_DIR "/data/demo/%1.yoke").arg(QString::fromLatin1(name));
   if (!QFile::exists(path)) REQUIRE(QFile::copy(from, path));
   return path;
 }

@@ -20,8 +20,10 @@ RodPage::RodPage(Session& session, QWidget* parent)
     return has_assist(session.job(), As::plan) ? gap_picture(session.job(), session.style(), size)
                                                : section(size);
   };
-  const auto heights = [&session](QSizeF size) {
-    return heights_picture(session.job(), session.style(), size);
+  const auto heights = [&session, section](QSizeF size) {
+    // No floor under a hand lever: the rod shows where it rests.
+    return pulled_by_hand(session.job()) ? section(size)
+                                         : heights_picture(session.job(), session.style(), size);
   };
   auto asked =
       of_plan({P::rod_height_wish, P::rod_pedal_stop, P::rod_accelerator, P::rod_lamp_travel});
