@@ -1,6 +1,7 @@
 // What the window shows: the stages' pages, made when they are visited, the first page, the bench.
 #include <QApplication>
 #include <QMenu>
+#include <QTimer>
 
 #include "session/job_kind.hpp"
 #include "session/shipped_jobs.hpp"
@@ -122,7 +123,7 @@ void MainWindow::speak_of_job() {
   band_->rename(tr("Stations from pedal to car"));
   press_hint_->setText(tr("Hold F8 to press the pedal"));
   // Queued: the field whose edit this is must not go while it speaks.
-  QMetaObject::invokeMethod(this, &MainWindow::make_anew, Qt::QueuedConnection);
+  QTimer::singleShot(0, this, &MainWindow::make_anew);
 }
 
 void MainWindow::make_anew() {

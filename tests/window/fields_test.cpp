@@ -247,7 +247,9 @@ TEST_CASE("proved lapses when something is changed afterwards") {
   CHECK(b.session.status_of(Stage::record) == "proved");
   b.session.set_value(As::plan, Param::circuit_fr, Measured{1, How::stated, 0, {}});
   CHECK(b.session.status_of(Stage::record) == "PROVED NO LONGER");
-  CHECK(record->findChild<QTextBrowser*>()->toPlainText().contains("PROVED NO LONGER"));
+  CHECK(QTest::qWaitFor([record] {
+    return record->findChild<QTextBrowser*>()->toPlainText().contains("PROVED NO LONGER");
+  }));
   b.window->action("undo")->trigger();
   CHECK(b.session.status_of(Stage::record) == "proved");
 }

@@ -141,7 +141,9 @@ TEST_CASE("a job cannot be marked proved with open gates, left unsafe can always
   CHECK(b.session.job().state == JobState::in_work);
   press("Left unsafe");
   CHECK(b.session.job().state == JobState::left_unsafe);
-  CHECK(record->findChild<QTextBrowser*>()->toPlainText().contains("LEFT UNSAFE"));
+  CHECK(QTest::qWaitFor([record] {
+    return record->findChild<QTextBrowser*>()->toPlainText().contains("LEFT UNSAFE");
+  }));
 }
 
 TEST_CASE("touching a wheel flips its outlet, and a crossing is a finding") {

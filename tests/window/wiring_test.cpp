@@ -172,7 +172,7 @@ TEST_CASE("a gate takes evidence, lapses when what it rests on changes, and is h
   CHECK(sheet().contains("all five joints dry; A. Builder"));
   // Something under it changes, the same second: it stands open again and says what changed.
   b.session.edit("hose", [](Job& j) { set(j, "lines.tube_wall=0.9 mm"); });
-  CHECK(sheet().contains("Tube wall was"));
+  CHECK(QTest::qWaitFor([&] { return sheet().contains("Tube wall was"); }));
   b.stage(Stage::prove);
   click("Prove: No joint weeps");
   CHECK(gates->who()->text() == "A. Builder");  // who proved the last one is not asked again

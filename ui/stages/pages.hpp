@@ -8,6 +8,7 @@
 #include <QPushButton>
 #include <QTableWidget>
 #include <QTextBrowser>
+#include <QTimer>
 #include <memory>
 
 #include "session/reckoner.hpp"
@@ -211,11 +212,15 @@ class RecordPage : public StagePage {
 
  protected:
   void refresh() override;
+  void hideEvent(QHideEvent* e) override;
 
  private:
   QLayout* build_left();
   QLayout* build_right();
   QLayout* build_folder();
+  void write_sheet();
+  QTimer sheet_timer_;  ///< the sheet follows an edit when the hand rests: it takes many frames
+  bool sheet_stands_ = false;
   void set_state(JobState state);
   void list_folder(const QString& folder);
   /// Lists anew when a job file came, went or was written by something else.

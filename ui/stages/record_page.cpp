@@ -74,6 +74,9 @@ QLayout* RecordPage::build_left() {
   vehicle_ = line(tr("Vehicle in your words"), tr("vehicle, in your words"), 400, &Job::vehicle);
   left->addLayout(names);
   sheet_ = new SheetView(this);
+  sheet_timer_.setSingleShot(true);
+  sheet_timer_.setInterval(120);
+  connect(&sheet_timer_, &QTimer::timeout, this, &RecordPage::write_sheet);
   sheet_->setAccessibleName(tr("Job sheet"));
   left->addWidget(sheet_, 1);
   return left;
@@ -241,11 +244,26 @@ void RecordPage::list_folder(const QString& folder) {
   }
 }
 
+void RecordPage::write_sheet() {
+  sheet_stands_ = true;
+  sheet_timer_.stop();
+  sheet_->show_sheet(html(session_.rules().value_or(std::vector<JudgedRule>{})),
+                     sheet_pictures(session_, devicePixelRatioF()));
+}
+
+void RecordPage::hideEvent(QHideEvent* e) {
+  StagePage::hideEvent(e);
+  sheet_timer_.stop();
+  sheet_stands_ = false;  // written at once when it is looked at again
+}
+
 void RecordPage::refresh() {
   if (!title_->isModified()) title_->setText(text_of(session_.job().title));
   if (!vehicle_->isModified()) vehicle_->setText(text_of(session_.job().vehicle));
-  sheet_->show_sheet(html(session_.rules().value_or(std::vector<JudgedRule>{})),
-                     sheet_pictures(session_, devicePixelRatioF()));
+  if (!sheet_stands_)
+    write_sheet();
+  else
+    sheet_timer_.start();
   state_->setText({});
   state_->hide();  // the sentence above says it; here stands why it was refused
   if (shown_folder_.isEmpty() && session_.has_path())
