@@ -17,7 +17,8 @@ struct Shape {
   std::size_t least_files = 0;
   std::size_t most_files = 0;
   bool sets = false;  ///< takes --set, as whatever reads a job does
-  std::vector<std::string> options;
+  std::vector<std::string> options{};
+  std::vector<std::string> flags{};  ///< options without a value
 };
 
 const std::map<std::string, Shape>& shapes() {
@@ -45,7 +46,7 @@ const std::map<std::string, Shape>& shapes() {
       {"check", {1, 1, true, {}}},
       {"judge", {1, 1, true, {"--rules"}}},
       {"rules", {}},
-      {"steps", {1, 1, true, {}}},
+      {"steps", {1, 1, true, {}, {"--now", "--order", "--why"}}},
       {"bleed", {1, 1, true, {}}},
       {"gates", {1, 1, true, {}}},
       {"fit", {1, 1, true, {}}},
@@ -98,6 +99,11 @@ Expected<Arguments> read_arguments(const std::vector<std::string>& words) {
     const std::string& w = words[i];
     if (w.rfind("--", 0) != 0) {
       a.files.push_back(w);
+      continue;
+    }
+    const auto& flags = known->second.flags;
+    if (std::find(flags.begin(), flags.end(), w) != flags.end()) {
+      if (!a.options.emplace(w, "").second) return fail(wrong(w, say("{} is given twice", w)));
       continue;
     }
     if (i + 1 >= words.size()) return fail(wrong(w, say("A value is missing after {}", w)));

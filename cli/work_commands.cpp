@@ -86,20 +86,69 @@ Table rules_table(const Arguments& a) {
   return t;
 }
 
+namespace {
+
+/// The keys alone, for scripts.
+Table order_table(const Job& job, const WorkOrder& order) {
+  Table t;
+  t.keys = {"step", "done"};
+  for (const Step& s : order.steps)
+    t.rows.push_back({text(s.key), text(std::string(is_done(job, s) ? "yes" : "no"))});
+  return t;
+}
+
+}  // namespace
+
 Expected<Table> steps_table(const Arguments& a) {
   const auto job = job_of(a);
   if (!job) return fail(job.error());
+  const WorkOrder order = work_order(*job);
+  const bool now = a.options.count("--now") != 0;
+  const bool why = a.options.count("--why") != 0;
+  if (a.options.count("--order") != 0) return order_table(*job, order);
   Table t;
-  t.keys = {"step", "part", "done", "date", "what", "caution", "measure", "because", "note"};
-  for (const Step& s : install_steps(*job)) {
-    const StepRecord* r = record_of(*job, s.id);
-    t.rows.push_back({text(std::string(key(s.id))), text(s.part, a.style),
-                      text(std::string(r && r->done ? "done" : "open")),
-                      text(r ? r->date : std::string()), text(s.text, a.style),
-                      text(s.caution, a.style),
-                      text(s.measure ? std::string(info(*s.measure).id) : std::string()),
-                      text(s.because, a.style), text(r ? r->note : std::string())});
+  t.keys = {"step", "place", "hands", "state", "date", "what", "caution", "measure", "because"};
+  if (why) t.keys.insert(t.keys.end(), {"after", "why_here", "opens"});
+  t.keys.emplace_back("note");
+  for (const Step& s : order.steps) {
+    const bool done = is_done(*job, s);
+    std::vector<Message> waits;
+    std::vector<Message> keys;
+    std::vector<Message> reasons;
+    for (const Need& n : s.needs) {
+      const bool open = std::none_of(order.steps.begin(), order.steps.end(), [&](const Step& o) {
+        return o.key == n.key && is_done(*job, o);
+      });
+      if (open) waits.push_back(Message::data(n.key));
+      keys.push_back(Message::data(n.key));
+      if (!n.why.empty()) reasons.push_back(say("{}: {}", n.key, n.why));
+    }
+    if (now && (done || !waits.empty())) continue;
+    const StepRecord* r = record_of(*job, s);
+    std::vector<Cell> row{text(s.key),
+                          text(Message::of_table(words_of_value(s.place)), a.style),
+                          text(std::to_string(s.hands)),
+                          done            ? text(std::string("done"))
+                          : waits.empty() ? text(std::string("ready"))
+                                          : text(say("waits for {}", joined(waits, ", ")), a.style),
+                          text(r && r->done ? r->date : std::string()),
+                          text(s.text, a.style),
+                          text(s.caution, a.style),
+                          text(s.measure ? std::string(info(*s.measure).id) : std::string()),
+                          text(s.because, a.style)};
+    if (why) {
+      std::vector<Message> opens;
+      for (const GateId g : s.touches) opens.push_back(Message::data(std::string(key(g))));
+      row.push_back(text(joined(keys, " "), a.style));
+      row.push_back(text(joined(reasons, "; "), a.style));
+      row.push_back(text(joined(opens, " "), a.style));
+    }
+    row.push_back(text(r ? r->note : std::string()));
+    t.rows.push_back(std::move(row));
+    for (const Message& m : out_of_order(*job, order, s))
+      t.notes.push_back(english(say("{}: {}", s.text, m), a.style));
   }
+  for (const Error& e : order.refused) t.notes.push_back(english(e.text(), a.style));
   return t;
 }
 

@@ -18,6 +18,8 @@ inline constexpr std::size_t kMostEntries = 2000;
 inline constexpr std::size_t kMostReadings = 2000;
 inline constexpr std::size_t kMostCandidates = 24;
 inline constexpr std::size_t kMostLater = 50;
+inline constexpr std::size_t kMostOwnSteps = 100;
+inline constexpr std::size_t kMostOrderFacts = 300;
 inline constexpr std::size_t kMostParts = 200;
 inline constexpr std::size_t kMostBoxes = 60;
 

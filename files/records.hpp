@@ -102,6 +102,20 @@ void describe(A& a, Tag<PartInHand>) {
   a.text("note", "note", &PartInHand::note);
 }
 
+template <class A>
+void describe(A& a, Tag<OwnStep>) {
+  a.text("name", "name", &OwnStep::name);
+  a.word("place", "place", &OwnStep::place);
+  a.flag("helper", &OwnStep::helper);
+}
+
+template <class A>
+void describe(A& a, Tag<OrderFact>) {
+  a.text("first", "step that comes first", &OrderFact::first);
+  a.text("then", "step that comes then", &OrderFact::then);
+  a.text("why", "reason", &OrderFact::why);
+}
+
 /// What stands at the top of a job file, its lists and sheets aside.
 template <class A>
 void describe(A& a, Tag<Job>) {
@@ -122,6 +136,8 @@ void each_list(F&& f) {
   f("later", "Later conversion", &Job::later, kMostLater, Empty::left_out);
   f("boxes", "Box", &Job::boxes, kMostBoxes, Empty::left_out);
   f("parts", "Part", &Job::parts, kMostParts, Empty::left_out);
+  f("own_steps", "Own step", &Job::own_steps, kMostOwnSteps, Empty::left_out);
+  f("order_facts", "Order of the work", &Job::order_facts, kMostOrderFacts, Empty::left_out);
 }
 
 template <class F>

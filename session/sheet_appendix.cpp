@@ -72,10 +72,10 @@ QString units(const Job& job, const Style& style) {
 QString whole_work(const Job& job, const Style& style) {
   QStringList rows{row({Printed::tr("Step"), Printed::tr("Done"), Printed::tr("Note")}, "th")};
   for (const Step& s : install_steps(job)) {
-    const StepRecord* const record = record_of(job, s.id);
-    const bool done = record && record->done;
+    const StepRecord* const record = record_of(job, s);
+    const bool done = is_done(job, s);
     rows << row({esc(s.text, style),
-                 done ? esc(std::string_view(record->date)) : QStringLiteral("–"),
+                 done && record ? esc(std::string_view(record->date)) : QStringLiteral("–"),
                  record ? esc(std::string_view(record->note)) : QString()});
   }
   return title(Printed::tr("All steps of the work")) + table(rows);

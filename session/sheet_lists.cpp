@@ -53,13 +53,12 @@ LongList rests_list(const std::vector<JudgedRule>& rules, const Style& style) {
 }
 
 LongList step_list(const Job& job, const Style& style) {
-  LongList l{Printed::tr("Work"), {}, {}, 22};
+  LongList l{Printed::tr("Work"), {}, {}, 12};
   l.rows << row({Printed::tr("Still to do"), Printed::tr("Done")}, "th");
   std::size_t done = 0;
   const auto steps = install_steps(job);
   for (const Step& s : steps) {
-    const StepRecord* const record = record_of(job, s.id);
-    if (record && record->done)
+    if (is_done(job, s))
       ++done;
     else
       l.rows << row({esc(s.text, style), QStringLiteral("□")});

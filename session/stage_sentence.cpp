@@ -160,7 +160,7 @@ Sentence install_sentence(const Session& s) {
   w.decision = say("{} of {} steps done", v.done, v.steps.size());
   if (!s.job().parts.empty() && !parts.may_start) w.decision = parts.sentence;
   for (const StepRow& row : v.steps)
-    if (!row.done) {
+    if (row.state == StepState::ready) {
       w.next = say("Next: {}", row.step.text);
       break;
     }

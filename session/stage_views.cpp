@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <map>
 
 #include "assembly/assemble.hpp"
 #include "document/as_built.hpp"
@@ -43,19 +44,56 @@ PlumbView plumb_view(const Job& job) {
   return v;
 }
 
+namespace {
+
+void read_record(const Job& job, StepRow& row) {
+  row.done = is_done(job, row.step);
+  if (const StepRecord* r = record_of(job, row.step)) {
+    row.date = r->done ? r->date : std::string();
+    row.note = r->note;
+  }
+  for (const GateId g : row.step.touches) row.opens.push_back(gate_words(key(g)));
+}
+
+/// Needs of a step by where they stand, those that are open first.
+void read_needs(const std::map<std::string, std::size_t>& at, std::vector<StepRow>& rows,
+                StepRow& row) {
+  bool open = false;
+  for (const Need& n : row.step.needs) {
+    const auto it = at.find(n.key);
+    if (it == at.end()) continue;
+    const StepRow& other = rows[it->second];
+    open = open || !other.done;
+    row.needs.push_back(
+        {it->second, other.done,
+         n.why.empty() ? say("“{}”", other.step.text) : say("“{}”: {}", other.step.text, n.why),
+         n.of_builder});
+  }
+  std::stable_sort(row.needs.begin(), row.needs.end(),
+                   [](const NeedRow& a, const NeedRow& b) { return !a.done && b.done; });
+  row.state = row.done ? StepState::done : open ? StepState::waits : StepState::ready;
+}
+
+}  // namespace
+
 InstallView install_view(const Job& job) {
   InstallView v;
-  for (Step& s : install_steps(job)) {
+  WorkOrder order = work_order(job);
+  std::map<std::string, std::size_t> at;
+  for (const Step& s : order.steps) {
+    at[s.key] = v.steps.size();
     StepRow row;
-    row.step = std::move(s);
-    if (const StepRecord* r = record_of(job, row.step.id)) {
-      row.done = r->done;
-      row.date = r->date;
-      row.note = r->note;
-    }
-    v.done += row.done ? 1 : 0;
+    row.step = s;
+    read_record(job, row);
     v.steps.push_back(std::move(row));
   }
+  for (StepRow& row : v.steps) {
+    read_needs(at, v.steps, row);
+    row.too_soon = out_of_order(job, order, row.step);
+    v.done += row.done ? 1 : 0;
+    v.ready += row.state == StepState::ready ? 1 : 0;
+  }
+  v.refused = std::move(order.refused);
   v.stale_as_built = stale_as_built(job).size();
   return v;
 }

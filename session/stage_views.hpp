@@ -21,16 +21,30 @@ struct PlumbView {
 };
 [[nodiscard]] PlumbView plumb_view(const Job& job);
 
+/// Why a step stands where it does.
+struct NeedRow {
+  std::size_t step = 0;  ///< in the order
+  bool done = false;
+  Message words;  ///< "“Crack the line nuts”: only a bolted master holds against the spanner"
+  bool of_builder = false;
+};
+enum class StepState { done, ready, waits };
 struct StepRow {
   Step step;
   bool done = false;
+  StepState state = StepState::ready;
   std::string date;  ///< ISO day on which it was ticked
   std::string note;
+  std::vector<NeedRow> needs;     ///< those that are open first
+  std::vector<Message> opens;     ///< what it opens again
+  std::vector<Message> too_soon;  ///< ticked before what it needs: what that costs
 };
 struct InstallView {
   std::vector<StepRow> steps;  ///< in working order
   std::size_t done = 0;
+  std::size_t ready = 0;
   std::size_t stale_as_built = 0;  ///< values measured on an earlier plan that still win
+  std::vector<Error> refused;      ///< facts of the builder that cannot hold
 };
 [[nodiscard]] InstallView install_view(const Job& job);
 

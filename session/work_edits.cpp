@@ -65,10 +65,10 @@ void tick_step(Session& session, const Step& step, bool done) {
   const QString words = text_of(step.text, session.style()).left(40);
   const QString name = (done ? Session::tr("tick “%1”") : Session::tr("untick “%1”")).arg(words);
   session.edit(name, [&](Job& j) {
-    auto& r = record_for(j, step.id);
+    auto& r = record_for(j, step);
     r.done = done;
     r.date = done ? QDate::currentDate().toString(Qt::ISODate).toStdString() : std::string();
-    if (!done && r.note.empty()) j.steps.erase(std::string(key(step.id)));
+    if (!done && r.note.empty()) j.steps.erase(step.key);
   });
 }
 

@@ -13,7 +13,7 @@
 namespace yoke {
 
 StepCard::StepCard(Session& session, const Step& step, QWidget* parent)
-    : QFrame(parent), session_(session), id_(step.id), words_(text_of(step.text, session.style())) {
+    : QFrame(parent), session_(session), step_(step), words_(text_of(step.text, session.style())) {
   setObjectName(QStringLiteral("card"));
   grid_ = new QGridLayout(this);
   grid_->setContentsMargins(10, 4, 10, 4);
@@ -21,7 +21,7 @@ StepCard::StepCard(Session& session, const Step& step, QWidget* parent)
   grid_->setColumnStretch(1, 1);
   box_ = new QCheckBox(this);
   box_->setAccessibleName(words_);
-  box_->setObjectName(QStringLiteral("step:") + text_of(key(id_)));
+  box_->setObjectName(QStringLiteral("step:") + text_of(step_.key));
   grid_->addWidget(box_, 0, 0, Qt::AlignTop);
   QString html = words_.toHtmlEscaped();
   if (!step.because.empty())
@@ -51,7 +51,7 @@ void StepCard::build_note() {
   connect(note_, &QLineEdit::editingFinished, this, [this] {
     if (!note_->isModified()) return;
     const auto ok = session_.edit(tr("note on “%1”").arg(words_.left(40)), [&](Job& j) {
-      record_for(j, id_).note = note_->text().toStdString();
+      record_for(j, step_).note = note_->text().toStdString();
     });
     if (ok) note_->setModified(false);  // what was refused stays typed
   });

@@ -27,7 +27,7 @@ class StepCard : public QFrame {
   void show_measure();
   void commit_measure();
   Session& session_;
-  StepId id_;
+  Step step_;
   QString words_;
   QGridLayout* grid_;
   QCheckBox* box_;

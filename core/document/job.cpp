@@ -209,6 +209,10 @@ Message origin_words(const Job& job, As which, Param param) {
   return v.inherited ? say("{}, as found", how) : how;
 }
 
+std::string own_key(const OwnStep& own) {
+  return "own:" + own.name;
+}
+
 const StepRecord* record_of(const Job& job, StepId id) {
   const auto it = job.steps.find(std::string(key(id)));
   return it == job.steps.end() ? nullptr : &it->second;

@@ -10,6 +10,7 @@
 #include "document/codes.hpp"
 #include "document/enum_words.hpp"
 #include "document/measured.hpp"
+#include "document/place.hpp"
 #include "quantity/message.hpp"
 
 namespace yoke {
@@ -185,6 +186,8 @@ struct Job {
   std::vector<Later> later;
   std::vector<PartInHand> parts;
   std::vector<Box> boxes;
+  std::vector<OwnStep> own_steps;
+  std::vector<OrderFact> order_facts;
   PumpTest pump;
   std::map<std::string, GateRecord> gates;
   Unread unread{};

@@ -76,7 +76,7 @@ Message install_status(const Job& job) {
   const auto steps = install_steps(job);
   size_t done = 0;
   for (const auto& s : steps)
-    if (const StepRecord* r = record_of(job, s.id); r && r->done) ++done;
+    if (is_done(job, s)) ++done;
   return say("{} of {} steps done", done, steps.size());
 }
 

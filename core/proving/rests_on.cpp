@@ -88,7 +88,7 @@ Message change_words(const Job& job, const std::string& key, const std::string& 
                  value_words(*p, is));
   if (kind == "step") {
     for (const Step& s : install_steps(job))
-      if (yoke::key(s.id) == name) return say("work was done on: {}", s.text);
+      if (s.key == name) return say("work was done on: {}", s.text);
     return "a step of the work was changed";
   }
   if (kind == "part") return say("the part {} was changed", name);
@@ -132,8 +132,11 @@ Message lapsed(const Job& job, GateId id) {
     return say("Passed {}, but since then {}. Prove it again", when,
                change_words(job, key, of(r->rests_on, key), of(now, key)));
   };
-  for (const auto& [key, is] : now)
+  for (const auto& [key, is] : now) {
+    // A step that an older version did not know, and that is open still, changed nothing.
+    if (is == "open" && r->rests_on.count(key) == 0) continue;
     if (of(r->rests_on, key) != is) return tell(key);
+  }
   for (const auto& [key, was] : r->rests_on)
     if (now.find(key) == now.end()) return tell(key);
   return {};

@@ -147,6 +147,15 @@ std::vector<BleedRow> bleed_rows(const Job& job, const BleedPlan& plan) {
   return rows;
 }
 
+bool all_bled(const Job& job) {
+  const BleedPlan plan = bleed_plan(job);
+  const auto rows = bleed_rows(job, plan);
+  const auto nipples =
+      std::count_if(rows.begin(), rows.end(), [](const BleedRow& r) { return r.key != "bench"; });
+  return plan.missing.empty() && nipples > 0 &&
+         clear_nipples(rows) == static_cast<std::size_t>(nipples);
+}
+
 std::size_t clear_nipples(const std::vector<BleedRow>& rows) {
   return static_cast<std::size_t>(std::count_if(rows.begin(), rows.end(), [](const BleedRow& r) {
     return r.key != "bench" && r.state == BleedState::clear;

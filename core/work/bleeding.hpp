@@ -50,6 +50,8 @@ struct BleedRow {
 };
 /// The rows in working order, with what was counted so far.
 [[nodiscard]] std::vector<BleedRow> bleed_rows(const Job& job, const BleedPlan& plan);
+/// Every nipple of the plan is clear, and all of them are known.
+[[nodiscard]] bool all_bled(const Job& job);
 /// How many nipples are clear; the master on the bench is not counted.
 [[nodiscard]] std::size_t clear_nipples(const std::vector<BleedRow>& rows);
 

@@ -73,7 +73,7 @@ Said said_of(const Job& job) {
   for (const Gate& g : gates_of(job, strip, findings))
     s.others["gate " + std::string(key(g.id))] = gate_line(g);
   for (const Step& step : install_steps(job))
-    s.others["step " + std::string(key(step.id))] = step_line(step);
+    s.others["step " + step.key] = step_line(step);
   say_bleeding(job, s.others);
   return s;
 }

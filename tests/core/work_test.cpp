@@ -126,7 +126,7 @@ TEST_CASE("steps follow the facts of the job") {
   const auto plain = install_steps(job);
   CHECK_FALSE(has_step(plain, StepId::out_residual));
   CHECK_FALSE(has_step(plain, StepId::assist_hose));
-  CHECK_FALSE(has_step(plain, StepId::lines_trace));
+  CHECK_FALSE(has_step(plain, StepId::lines_new));
   found(job, Param::front_kind, 2, How::stated);
   plan(job, Param::front_kind, 0, How::stated);
   found(job, Param::master_kind, 0, How::stated);

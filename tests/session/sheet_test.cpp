@@ -185,6 +185,7 @@ TEST_CASE("the sheet's conditions are the strip's: figures, and passes, fails or
 
 TEST_CASE("the sheet prints steps with their day, readings, values with source and doubt") {
   Job job = known_job();
+  job.plan.set(Param::control_pin_arm, {0.052, How::calliper, 0.0002, ""});
   const auto steps = install_steps(job);
   REQUIRE(steps.size() > 3);
   record_for(job, steps[1].id) = {true, "2026-05-29", "photographs in the folder", {}};
@@ -194,12 +195,12 @@ TEST_CASE("the sheet prints steps with their day, readings, values with source a
   reading.travel_m = 0.061;
   reading.assist_alive = false;
   job.readings = {reading};
-  job.plan.set(Param::control_pin_arm, {0.052, How::calliper, 0.0002, ""});
   const Printed p = print(job);
   for (std::size_t i = 0; i < steps.size(); ++i) {
     const auto rows = p.of(q(steps[i].text));
     // What is still to do stands on the sheet with a box for the pencil, all of it in the appendix.
-    const bool ahead = i != 1 && i <= 22;
+    const bool ahead = i != 1 && i <= 12;
+    INFO(english(steps[i].text));
     REQUIRE(rows.size() == (ahead ? 2 : 1));
     if (ahead) CHECK(rows.front()[1] == "□");
     CHECK(rows.back()[1] == (i == 1 ? "2026-05-29" : "–"));

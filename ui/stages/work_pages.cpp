@@ -80,7 +80,7 @@ void InstallPage::build(const InstallView& view) {
   QStringList key;
   // A step may say figures of the job: it is made anew when they change.
   for (const StepRow& s : view.steps)
-    key << text_of(yoke::key(s.step.id)) << text_of(s.step.text, session_.style());
+    key << text_of(s.step.key) << text_of(s.step.text, session_.style());
   if (key == built_for_) return;
   built_for_ = key;
   cards_.clear();
