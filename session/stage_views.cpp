@@ -67,7 +67,7 @@ void read_needs(const std::map<std::string, std::size_t>& at, std::vector<StepRo
     row.needs.push_back(
         {it->second, other.done,
          n.why.empty() ? say("“{}”", other.step.text) : say("“{}”: {}", other.step.text, n.why),
-         n.of_builder});
+         n.why, n.of_builder});
   }
   std::stable_sort(row.needs.begin(), row.needs.end(),
                    [](const NeedRow& a, const NeedRow& b) { return !a.done && b.done; });

@@ -26,6 +26,7 @@ struct NeedRow {
   std::size_t step = 0;  ///< in the order
   bool done = false;
   Message words;  ///< "“Crack the line nuts”: only a bolted master holds against the spanner"
+  Message why;    ///< the reason alone; empty: it follows from the things themselves
   bool of_builder = false;
 };
 enum class StepState { done, ready, waits };

@@ -2,10 +2,12 @@
 
 #include <QDateTime>
 #include <QRegularExpression>
+#include <algorithm>
 
 #include "document/params.hpp"
 #include "session/texts.hpp"
 #include "work/bleeding.hpp"
+#include "work/steps.hpp"
 
 namespace yoke {
 
@@ -62,6 +64,7 @@ Expected<bool> type_value(Session& session, As which, Param param, const QString
 }
 
 void tick_step(Session& session, const Step& step, bool done) {
+  if (step.by_bleeding) return;  // counted under Bleed
   const QString words = text_of(step.text, session.style()).left(40);
   const QString name = (done ? Session::tr("tick “%1”") : Session::tr("untick “%1”")).arg(words);
   session.edit(name, [&](Job& j) {
@@ -69,6 +72,56 @@ void tick_step(Session& session, const Step& step, bool done) {
     r.done = done;
     r.date = done ? QDate::currentDate().toString(Qt::ISODate).toStdString() : std::string();
     if (!done && r.note.empty()) j.steps.erase(step.key);
+  });
+}
+
+Expected<bool> add_to_order(Session& session, const OrderEdit& edit) {
+  Job job = session.job();
+  std::string other = edit.other;
+  const QString own = edit.own.simplified();
+  if (!own.isEmpty()) {
+    OwnStep step{own.toStdString(), edit.place, edit.helper, {}};
+    other = own_key(step);
+    const auto same = [&](const OwnStep& s) { return s.name == step.name; };
+    if (std::none_of(job.own_steps.begin(), job.own_steps.end(), same))
+      job.own_steps.push_back(std::move(step));
+  }
+  if (!edit.chosen.empty() && !other.empty() && other != edit.chosen) {
+    OrderFact f{edit.before ? other : edit.chosen,
+                edit.before ? edit.chosen : other,
+                edit.why.simplified().toStdString(),
+                {}};
+    const auto same = [&](const OrderFact& o) { return o.first == f.first && o.then == f.then; };
+    if (std::none_of(job.order_facts.begin(), job.order_facts.end(), same))
+      job.order_facts.push_back(std::move(f));
+  }
+  if (job == session.job())
+    return fail(
+        {"order", "", "", "Nothing to add", "Name a step of your own, or choose another one"});
+  const auto before = work_order(session.job()).refused.size();
+  if (const auto refused = work_order(job).refused; refused.size() > before)
+    return fail(refused.back());
+  const QString name = own.isEmpty() ? Session::tr("order of the work")
+                                     : Session::tr("own step “%1”").arg(own.left(40));
+  return session.edit(name, [&](Job& j) {
+    j.own_steps = job.own_steps;
+    j.order_facts = job.order_facts;
+  });
+}
+
+void remove_own_step(Session& session, const std::string& key) {
+  session.edit(Session::tr("own step taken out"), [&](Job& j) {
+    std::erase_if(j.own_steps, [&](const OwnStep& s) { return own_key(s) == key; });
+    std::erase_if(j.order_facts,
+                  [&](const OrderFact& f) { return f.first == key || f.then == key; });
+    j.steps.erase(key);
+  });
+}
+
+void remove_order_fact(Session& session, const std::string& first, const std::string& then) {
+  session.edit(Session::tr("order of the work"), [&](Job& j) {
+    std::erase_if(j.order_facts,
+                  [&](const OrderFact& f) { return f.first == first && f.then == then; });
   });
 }
 

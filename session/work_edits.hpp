@@ -19,6 +19,22 @@ namespace yoke {
 
 void tick_step(Session& session, const Step& step, bool done);
 
+/// A step of the builder's own, before or after another; or, without a name, a fact of the very
+/// car: `first` before `then`. What would close a circle is refused by name, and the job stays.
+struct OrderEdit {
+  QString own;  ///< name of an own step; empty: a fact between two steps
+  WorkPlace place = WorkPlace::bay;
+  bool helper = false;
+  std::string other;   ///< the step that must come first, for a fact
+  std::string chosen;  ///< the step it is about
+  bool before = true;  ///< before the chosen step, or after it
+  QString why;
+};
+[[nodiscard]] Expected<bool> add_to_order(Session& session, const OrderEdit& edit);
+/// Takes an own step out, with all facts about it.
+void remove_own_step(Session& session, const std::string& key);
+void remove_order_fact(Session& session, const std::string& first, const std::string& then);
+
 enum class BleedCount { clear, bubbles, refill };
 /// At a nipple by its record's key; `name` as the page calls it.
 void count_at(Session& session, const std::string& key, const QString& name, BleedCount what);

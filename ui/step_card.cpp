@@ -38,15 +38,24 @@ StepCard::StepCard(Session& session, const Step& step, QWidget* parent)
         1, 2);
   build_note();
   if (step.measure) build_measure(*step.measure);
-  connect(box_, &QCheckBox::clicked, this,
-          [this, step](bool done) { tick_step(session_, step, done); });
+  state_ = label({}, "soft", this);
+  grid_->addWidget(state_, 3, 1, 1, 2);
+  too_soon_ = label({}, "caution", this);
+  grid_->addWidget(too_soon_, 4, 1, 1, 2);
+  for (QWidget* w : std::initializer_list<QWidget*>{box_, note_, entry_})
+    if (w) w->installEventFilter(this);
+  if (step.by_bleeding) box_->setEnabled(false);  // counted under Bleed
+  connect(box_, &QCheckBox::clicked, this, [this, step](bool done) {
+    tick_step(session_, step, done);
+    emit touched();
+  });
 }
 
 void StepCard::build_note() {
   note_ = new QLineEdit(this);
   note_->setPlaceholderText(tr("note"));
   note_->setAccessibleName(tr("Note: %1").arg(words_));
-  note_->setFixedWidth(230);
+  note_->setFixedWidth(130);
   grid_->addWidget(note_, 0, 2, Qt::AlignTop);
   connect(note_, &QLineEdit::editingFinished, this, [this] {
     if (!note_->isModified()) return;
@@ -107,7 +116,52 @@ void StepCard::commit_measure() {
   show_measure();
 }
 
+void StepCard::set_chosen(bool on) {
+  const QString name = on ? QStringLiteral("chosenCard") : QStringLiteral("card");
+  if (objectName() == name) return;
+  setObjectName(name);  // the name decides the frame
+  update();
+}
+
+void StepCard::mousePressEvent(QMouseEvent* e) {
+  QFrame::mousePressEvent(e);
+  emit touched();
+}
+
+bool StepCard::eventFilter(QObject* watched, QEvent* e) {
+  if (e->type() == QEvent::FocusIn) emit touched();
+  return QFrame::eventFilter(watched, e);
+}
+
+QString StepCard::state_words(const StepRow& now) const {
+  QStringList words;
+  if (step_.hands > 1) words << tr("two people");
+  if (step_.wait_s >= 3600)
+    words << tr("then wait %1 h").arg(step_.wait_s / 3600);
+  else if (step_.wait_s > 0)
+    words << tr("then wait %1 min").arg(step_.wait_s / 60);
+  QStringList tools;
+  for (const Message& m : step_.tools) tools << text_of(m, session_.style());
+  if (!tools.isEmpty() && !now.done) words << tools.join(QStringLiteral(", "));
+  if (step_.by_bleeding && !now.done) words << tr("ticked by the counts under Bleed");
+  QStringList waits;
+  for (const NeedRow& n : now.needs)
+    if (!n.done) waits << text_of(n.words, session_.style());
+  if (!now.done && !waits.isEmpty())
+    words << tr("waits for %1").arg(waits.first()) +
+                 (waits.size() > 1 ? tr(" and %1 more").arg(waits.size() - 1) : QString());
+  return words.join(QStringLiteral(" · "));
+}
+
 void StepCard::show(const StepRow& now) {
+  const QString state = state_words(now);
+  state_->setText(state);
+  state_->setVisible(!state.isEmpty());
+  QStringList costs;
+  for (const Message& m : now.too_soon) costs << text_of(m, session_.style());
+  too_soon_->setText(costs.isEmpty() ? QString()
+                                     : QStringLiteral("▲ ") + costs.join(QStringLiteral("; ")));
+  too_soon_->setVisible(!costs.isEmpty());
   box_->setChecked(now.done);
   box_->setText(now.done ? text_of(now.date) : QString());
   const QString note = text_of(now.note);

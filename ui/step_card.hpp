@@ -20,6 +20,17 @@ class StepCard : public QFrame {
   StepCard(Session& session, const Step& step, QWidget* parent);
   /// Shows what the job says of the step.
   void show(const StepRow& now);
+  [[nodiscard]] const std::string& key() const { return step_.key; }
+  /// Its reasons stand beside the list.
+  void set_chosen(bool on);
+
+ signals:
+  /// Pressed anywhere, or the keys came to it.
+  void touched();
+
+ protected:
+  void mousePressEvent(QMouseEvent* e) override;
+  bool eventFilter(QObject* watched, QEvent* e) override;
 
  private:
   void build_note();
@@ -35,6 +46,9 @@ class StepCard : public QFrame {
   std::optional<Param> measure_;
   QLineEdit* entry_ = nullptr;
   QLabel* refusal_ = nullptr;
+  [[nodiscard]] QString state_words(const StepRow& now) const;
+  QLabel* state_ = nullptr;     ///< hands, tools, what it waits for
+  QLabel* too_soon_ = nullptr;  ///< ticked before what it needs: what that costs
 };
 
 }  // namespace yoke

@@ -145,6 +145,8 @@ bool named_frame(QPainter* p, const QStyleOption* o, const QWidget* w) {
   const QString name = w->objectName();
   if (name == QLatin1String("card")) {
     box(p, o->rect, theme::kPaperRaised, theme::kPaperLine, 1, 4);
+  } else if (name == QLatin1String("chosenCard")) {
+    box(p, o->rect, theme::kPaperRaised, theme::kMark, 2, 4);
   } else if (name == QLatin1String("line")) {
     p->fillRect(o->rect, theme::kPaperLine);
   } else if (name == QLatin1String("notice")) {

@@ -5,6 +5,7 @@
 #include "document/ahead.hpp"
 #include "document/as_built.hpp"
 #include "session/texts.hpp"
+#include "session/track.hpp"
 #include "session/work_edits.hpp"
 
 namespace yoke {
@@ -28,8 +29,18 @@ StepMatter::StepMatter(Session& session, QWidget* parent) : BenchMatter(session,
                                                     measure_, entry_, refusal_})
     box->addWidget(w);
   box->addStretch(1);
+  track_ = new PictureView(tr("The way of the work"), this);
+  track_->setFixedHeight(230);
+  track_->set_maker(
+      [this](QSizeF size) { return work_track(track_of(view_, at_, session_.style()), size); });
+  connect(track_, &PictureView::spot_clicked, this, [this](const QString& id) {
+    at_ = id.section(QLatin1Char(':'), 1).toUInt();
+    entry_->clear();
+    refresh();
+  });
+  box->addWidget(track_);
   view_ = install_view(session_.job());
-  while (at_ + 1 < view_.steps.size() && view_.steps[at_].done) ++at_;
+  while (at_ + 1 < view_.steps.size() && view_.steps[at_].state != StepState::ready) ++at_;
   refresh();
 }
 
@@ -67,6 +78,14 @@ void StepMatter::tick() {
   const Step step_now = row->step;
   entry_->clear();
   tick_step(session_, step_now, true);
+  // On along the way to what can be done now; where nothing can, to the next.
+  view_ = install_view(session_.job());
+  const std::size_t n = view_.steps.size();
+  for (std::size_t i = 1; i <= n; ++i)
+    if (view_.steps[(at_ + i) % n].state == StepState::ready) {
+      step(static_cast<int>((at_ + i) % n) - static_cast<int>(at_));
+      return;
+    }
   step(1);
 }
 
@@ -82,17 +101,25 @@ void StepMatter::refresh() {
   view_ = install_view(session_.job());
   const StepRow* r = now();
   refusal_->hide();
+  track_->redraw();
   if (!r) return;
   const Style& style = session_.style();
   place_->setText(tr("Step %1 of %2 · %3")
                       .arg(at_ + 1)
                       .arg(view_.steps.size())
-                      .arg(text_of(r->step.part, style)));
+                      .arg(words_of(words_of_value(r->step.place))) +
+                  (r->step.hands > 1 ? tr(" · two people") : QString()));
   text_->setText(text_of(r->step.text, style));
   because_->setText(text_of(r->step.because, style));
+  because_->setVisible(!r->step.because.empty());
   caution_->setText(
       r->step.caution.empty() ? QString() : QStringLiteral("▲ ") + text_of(r->step.caution, style));
-  state_->setText(r->done ? tr("✓ done %1").arg(text_of(r->date)) : tr("not done"));
+  QStringList waits;
+  for (const NeedRow& n : r->needs)
+    if (!n.done) waits << text_of(n.words, style);
+  state_->setText(r->done           ? tr("✓ done %1").arg(text_of(r->date))
+                  : waits.isEmpty() ? tr("not done, can be done now")
+                                    : tr("waits for %1").arg(waits.first()));
   const bool measures = r->step.measure.has_value();
   measure_->setVisible(measures);
   entry_->setVisible(measures);

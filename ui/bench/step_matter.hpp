@@ -3,6 +3,7 @@
 
 #include "session/stage_views.hpp"
 #include "ui/bench/matter.hpp"
+#include "ui/picture_view.hpp"
 
 namespace yoke {
 
@@ -29,6 +30,7 @@ class StepMatter : public BenchMatter {
   QLabel* measure_;
   QLineEdit* entry_;
   QLabel* refusal_;
+  PictureView* track_ = nullptr;
 };
 
 }  // namespace yoke

@@ -23,6 +23,7 @@
 #include "ui/faces/wrong_face.hpp"
 #include "ui/findings_box.hpp"
 #include "ui/gates_box.hpp"
+#include "ui/stages/install_page.hpp"
 #include "ui/later_face.hpp"
 #include "ui/line_view.hpp"
 #include "ui/measure_next_view.hpp"
@@ -112,23 +113,6 @@ class PlumbPage : public StagePage {
   ParamPanel* panel_;
   ParamPanel* line_;
   QLabel* caution_;
-};
-
-class InstallPage : public StagePage {
-  Q_OBJECT
- public:
-  InstallPage(Session& session, QWidget* parent = nullptr);
-
- protected:
-  void refresh() override;
-
- private:
-  void build(const InstallView& view);
-  QScrollArea* scroll_;
-  QLabel* progress_;
-  QStringList built_for_;
-  std::vector<StepCard*> cards_;
-  QPushButton* clear_stale_;
 };
 
 class BleedPage : public StagePage {

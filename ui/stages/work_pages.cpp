@@ -60,55 +60,6 @@ void PlumbPage::refresh() {
   drawing_->redraw();
 }
 
-InstallPage::InstallPage(Session& session, QWidget* parent)
-    : StagePage(session, Stage::install, tr("The steps of this very job, in order"), parent) {
-  progress_ = label({}, "question", this);
-  heading()->addWidget(progress_);
-  clear_stale_ = new QPushButton(this);
-  clear_stale_->setObjectName(QStringLiteral("small"));
-  heading()->addWidget(clear_stale_);
-  connect(clear_stale_, &QPushButton::clicked, this, [this] {
-    session_.edit(tr("as-built values of the earlier plan cleared"), clear_stale_as_built);
-  });
-  scroll_ = new QScrollArea(this);
-  scroll_->setWidgetResizable(true);
-  scroll_->setFocusPolicy(Qt::NoFocus);
-  body()->addWidget(scroll_, 1);
-}
-
-void InstallPage::build(const InstallView& view) {
-  QStringList key;
-  // A step may say figures of the job: it is made anew when they change.
-  for (const StepRow& s : view.steps)
-    key << text_of(s.step.key) << text_of(s.step.text, session_.style());
-  if (key == built_for_) return;
-  built_for_ = key;
-  cards_.clear();
-  auto* inner = new QWidget;
-  auto* list = new QVBoxLayout(inner);
-  list->setContentsMargins(0, 0, 8, 0);
-  list->setSpacing(4);
-  Message part;
-  for (const StepRow& s : view.steps) {
-    if (!(s.step.part == part))
-      list->addWidget(label(text_of(s.step.part, session_.style()), "heading", inner));
-    part = s.step.part;
-    cards_.push_back(new StepCard(session_, s.step, inner));
-    list->addWidget(cards_.back());
-  }
-  list->addStretch(1);
-  replace_inner(scroll_, inner);
-}
-
-void InstallPage::refresh() {
-  const InstallView v = install_view(session_.job());
-  build(v);
-  for (std::size_t i = 0; i < cards_.size(); ++i) cards_[i]->show(v.steps[i]);
-  progress_->setText(tr("%1 of %2 done").arg(v.done).arg(v.steps.size()));
-  clear_stale_->setText(tr("Clear as-built values of the earlier plan: %1").arg(v.stale_as_built));
-  clear_stale_->setVisible(v.stale_as_built > 0);
-}
-
 BleedPage::BleedPage(Session& session, QWidget* parent)
     : StagePage(session, Stage::bleed, tr("In which order, how many strokes, when to refill?"),
                 parent) {

@@ -1,0 +1,275 @@
+#include "ui/stages/install_page.hpp"
+
+#include <QHBoxLayout>
+#include <QScrollBar>
+#include <QTimer>
+#include <QVBoxLayout>
+
+#include "document/as_built.hpp"
+#include "session/texts.hpp"
+#include "session/track.hpp"
+#include "session/work_edits.hpp"
+#include "ui/plain.hpp"
+
+namespace yoke {
+
+StepReasons::StepReasons(Session& session, QWidget* parent) : QFrame(parent), session_(session) {
+  setObjectName(QStringLiteral("card"));
+  setFixedWidth(400);
+  box_ = new QVBoxLayout(this);
+  box_->setContentsMargins(12, 8, 12, 8);
+  title_ = label({}, "heading", this);
+  box_->addWidget(title_);
+  why_ = label({}, "plain", this);
+  box_->addWidget(why_);
+  opens_ = label({}, "soft", this);
+  box_->addWidget(opens_);
+  box_->addStretch(1);
+  build_entry();
+}
+
+void StepReasons::build_entry() {
+  box_->addWidget(label(tr("Of this very car"), "heading", this));
+  other_ = new QComboBox(this);
+  other_->setAccessibleName(tr("What comes first, or a step of your own"));
+  box_->addWidget(other_);
+  own_ = new QLineEdit(this);
+  own_->setMaxLength(80);
+  box_->addWidget(own_);
+  auto* row = new QHBoxLayout;
+  place_ = new QComboBox(this);
+  place_->setAccessibleName(tr("Where it is done"));
+  for (const WorkPlace p : kWorkPlaces) place_->addItem(words_of(words_of_value(p)));
+  row->addWidget(place_, 1);
+  side_ = new QComboBox(this);
+  side_->setAccessibleName(tr("Before or after the chosen step"));
+  side_->addItems({tr("before this"), tr("after this")});
+  row->addWidget(side_);
+  auto* add = new QPushButton(tr("Add"), this);
+  row->addWidget(add);
+  box_->addLayout(row);
+  refusal_ = label({}, "caution", this);
+  refusal_->hide();
+  box_->addWidget(refusal_);
+  const auto ask = [this] {
+    const bool own = other_->currentIndex() <= 0;
+    place_->setEnabled(own);
+    own_->setPlaceholderText(own ? tr("your own step: radiator out")
+                                 : tr("why: its nut is behind it"));
+    own_->setAccessibleName(own ? tr("Your own step") : tr("Reason"));
+  };
+  connect(other_, qOverload<int>(&QComboBox::currentIndexChanged), this, ask);
+  connect(add, &QPushButton::clicked, this, &StepReasons::add);
+  connect(own_, &QLineEdit::returnPressed, this, &StepReasons::add);
+  other_->addItem(tr("A step of my own"));
+  ask();
+}
+
+void StepReasons::add() {
+  OrderEdit e;
+  const bool own = other_->currentIndex() <= 0;
+  if (own)
+    e.own = own_->text();
+  else
+    e.why = own_->text();
+  e.place = kWorkPlaces[static_cast<std::size_t>(std::max(0, place_->currentIndex()))];
+  e.other = other_->currentData().toString().toStdString();
+  e.chosen = key_;
+  e.before = side_->currentIndex() == 0;
+  const auto done = add_to_order(session_, e);
+  refusal_->setText(done ? QString() : error_text(done.error(), session_.style()));
+  refusal_->setVisible(!done);
+  if (!done) return;
+  own_->clear();
+  other_->setCurrentIndex(0);
+}
+
+void StepReasons::fill_others(const InstallView& view, std::size_t chosen) {
+  const QString was = other_->currentData().toString();
+  other_->clear();
+  other_->addItem(tr("A step of my own"));
+  for (std::size_t i = 0; i < view.steps.size(); ++i) {
+    if (i == chosen) continue;
+    const QString words = text_of(view.steps[i].step.text, session_.style());
+    other_->addItem(tr("%1. %2").arg(i + 1).arg(words.left(60)), text_of(view.steps[i].step.key));
+    if (text_of(view.steps[i].step.key) == was && !was.isEmpty())
+      other_->setCurrentIndex(other_->count() - 1);
+  }
+}
+
+void StepReasons::show_step(const InstallView& view, std::size_t chosen) {
+  if (chosen >= view.steps.size()) return;
+  const StepRow& row = view.steps[chosen];
+  const Style& style = session_.style();
+  if (key_ != row.step.key) refusal_->hide();
+  key_ = row.step.key;
+  title_->setText(tr("Why step %1 stands here").arg(chosen + 1));
+  QStringList why;
+  for (const NeedRow& n : row.needs) {
+    const QString reason = text_of(n.why, style);
+    why << (n.done ? QStringLiteral("✓ ") : QStringLiteral("□ ")) +
+               tr("after %1. %2")
+                   .arg(n.step + 1)
+                   .arg(text_of(view.steps[n.step].step.text, style)) +
+               (reason.isEmpty() ? QString() : QStringLiteral(": ") + reason);
+  }
+  if (why.isEmpty()) why << tr("It waits for nothing: it stands where the way is shortest.");
+  why_->setText(why.join(QLatin1Char('\n')));
+  QStringList opens;
+  for (const Message& m : row.opens) opens << text_of(m, style);
+  opens_->setText(opens.isEmpty() ? QString()
+                                  : tr("Opens again: %1").arg(opens.join(QStringLiteral("; "))));
+  opens_->setVisible(!opens.isEmpty());
+  delete back_;
+  back_ = new QWidget(this);
+  auto* list = new QVBoxLayout(back_);
+  list->setContentsMargins(0, 0, 0, 0);
+  const auto button = [&](const QString& words, const std::function<void()>& fn) {
+    auto* b = new QPushButton(words, back_);
+    b->setObjectName(QStringLiteral("small"));
+    // Queued: the button goes with what it takes back.
+    connect(b, &QPushButton::clicked, this, fn, Qt::QueuedConnection);
+    list->addWidget(b);
+  };
+  if (row.step.id == StepId::own)
+    button(tr("Take this step out"), [this, key = key_] { remove_own_step(session_, key); });
+  for (const NeedRow& n : row.needs)
+    if (n.of_builder)
+      button(tr("Take back: %1").arg(text_of(n.words, style).left(40)),
+             [this, first = view.steps[n.step].step.key, then = key_] {
+               remove_order_fact(session_, first, then);
+             });
+  box_->insertWidget(3, back_);
+  fill_others(view, chosen);
+}
+
+InstallPage::InstallPage(Session& session, QWidget* parent)
+    : StagePage(session, Stage::install, tr("What can be done now, and why in this order?"),
+                parent) {
+  progress_ = label({}, "question", this);
+  heading()->addWidget(progress_);
+  only_now_ = new QPushButton(tr("Only what can be done now"), this);
+  only_now_->setCheckable(true);
+  heading()->addWidget(only_now_);
+  clear_stale_ = new QPushButton(this);
+  clear_stale_->setObjectName(QStringLiteral("small"));
+  heading()->addWidget(clear_stale_);
+  connect(clear_stale_, &QPushButton::clicked, this, [this] {
+    session_.edit(tr("as-built values of the earlier plan cleared"), clear_stale_as_built);
+  });
+  connect(only_now_, &QPushButton::toggled, this, [this] { refresh(); });
+  track_ = new PictureView(tr("The way of the work"), this);
+  track_->set_walkable();
+  track_->setFixedHeight(184);
+  track_->set_maker([this](QSizeF size) {
+    return work_track(track_of(view_, chosen(), session_.style()), size);
+  });
+  connect(track_, &PictureView::spot_clicked, this,
+          [this](const QString& id) { choose(id.section(QLatin1Char(':'), 1).toUInt()); });
+  body()->addWidget(track_);
+  auto* below = new QHBoxLayout;
+  scroll_ = new QScrollArea(this);
+  scroll_->setWidgetResizable(true);
+  scroll_->setFocusPolicy(Qt::NoFocus);
+  below->addWidget(scroll_, 1);
+  reasons_ = new StepReasons(session_, this);
+  auto* side = new QScrollArea(this);
+  side->setWidgetResizable(true);
+  side->setFocusPolicy(Qt::NoFocus);
+  side->setFixedWidth(420);
+  side->setWidget(reasons_);
+  below->addWidget(side);
+  body()->addLayout(below, 1);
+}
+
+std::size_t InstallPage::chosen() const {
+  std::size_t first = 0;
+  bool found = false;
+  for (std::size_t i = 0; i < view_.steps.size(); ++i) {
+    if (view_.steps[i].step.key == chosen_key_) return i;
+    if (found || view_.steps[i].state != StepState::ready) continue;
+    first = i;
+    found = true;
+  }
+  return first;
+}
+
+void InstallPage::choose(std::size_t step) {
+  if (step >= view_.steps.size()) return;
+  chosen_key_ = view_.steps[step].step.key;
+  refresh();
+  show_chosen_card();
+}
+
+void InstallPage::show_chosen_card() {
+  if (view_.steps.empty()) return;
+  const std::string& key = view_.steps[chosen()].step.key;
+  for (StepCard* card : cards_)
+    if (card->key() == key) scroll_->verticalScrollBar()->setValue(card->y() - 30);
+}
+
+void InstallPage::resizeEvent(QResizeEvent* e) {
+  StagePage::resizeEvent(e);
+  constexpr int kTall = 760;
+  track_->setFixedHeight(height() >= kTall ? 270 : 184);
+}
+
+void InstallPage::showEvent(QShowEvent* e) {
+  StagePage::showEvent(e);
+  // The cards have their places once the page is laid out.
+  QTimer::singleShot(0, this, &InstallPage::show_chosen_card);
+}
+
+void InstallPage::build(const InstallView& view) {
+  QStringList key;
+  const bool now = only_now_->isChecked();
+  // A step may say figures of the job: it is made anew when they change.
+  for (const StepRow& s : view.steps)
+    if (!now || s.state == StepState::ready)
+      key << text_of(s.step.key) << text_of(s.step.text, session_.style());
+  if (key == built_for_) return;
+  built_for_ = key;
+  cards_.clear();
+  auto* inner = new QWidget;
+  auto* list = new QVBoxLayout(inner);
+  list->setContentsMargins(0, 0, 8, 0);
+  list->setSpacing(4);
+  std::optional<WorkPlace> place;
+  for (std::size_t i = 0; i < view.steps.size(); ++i) {
+    const StepRow& s = view.steps[i];
+    if (now && s.state != StepState::ready) continue;
+    if (place != s.step.place)
+      list->addWidget(label(words_of(words_of_value(s.step.place)), "heading", inner));
+    place = s.step.place;
+    cards_.push_back(new StepCard(session_, s.step, inner));
+    connect(cards_.back(), &StepCard::touched, this, [this, k = s.step.key] {
+      if (chosen_key_ == k) return;
+      chosen_key_ = k;
+      refresh();
+    });
+    list->addWidget(cards_.back());
+  }
+  list->addStretch(1);
+  replace_inner(scroll_, inner);
+}
+
+void InstallPage::refresh() {
+  view_ = install_view(session_.job());
+  build(view_);
+  const std::size_t mine = chosen();
+  for (StepCard* card : cards_)
+    for (std::size_t i = 0; i < view_.steps.size(); ++i)
+      if (view_.steps[i].step.key == card->key()) {
+        card->show(view_.steps[i]);
+        card->set_chosen(i == mine);
+      }
+  reasons_->show_step(view_, mine);
+  track_->redraw();
+  progress_->setText(
+      tr("%3 now, %1 of %2 done").arg(view_.done).arg(view_.steps.size()).arg(view_.ready));
+  clear_stale_->setText(
+      tr("Clear as-built values of the earlier plan: %1").arg(view_.stale_as_built));
+  clear_stale_->setVisible(view_.stale_as_built > 0);
+}
+
+}  // namespace yoke
