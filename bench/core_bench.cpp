@@ -3,8 +3,10 @@
 
 #include "doubt/doubt.hpp"
 #include "master/bores.hpp"
+#include "plumbing/bend_list.hpp"
 #include "sizing/sweep.hpp"
 #include "support/build.hpp"
+#include "work/steps.hpp"
 
 namespace {
 
@@ -56,6 +58,30 @@ void one_system_from_a_job(benchmark::State& state) {
   for (auto _ : state) benchmark::DoNotOptimize(strip_inputs(job));
 }
 BENCHMARK(one_system_from_a_job)->Unit(benchmark::kMicrosecond);
+
+/// A long job's steps with a hundred of the builder's own among them, each with a fact.
+void order_of_150_steps(benchmark::State& state) {
+  Job job = test::known_job();
+  for (int i = 0; i < 100; ++i) {
+    OwnStep own;
+    own.name = "own " + std::to_string(i);
+    own.place = kWorkPlaces[static_cast<std::size_t>(i) % std::size(kWorkPlaces)];
+    job.own_steps.push_back(own);
+    job.order_facts.push_back({own_key(own), i % 2 == 0 ? "out.unit" : "fill.fluid", "", {}});
+  }
+  std::size_t steps = 0;
+  for (auto _ : state) steps = work_order(job).steps.size();
+  state.counters["steps"] = static_cast<double>(steps);
+}
+BENCHMARK(order_of_150_steps)->Unit(benchmark::kMicrosecond);
+
+/// A line of forty corners.
+void bend_list_of_40_corners(benchmark::State& state) {
+  std::vector<Point3> corners;
+  for (int i = 0; i < 40; ++i) corners.push_back({0.1 * i, 0.05 * (i % 2), 0.05 * (i % 3)});
+  for (auto _ : state) benchmark::DoNotOptimize(bend_list(TubeLine{}, corners));
+}
+BENCHMARK(bend_list_of_40_corners)->Unit(benchmark::kMicrosecond);
 
 void sweep_of_18_bores_61_ratios_3_assists(benchmark::State& state) {
   const Job job = whole_job();

@@ -42,6 +42,7 @@ const std::map<std::string, Shape>& shapes() {
       {"next", {1, 1, true, {"--system"}}},
       {"parts", {1, 1, true, {"--today"}}},
       {"records", {1, 1, true, {"--list"}}},
+      {"line", {1, 1, true, {"--name", "--as"}}},
       {"template", {1, 1, true, {"--kind", "--as", "--scale"}}},
       {"check", {1, 1, true, {}}},
       {"judge", {1, 1, true, {"--rules"}}},
@@ -91,10 +92,11 @@ Expected<Arguments> read_arguments(const std::vector<std::string>& words) {
   a.command = words.front() == "--help" || words.front() == "-h" ? "help" : words.front();
   const auto known = shapes().find(a.command);
   if (known == shapes().end())
-    return fail(wrong(a.command, say("There is no command “{}”", a.command),
-                      "Commands: solve, relative, rod, doubt, figures, curve, map, calc, compare, "
-                      "catalogue, next, parts, records, template, params, check, judge, rules, "
-                      "steps, bleed, gates, fit, state, schema, help"));
+    return fail(
+        wrong(a.command, say("There is no command “{}”", a.command),
+              "Commands: solve, relative, rod, doubt, figures, curve, map, calc, compare, "
+              "catalogue, next, parts, records, line, template, params, check, judge, rules, "
+              "steps, bleed, gates, fit, state, schema, help"));
   for (size_t i = 1; i < words.size(); ++i) {
     const std::string& w = words[i];
     if (w.rfind("--", 0) != 0) {

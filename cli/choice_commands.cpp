@@ -14,11 +14,6 @@ namespace yoke::cli {
 
 namespace {
 
-std::string option_of(const Arguments& a, const char* name) {
-  const auto it = a.options.find(name);
-  return it == a.options.end() ? std::string() : it->second;
-}
-
 Expected<Catalogue> catalogue_at(const std::string& path) {
   const auto text = read_file(path, kMostCatalogueBytes, "catalogue");
   if (!text) return fail(text.error());

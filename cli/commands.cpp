@@ -53,6 +53,9 @@ constexpr const char* kHelp =
     "on;\n"
     "                            exit status 1 when a hard one fails\n"
     "  rules                     every rule there is, with limit and source\n"
+    "  line JOB [--name LINE]    lines to make: straight, rotate, bend, and what they are cut "
+    "from;\n"
+    "                            --as svg|dxf: one of them unrolled at full size\n"
     "  steps JOB                 the work in its order, and what is done of it;\n"
     "                            --now: only what can be done now; --why: what each step waits\n"
     "                            for, why, and which proofs it opens; --order: keys alone\n"
@@ -247,8 +250,8 @@ Outcome run(const std::vector<std::string>& words) {
     if (const auto job = job_of(*a)) a->style.hand = pulled_by_hand(*job);
   if (a->command == "help") return {kHelp, "", 0};
   if (a->command == "schema") return {job_schema(), "", 0};
-  if (a->command == "template") {
-    const auto text = template_text(*a);
+  if (a->command == "template" || (a->command == "line" && a->options.count("--as") != 0)) {
+    const auto text = a->command == "line" ? line_text(*a) : template_text(*a);
     if (!text) return {"", english(text.error().text(), a->style) + "\n", 2};
     return {*text, "", 0};
   }
@@ -271,6 +274,7 @@ Outcome run(const std::vector<std::string>& words) {
                             : a->command == "compare"   ? compare_table(*a)
                             : a->command == "catalogue" ? catalogue_table(*a)
                             : a->command == "next"      ? next_table(*a)
+                            : a->command == "line"      ? line_table(*a)
                             : a->command == "parts"     ? parts_table(*a)
                             : a->command == "records"   ? records_table(*a)
                             : a->command == "params"    ? Expected<Table>(params_table(*a))

@@ -55,6 +55,10 @@ struct Outcome {
 [[nodiscard]] Expected<Table> parts_table(const Arguments& a);
 /// The records of one of the job's lists, a column for each member.
 [[nodiscard]] Expected<Table> records_table(const Arguments& a);
+/// Lines to make: straight, rotate, bend, with what they are cut from.
+[[nodiscard]] Expected<Table> line_table(const Arguments& a);
+/// One line unrolled at full size, as SVG or DXF.
+[[nodiscard]] Expected<std::string> line_text(const Arguments& a);
 /// A full-size template as SVG or DXF.
 [[nodiscard]] Expected<std::string> template_text(const Arguments& a);
 [[nodiscard]] Table params_table(const Arguments& a);

@@ -33,4 +33,9 @@ Cell quantity(double si, Kind kind, int digits, const Style& style) {
   return number(si, format_full(si, kind, digits, style));
 }
 
+std::string option_of(const Arguments& a, const char* name) {
+  const auto it = a.options.find(name);
+  return it == a.options.end() ? std::string() : it->second;
+}
+
 }  // namespace yoke::cli

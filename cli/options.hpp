@@ -29,4 +29,7 @@ template <class Enum>
   return joined(keys, ", ");
 }
 
+/// The text of an option; empty: not given.
+[[nodiscard]] std::string option_of(const Arguments& a, const char* name);
+
 }  // namespace yoke::cli

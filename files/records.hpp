@@ -116,6 +116,32 @@ void describe(A& a, Tag<OrderFact>) {
   a.text("why", "reason", &OrderFact::why);
 }
 
+template <class A>
+void describe(A& a, Tag<TubeLine>) {
+  a.text("name", "name", &TubeLine::name);
+  a.number("outside_m", "outside diameter", &TubeLine::outside_m, kTubeOutside);
+  a.number("radius_m", "bend radius", &TubeLine::radius_m, kTubeRadius);
+  a.word("start", "flare at the start", &TubeLine::start);
+  a.word("end", "flare at the end", &TubeLine::end);
+}
+
+template <class A>
+void describe(A& a, Tag<TubeCorner>) {
+  a.text("line", "line", &TubeCorner::line);
+  a.number("x_m", "corner forward", &TubeCorner::x_m, kTubePlace);
+  a.number("y_m", "corner to the right", &TubeCorner::y_m, kTubePlace);
+  a.number("z_m", "corner up", &TubeCorner::z_m, kTubePlace);
+}
+
+template <class A>
+void describe(A& a, Tag<TakenOff>) {
+  a.text("name", "name", &TakenOff::name);
+  a.text("order", "order", &TakenOff::order);
+  a.text("photo", "photo", &TakenOff::photo);
+  a.number("out", "taken off", &TakenOff::out, kPieces);
+  a.number("back", "put back", &TakenOff::back, kPieces);
+}
+
 /// What stands at the top of a job file, its lists and sheets aside.
 template <class A>
 void describe(A& a, Tag<Job>) {
@@ -137,6 +163,9 @@ void each_list(F&& f) {
   f("boxes", "Box", &Job::boxes, kMostBoxes, Empty::left_out);
   f("parts", "Part", &Job::parts, kMostParts, Empty::left_out);
   f("own_steps", "Own step", &Job::own_steps, kMostOwnSteps, Empty::left_out);
+  f("tubes", "Line", &Job::tubes, kMostTubes, Empty::left_out);
+  f("tube_corners", "Corner of a line", &Job::tube_corners, kMostTubeCorners, Empty::left_out);
+  f("taken_off", "Taken off", &Job::taken_off, kMostTakenOff, Empty::left_out);
   f("order_facts", "Order of the work", &Job::order_facts, kMostOrderFacts, Empty::left_out);
 }
 

@@ -23,4 +23,11 @@ Track track_of(const InstallView& view, std::optional<std::size_t> chosen, const
   return t;
 }
 
+QString call_words(const Call& call, const Style& style) {
+  return QStringList{
+      text_of(say("You: {}", call.you), style), text_of(say("Helper: {}", call.helper), style),
+      text_of(say("Call: {}", call.words), style), text_of(say("Alone: {}", call.alone), style)}
+      .join(QLatin1Char('\n'));
+}
+
 }  // namespace yoke

@@ -11,4 +11,7 @@ namespace yoke {
 [[nodiscard]] Track track_of(const InstallView& view, std::optional<std::size_t> chosen,
                              const Style& style);
 
+/// "You: … Helper: … Call: … Alone: …", a line each.
+[[nodiscard]] QString call_words(const Call& call, const Style& style);
+
 }  // namespace yoke

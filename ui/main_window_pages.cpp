@@ -21,9 +21,9 @@ StagePage* MainWindow::make_page(Stage stage) {
     case Stage::rod:
       return new RodPage(session_, stack_);
     case Stage::plumb:
-      return new PlumbPage(session_, stack_);
+      return new PlumbPage(session_, dialogs_, stack_);
     case Stage::install:
-      return new InstallPage(session_, stack_);
+      return new InstallPage(session_, dialogs_, stack_);
     case Stage::bleed:
       return new BleedPage(session_, stack_);
     case Stage::prove:

@@ -11,6 +11,7 @@
 #include "document/enum_words.hpp"
 #include "document/measured.hpp"
 #include "document/place.hpp"
+#include "document/tube.hpp"
 #include "quantity/message.hpp"
 
 namespace yoke {
@@ -188,6 +189,9 @@ struct Job {
   std::vector<Box> boxes;
   std::vector<OwnStep> own_steps;
   std::vector<OrderFact> order_facts;
+  std::vector<TubeLine> tubes;
+  std::vector<TubeCorner> tube_corners;
+  std::vector<TakenOff> taken_off;
   PumpTest pump;
   std::map<std::string, GateRecord> gates;
   Unread unread{};

@@ -7,6 +7,8 @@
 #include "sizing/changes.hpp"
 #include "survey/rules.hpp"
 #include "work/disturbed.hpp"
+#include "work/steps.hpp"
+#include "work/tools.hpp"
 
 namespace yoke::groups {
 
@@ -176,6 +178,21 @@ FigureGroup disturbed(const FigureInputs& in) {
   g.source = "common practice, no source";
   for (const DisturbedPart& p : disturbed_parts(*in.job))
     g.figures.push_back(words_only(p.part, say("{}: {}", p.by, p.check)));
+  return g;
+}
+
+FigureGroup tools(const FigureInputs& in) {
+  FigureGroup g;
+  g.title = "Tools to have ready";
+  g.source = "common practice, no source; the nut is measured before it is turned";
+  for (const ToolNeed& t : tool_list(*in.job))
+    g.figures.push_back(t.unknown ? unsaid(t.what, say("{}: thread not known", t.why))
+                                  : words_only(t.what, t.why));
+  for (const Step& s : install_steps(*in.job))
+    if (s.call && !is_done(*in.job, s))
+      g.figures.push_back(words_only(say("Two people: {}", s.text),
+                                     say("you {}; helper {}; call {}; alone: {}", s.call->you,
+                                         s.call->helper, s.call->words, s.call->alone)));
   return g;
 }
 

@@ -55,6 +55,7 @@ constexpr Entry kEntries[] = {{GroupId::identity, Stage::survey, groups::identit
                               {GroupId::retained, Stage::rod, groups::rod_retained},
                               {GroupId::chambers, Stage::plumb, groups::chambers},
                               {GroupId::reservoir, Stage::plumb, groups::reservoir},
+                              {GroupId::tools, Stage::install, groups::tools},
                               {GroupId::disturbed, Stage::install, groups::disturbed},
                               {GroupId::supply, Stage::install, groups::supply},
                               {GroupId::ports, Stage::bleed, groups::ports},

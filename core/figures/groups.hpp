@@ -52,6 +52,7 @@ void add_causes(FigureGroup& group, const Diagnosis& diagnosis, std::size_t most
 [[nodiscard]] FigureGroup chambers(const FigureInputs& in);
 [[nodiscard]] FigureGroup valves(const FigureInputs& in);
 [[nodiscard]] FigureGroup disturbed(const FigureInputs& in);
+[[nodiscard]] FigureGroup tools(const FigureInputs& in);
 [[nodiscard]] FigureGroup pattern(const FigureInputs& in);
 [[nodiscard]] FigureGroup flange(const FigureInputs& in);
 [[nodiscard]] FigureGroup offset(const FigureInputs& in);

@@ -157,6 +157,14 @@ constexpr std::pair<FindingCode, GateId> kHolds[] = {
     {FindingCode::rod_deviation, GateId::deviation},
     {FindingCode::size_wear_room, GateId::wear_room}};
 
+/// What was counted out and not counted in again; empty: nothing.
+Message left_over(const Job& job) {
+  std::vector<Message> names;
+  for (const TakenOff& t : job.taken_off)
+    if (t.back < t.out) names.push_back(say("{} of {}", Plain{t.out - t.back, 0}, t.name));
+  return names.empty() ? Message() : say("counted out and not back: {}", joined(names, ", "));
+}
+
 /// A pass stands while its evidence does and nothing under it has changed.
 void read_record(const Job& job, const GateRecord& r, Gate& g) {
   g.state = r.state;
@@ -208,6 +216,12 @@ std::vector<Gate> gates_of(const Job& job, const std::vector<ConditionReport>& s
           g.date.clear();
           g.why = f.message;
         }
+    }
+    if (const Message left = left_over(job); g.id == GateId::retention && !left.empty()) {
+      g.state = GateState::failed;
+      g.held = true;
+      g.date.clear();
+      g.why = left;
     }
     gates.push_back(std::move(g));
   }

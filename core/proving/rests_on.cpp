@@ -91,6 +91,7 @@ Message change_words(const Job& job, const std::string& key, const std::string& 
       if (s.key == name) return say("work was done on: {}", s.text);
     return "a step of the work was changed";
   }
+  if (kind == "taken") return say("{} was counted again", name);
   if (kind == "part") return say("the part {} was changed", name);
   if (kind == "bled") return "it was bled again";
   return "something it rests on was changed";
@@ -113,6 +114,9 @@ std::map<std::string, std::string> rests_on(const Job& job, GateId id) {
   if (it->wet)
     for (const auto& [place, r] : job.bleeding)
       all["bled:" + place] = fmt::format("{} {}", r.strokes, r.clear_strokes);
+  if (id == GateId::retention)
+    for (const TakenOff& t : job.taken_off)
+      all["taken:" + t.name.substr(0, 60)] = fmt::format("{:.0f} {:.0f}", t.out, t.back);
   if (it->parts)
     for (const PartInHand& p : job.parts) all["part:" + p.name.substr(0, 60)] = part_text(p);
   return all;

@@ -165,6 +165,9 @@ WorkFacts work_facts(const Job& job) {
   f.old_works = !f.first_clutch;
   f.new_lines = f.single_to_tandem || f.servo_on || f.first_clutch;
   f.joints = f.unit_on || f.servo_on || f.servo_gone || f.clutch_slave_new;
+  f.drained = f.unit_out || f.servo_on || (f.clutch_slave_new && !f.first_clutch);
+  const Value lamp = value_of(job, As::plan, Param::unit_switch);
+  f.warning_switch = lamp.known() && !lamp.is(choice::UnitSwitch::none);
   f.wet =
       f.joints || f.front_changed || f.rear_changed || f.valve || f.front_to_disc || f.rear_to_disc;
   f.apart = f.unit_out || f.assist_out || f.rod_out || f.wet || f.gearbox_out;

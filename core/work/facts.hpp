@@ -37,9 +37,11 @@ struct WorkFacts {
   bool front_disc = false, rear_disc = false;
   bool valve = false;  ///< a proportioning valve goes in
   bool new_lines = false;
-  bool joints = false;  ///< joints at the unit, the servo or the slave are opened
-  bool wet = false;     ///< fluid has to go in again
-  bool apart = false;   ///< something comes off
+  bool joints = false;   ///< joints at the unit, the servo or the slave are opened
+  bool drained = false;  ///< the reservoir is drawn down first
+  bool warning_switch = false;
+  bool wet = false;    ///< fluid has to go in again
+  bool apart = false;  ///< something comes off
   bool new_parts = false;
   bool other_face = false;  ///< holes for the new unit
   bool nuts_bad = false;    ///< line nuts rusted or rounded

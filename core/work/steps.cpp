@@ -46,6 +46,11 @@ void add_rows(const WorkFacts& f, std::vector<Step>& steps) {
 #define TOUCHES(id, gate) at(StepId::id, [](Step& s) { s.touches.push_back(GateId::gate); });
 #define MEASURES(id, param) at(StepId::id, [](Step& s) { s.measure = Param::param; });
 #define PRESSES(id) at(StepId::id, [](Step& s) { s.presses = true; });
+#define CALL(id, you, helper, words, alone)   \
+  at(StepId::id, [&f](Step& s) {              \
+    s.call = Call{you, helper, words, alone}; \
+    (void)f;                                  \
+  });
 #define TOOL(id, words)          \
   at(StepId::id, [&f](Step& s) { \
     s.tools.emplace_back(words); \

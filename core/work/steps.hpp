@@ -20,6 +20,11 @@ struct Need {
   bool of_builder = false;
 };
 
+/// Two people: who does what, what is called, and a way for one where there is one.
+struct Call {
+  Message you, helper, words, alone;
+};
+
 struct Step {
   StepId id{};
   std::string key;  ///< of its record; of the builder's own steps "own:" and the name
@@ -35,6 +40,7 @@ struct Step {
   /// Read from what was bled: nothing to tick.
   bool by_bleeding = false;
   std::vector<Need> needs;  ///< of the steps that this job has
+  std::optional<Call> call;
   std::vector<Message> tools;
   std::vector<GateId> touches;  ///< proofs that it opens again
 };

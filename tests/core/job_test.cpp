@@ -333,7 +333,7 @@ TEST_CASE("hydraulic and electric boosters with their own typical figures") {
   CHECK(has_assist(job, As::plan));
   const auto steps = install_steps(job);
   CHECK(std::any_of(steps.begin(), steps.end(),
-                    [](const Step& s) { return s.id == StepId::assist_feeds; }));
+                    [](const Step& s) { return s.id == StepId::assist_unpowered; }));
   CHECK(std::none_of(steps.begin(), steps.end(),
                      [](const Step& s) { return s.id == StepId::assist_hose; }));
 }

@@ -88,7 +88,7 @@ TEST_CASE("usual torques, pedal heights, hones, servo angles (common practice, n
   CHECK(first("hone", 2 * 0.0254).verdict == Verdict::holds);
   CHECK(first("hone", 0.7 * 0.0254).verdict == Verdict::fails);
   Job job = known_job();
-  job.found.set(Param::assist_kind, {4, How::stated, 0, {}});
+  job.plan.set(Param::assist_kind, {4, How::stated, 0, {}});
   bool angles = false;
   for (const Step& s : install_steps(job))
     if (s.id == StepId::assist_servo_angle)

@@ -50,9 +50,13 @@ TEST_CASE("a remote servo's angles and a bar's lean are steps only where they ar
   CHECK_FALSE(ids(job).count(StepId::assist_servo_angle));
   CHECK_FALSE(ids(job).count(StepId::assist_bar));
   CHECK(ids(job).count(StepId::lamp_switch));
+  // Fitted already, it is not hung again.
   set(job, Param::assist_kind, 4);
+  CHECK_FALSE(ids(job).count(StepId::assist_servo_angle));
+  set(job, Param::assist_kind, 0);
+  job.plan.set(Param::assist_kind, {4, How::stated, 0, {}});
   CHECK(ids(job).count(StepId::assist_servo_angle));
   CHECK(ids(job).count(StepId::assist_servo_valve));
-  set(job, Param::master_kind, 3);
+  job.plan.set(Param::master_kind, {3, How::stated, 0, {}});
   CHECK(ids(job).count(StepId::assist_bar));
 }

@@ -72,8 +72,7 @@ Said said_of(const Job& job) {
         english(stage_status(job, stage, strip, findings));
   for (const Gate& g : gates_of(job, strip, findings))
     s.others["gate " + std::string(key(g.id))] = gate_line(g);
-  for (const Step& step : install_steps(job))
-    s.others["step " + step.key] = step_line(step);
+  for (const Step& step : install_steps(job)) s.others["step " + step.key] = step_line(step);
   say_bleeding(job, s.others);
   return s;
 }

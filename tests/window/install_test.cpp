@@ -3,6 +3,8 @@
 #include <QComboBox>
 #include <QLineEdit>
 
+#include "session/job_pictures.hpp"
+#include "session/texts.hpp"
 #include "session/work_edits.hpp"
 #include "window/bench.hpp"
 
@@ -176,4 +178,63 @@ TEST_CASE("bleeding is ticked by its counts, and the bench goes on to what can b
   QApplication::processEvents();
   CHECK(b.session.job().steps.at("before.measure").done);
   CHECK(shown().contains("can be done now"));
+}
+
+TEST_CASE(
+    "what comes off is counted out and in, with a photo beside the job, and one left over is a "
+    "gate") {
+  Bench b;
+  b.session.take(known_job());
+  const Page p(b);
+  for (auto* w : p.page->findChildren<QPushButton*>())
+    if (w->text() == "Counted out and in") w->click();
+  QApplication::processEvents();
+  TakenOffBox* box = p.page->taken();
+  REQUIRE(box->isVisible());
+  box->add();
+  QApplication::processEvents();
+  box->table()->item(0, 0)->setText("washer");
+  box->table()->item(0, 1)->setText("3");
+  box->table()->item(0, 2)->setText("2");
+  box->table()->item(0, 3)->setText("thick one outside");
+  QApplication::processEvents();
+  const auto gate = [&b] {
+    for (const GateRow& g : gate_rows(b.session.job(), b.session.strip(), b.session.findings()))
+      if (g.id == GateId::retention) return g;
+    FAIL("no gate");
+    return GateRow{};
+  };
+  CHECK(gate().held);
+  CHECK(text_of(gate().remark, b.session.style()).contains("1 of washer"));
+  CHECK(p.words(box).contains("Not back yet: washer"));
+  box->table()->item(0, 2)->setText("some");
+  CHECK(b.session.job().taken_off[0].back == 2);
+  CHECK(box->refusal().contains("whole number"));
+  box->table()->item(0, 2)->setText("3");
+  QApplication::processEvents();
+  CHECK_FALSE(gate().held);
+  // The photo is copied beside the job; before it is saved there is no beside.
+  QImage picture(40, 30, QImage::Format_RGB32);
+  picture.fill(Qt::red);
+  const QString from = b.dir.filePath("how it sat.png");
+  REQUIRE(picture.save(from));
+  b.next_file = from;
+  box->table()->setCurrentCell(0, 0);
+  box->add_photo();
+  CHECK(box->refusal().contains("Save the job first"));
+  REQUIRE(b.session.save_as(b.dir.filePath("clips.yoke")));
+  box->add_photo();
+  CHECK(b.session.job().taken_off[0].photo == "how it sat.png");
+  CHECK(QFile::exists(b.dir.filePath("clips.pictures/how it sat.png")));
+  // No picture, no copy; a name that leads out of the folder leads nowhere.
+  QFile text(b.dir.filePath("words.png"));
+  REQUIRE(text.open(QIODevice::WriteOnly));
+  text.write("no picture");
+  text.close();
+  CHECK_FALSE(keep_picture(b.session.path(), text.fileName()));
+  CHECK(picture_path(b.session.path(), "../clips.yoke").isEmpty());
+  REQUIRE(b.session.save());
+  Session again;
+  REQUIRE(again.open(b.session.path()));
+  CHECK(again.job().taken_off == b.session.job().taken_off);
 }

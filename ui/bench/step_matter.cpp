@@ -16,6 +16,7 @@ StepMatter::StepMatter(Session& session, QWidget* parent) : BenchMatter(session,
   place_ = bench_label("benchSoft", this);
   text_ = bench_label("benchBig", this);
   because_ = bench_label("benchSoft", this);
+  call_ = bench_label("bench", this);
   caution_ = bench_label("benchCaution", this);
   state_ = bench_label("bench", this);
   measure_ = bench_label("bench", this);
@@ -25,8 +26,8 @@ StepMatter::StepMatter(Session& session, QWidget* parent) : BenchMatter(session,
   entry_->setMinimumHeight(76);
   entry_->setMaximumWidth(520);
   refusal_ = bench_label("benchCaution", this);
-  for (QWidget* w : std::initializer_list<QWidget*>{place_, text_, because_, caution_, state_,
-                                                    measure_, entry_, refusal_})
+  for (QWidget* w : std::initializer_list<QWidget*>{place_, text_, because_, call_, caution_,
+                                                    state_, measure_, entry_, refusal_})
     box->addWidget(w);
   box->addStretch(1);
   track_ = new PictureView(tr("The way of the work"), this);
@@ -112,6 +113,8 @@ void StepMatter::refresh() {
   text_->setText(text_of(r->step.text, style));
   because_->setText(text_of(r->step.because, style));
   because_->setVisible(!r->step.because.empty());
+  call_->setText(r->step.call ? call_words(*r->step.call, style) : QString());
+  call_->setVisible(r->step.call.has_value());
   caution_->setText(
       r->step.caution.empty() ? QString() : QStringLiteral("▲ ") + text_of(r->step.caution, style));
   QStringList waits;

@@ -29,6 +29,7 @@ class StepMatter : public BenchMatter {
   QLabel* state_;
   QLabel* measure_;
   QLineEdit* entry_;
+  QLabel* call_;
   QLabel* refusal_;
   PictureView* track_ = nullptr;
 };

@@ -22,6 +22,8 @@ StepReasons::StepReasons(Session& session, QWidget* parent) : QFrame(parent), se
   box_->addWidget(title_);
   why_ = label({}, "plain", this);
   box_->addWidget(why_);
+  call_ = label({}, "plain", this);
+  box_->addWidget(call_);
   opens_ = label({}, "soft", this);
   box_->addWidget(opens_);
   box_->addStretch(1);
@@ -115,6 +117,8 @@ void StepReasons::show_step(const InstallView& view, std::size_t chosen) {
   }
   if (why.isEmpty()) why << tr("It waits for nothing: it stands where the way is shortest.");
   why_->setText(why.join(QLatin1Char('\n')));
+  call_->setText(row.step.call ? call_words(*row.step.call, style) : QString());
+  call_->setVisible(row.step.call.has_value());
   QStringList opens;
   for (const Message& m : row.opens) opens << text_of(m, style);
   opens_->setText(opens.isEmpty() ? QString()
@@ -139,11 +143,11 @@ void StepReasons::show_step(const InstallView& view, std::size_t chosen) {
              [this, first = view.steps[n.step].step.key, then = key_] {
                remove_order_fact(session_, first, then);
              });
-  box_->insertWidget(3, back_);
+  box_->insertWidget(4, back_);
   fill_others(view, chosen);
 }
 
-InstallPage::InstallPage(Session& session, QWidget* parent)
+InstallPage::InstallPage(Session& session, Dialogs& dialogs, QWidget* parent)
     : StagePage(session, Stage::install, tr("What can be done now, and why in this order?"),
                 parent) {
   progress_ = label({}, "question", this);
@@ -151,6 +155,9 @@ InstallPage::InstallPage(Session& session, QWidget* parent)
   only_now_ = new QPushButton(tr("Only what can be done now"), this);
   only_now_->setCheckable(true);
   heading()->addWidget(only_now_);
+  counted_ = new QPushButton(tr("Counted out and in"), this);
+  counted_->setCheckable(true);
+  heading()->addWidget(counted_);
   clear_stale_ = new QPushButton(this);
   clear_stale_->setObjectName(QStringLiteral("small"));
   heading()->addWidget(clear_stale_);
@@ -177,7 +184,18 @@ InstallPage::InstallPage(Session& session, QWidget* parent)
   side->setWidgetResizable(true);
   side->setFocusPolicy(Qt::NoFocus);
   side->setFixedWidth(420);
-  side->setWidget(reasons_);
+  auto* both = new QWidget(side);
+  auto* column = new QVBoxLayout(both);
+  column->setContentsMargins(0, 0, 0, 0);
+  taken_ = new TakenOffBox(session_, dialogs, both);
+  taken_->hide();
+  column->addWidget(taken_);
+  column->addWidget(reasons_, 1);
+  side->setWidget(both);
+  connect(counted_, &QPushButton::toggled, this, [this](bool on) {
+    taken_->setVisible(on);
+    refresh();
+  });
   below->addWidget(side);
   body()->addLayout(below, 1);
 }
@@ -265,6 +283,7 @@ void InstallPage::refresh() {
       }
   reasons_->show_step(view_, mine);
   track_->redraw();
+  if (taken_->isVisibleTo(this)) taken_->refresh();
   progress_->setText(
       tr("%3 now, %1 of %2 done").arg(view_.done).arg(view_.steps.size()).arg(view_.ready));
   clear_stale_->setText(

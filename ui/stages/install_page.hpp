@@ -11,6 +11,7 @@
 #include "ui/picture_view.hpp"
 #include "ui/stage_page.hpp"
 #include "ui/step_card.hpp"
+#include "ui/taken_off_box.hpp"
 
 namespace yoke {
 
@@ -29,6 +30,7 @@ class StepReasons : public QFrame {
   std::string key_;
   QLabel* title_;
   QLabel* why_;
+  QLabel* call_;  ///< who does what, where it takes two
   QLabel* opens_;
   QWidget* back_ = nullptr;  ///< buttons that take the builder's own facts back
   QVBoxLayout* box_;
@@ -42,11 +44,12 @@ class StepReasons : public QFrame {
 class InstallPage : public StagePage {
   Q_OBJECT
  public:
-  InstallPage(Session& session, QWidget* parent = nullptr);
+  InstallPage(Session& session, Dialogs& dialogs, QWidget* parent = nullptr);
   /// By its place in the order; the track, the list and the reasons follow.
   void choose(std::size_t step);
   [[nodiscard]] PictureView* track() const { return track_; }
   [[nodiscard]] StepReasons* reasons() const { return reasons_; }
+  [[nodiscard]] TakenOffBox* taken() const { return taken_; }
 
  protected:
   void refresh() override;
@@ -67,6 +70,8 @@ class InstallPage : public StagePage {
   std::vector<StepCard*> cards_;
   QPushButton* clear_stale_;
   QPushButton* only_now_;
+  QPushButton* counted_;
+  TakenOffBox* taken_;
 };
 
 }  // namespace yoke

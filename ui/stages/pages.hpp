@@ -19,11 +19,12 @@
 #include "ui/faces/dimensions_face.hpp"
 #include "ui/faces/length_face.hpp"
 #include "ui/faces/map_face.hpp"
+#include "ui/faces/outlets_face.hpp"
 #include "ui/faces/pattern_face.hpp"
+#include "ui/faces/tubes_face.hpp"
 #include "ui/faces/wrong_face.hpp"
 #include "ui/findings_box.hpp"
 #include "ui/gates_box.hpp"
-#include "ui/stages/install_page.hpp"
 #include "ui/later_face.hpp"
 #include "ui/line_view.hpp"
 #include "ui/measure_next_view.hpp"
@@ -31,6 +32,7 @@
 #include "ui/readings_box.hpp"
 #include "ui/room_face.hpp"
 #include "ui/stage_page.hpp"
+#include "ui/stages/install_page.hpp"
 #include "ui/step_card.hpp"
 #include "ui/topic_face.hpp"
 #include "ui/units_face.hpp"
@@ -102,17 +104,9 @@ class RodPage : public StagePage {
 class PlumbPage : public StagePage {
   Q_OBJECT
  public:
-  PlumbPage(Session& session, QWidget* parent = nullptr);
-  [[nodiscard]] PictureView* drawing() const { return drawing_; }
-
- protected:
-  void refresh() override;
-
- private:
-  PictureView* drawing_;
-  ParamPanel* panel_;
-  ParamPanel* line_;
-  QLabel* caution_;
+  PlumbPage(Session& session, Dialogs& dialogs, QWidget* parent = nullptr);
+  [[nodiscard]] PictureView* drawing();
+  [[nodiscard]] TubesFace* tubes();
 };
 
 class BleedPage : public StagePage {

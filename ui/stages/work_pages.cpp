@@ -14,50 +14,21 @@
 
 namespace yoke {
 
-PlumbPage::PlumbPage(Session& session, QWidget* parent)
-    : StagePage(session, Stage::plumb, tr("Which outlet feeds which wheel?"), parent) {
-  drawing_ = new PictureView(tr("Outlets and wheels"), this);
-  drawing_->set_maker([this](QSizeF size) {
-    return outlets_picture(session_.job(), outlet_report(session_.job(), As::plan), size);
-  });
-  drawing_->set_walkable();
-  drawing_->setMinimumHeight(220);
-  body()->addWidget(drawing_, 3);
-  connect(drawing_, &PictureView::spot_clicked, this, [this](const QString& id) {
-    const auto w = static_cast<Wheel>(id.section(QLatin1Char(':'), 1).toInt());
-    session_.set_value(As::plan, circuit_of(w), other_outlet(session_.job(), As::plan, w));
-  });
-  panel_ = new ParamPanel(session, 2, this);
-  panel_->show_params({{As::plan, Param::circuit_split},
-                       {As::plan, Param::circuit_fl},
-                       {As::plan, Param::circuit_fr},
-                       {As::plan, Param::valve_kind},
-                       {As::plan, Param::circuit_rl},
-                       {As::plan, Param::circuit_rr}});
-  panel_->setFixedHeight(128);
-  body()->addWidget(panel_);
-  line_ = new ParamPanel(session, 2, this);
-  line_->show_params({{As::plan, Param::clutch_tube},
-                      {As::plan, Param::lines_tube_outside},
-                      {As::plan, Param::lines_tube_wall},
-                      {As::plan, Param::lines_tube_material},
-                      {As::plan, Param::clutch_hose},
-                      {As::plan, Param::clutch_hose_kind},
-                      {As::plan, Param::lines_hose_bore},
-                      {As::plan, Param::fluid_grade}});
-  body()->addWidget(line_, 1);
-  caution_ = label({}, "caution", this);
-  body()->addWidget(caution_);
+PlumbPage::PlumbPage(Session& session, Dialogs& dialogs, QWidget* parent)
+    : StagePage(session, Stage::plumb, tr("Which outlet feeds which wheel, and by what line?"),
+                parent) {
+  register_faces(
+      {{"outlets", tr("Outlets"), [&session](QWidget* p) { return new OutletsFace(session, p); }},
+       {"lines", tr("Lines to make"),
+        [&session, &dialogs](QWidget* p) { return new TubesFace(session, dialogs, p); }}});
 }
 
-void PlumbPage::refresh() {
-  const PlumbView v = plumb_view(session_.job());
-  // A clutch has one line: no wheels to trace and no outlets to cross.
-  drawing_->setVisible(!v.clutch);
-  panel_->setVisible(!v.clutch);
-  line_->setVisible(v.clutch);
-  caution_->setText(text_of(v.caution, session_.style()));
-  drawing_->redraw();
+PictureView* PlumbPage::drawing() {
+  return static_cast<OutletsFace*>(face_of("outlets"))->drawing();
+}
+
+TubesFace* PlumbPage::tubes() {
+  return static_cast<TubesFace*>(face_of("lines"));
 }
 
 BleedPage::BleedPage(Session& session, QWidget* parent)

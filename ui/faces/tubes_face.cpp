@@ -1,0 +1,418 @@
+#include "ui/faces/tubes_face.hpp"
+
+#include <QFileInfo>
+#include <QGridLayout>
+#include <QHBoxLayout>
+#include <QHeaderView>
+#include <QPushButton>
+#include <QScrollArea>
+#include <QVBoxLayout>
+#include <cmath>
+#include <functional>
+
+#include "files/limits.hpp"
+#include "paint/tube_picture.hpp"
+#include "session/entries.hpp"
+#include "session/template_out.hpp"
+#include "session/texts.hpp"
+#include "ui/plain.hpp"
+#include "ui/preferences.hpp"
+#include "ui/stage_page.hpp"
+#include "ui/table_fill.hpp"
+#include "work/line_template.hpp"
+
+namespace yoke {
+
+namespace {
+
+constexpr double TubeCorner::*kAxes[] = {&TubeCorner::x_m, &TubeCorner::y_m, &TubeCorner::z_m};
+
+QPushButton* small(const QString& words, QWidget* parent) {
+  auto* b = new QPushButton(words, parent);
+  b->setObjectName(QStringLiteral("small"));
+  return b;
+}
+
+}  // namespace
+
+TubesFace::TubesFace(Session& session, Dialogs& dialogs, QWidget* parent)
+    : Face(parent), session_(session), dialogs_(dialogs) {
+  auto* row = new QHBoxLayout(this);
+  row->setContentsMargins(0, 0, 0, 0);
+  row->setSpacing(16);
+  auto* left = new QVBoxLayout;
+  left->setSpacing(6);
+  left->addWidget(build_line(this));
+  left->addWidget(build_corners(this), 1);
+  refusal_ = label({}, "caution", this);
+  refusal_->hide();
+  left->addWidget(refusal_);
+  row->addLayout(left, 10);
+  auto* right = new QVBoxLayout;
+  drawing_ = new PictureView(tr("The line to make"), this);
+  drawing_->set_maker([this](QSizeF size) {
+    const auto lines = planned_lines(session_.job());
+    const int row_now = table_->currentRow();
+    return tube_picture(shown_ < lines.size() ? &lines[shown_] : nullptr,
+                        row_now < 0 ? 0 : static_cast<std::size_t>(row_now), session_.style(),
+                        size);
+  });
+  connect(drawing_, &PictureView::spot_clicked, this, [this](const QString& id) {
+    if (id.startsWith(QStringLiteral("corner:")))
+      table_->setCurrentCell(id.section(QLatin1Char(':'), 2).toInt(), 0);
+  });
+  connect(drawing_, &PictureView::dragged, this, &TubesFace::drag);
+  connect(drawing_, &PictureView::drag_ended, this, [this] { grabbed_.reset(); });
+  right->addWidget(drawing_, 3);
+  auto* list = new QScrollArea(this);
+  list->setWidgetResizable(true);
+  list->setFocusPolicy(Qt::NoFocus);
+  auto* said = new QWidget(list);
+  auto* words = new QVBoxLayout(said);
+  steps_ = label({}, "plain", said);
+  words->addWidget(steps_);
+  cutting_ = label({}, "soft", said);
+  words->addWidget(cutting_);
+  words->addStretch(1);
+  list->setWidget(said);
+  right->addWidget(list, 2);
+  row->addLayout(right, 13);
+}
+
+QWidget* TubesFace::build_line(QWidget* parent) {
+  auto* box = new QWidget(parent);
+  auto* grid = new QGridLayout(box);
+  grid->setContentsMargins(0, 0, 0, 0);
+  lines_ = new QComboBox(box);
+  lines_->setAccessibleName(tr("Line"));
+  grid->addWidget(lines_, 0, 0, 1, 2);
+  auto* add = new QPushButton(tr("Add a line"), box);
+  auto* remove = small(tr("Remove"), box);
+  remove->setAccessibleName(tr("Remove this line"));
+  grid->addWidget(add, 0, 2);
+  grid->addWidget(remove, 0, 3);
+  const auto entry = [&](const QString& words, int at_row, int column) {
+    grid->addWidget(label(words, "question", box), at_row, column);
+    auto* e = new QLineEdit(box);
+    e->setAccessibleName(words);
+    grid->addWidget(e, at_row, column + 1);
+    return e;
+  };
+  name_ = entry(tr("Name"), 1, 0);
+  name_->setMaxLength(60);
+  outside_ = entry(tr("Tube outside"), 2, 0);
+  radius_ = entry(tr("Bend radius"), 2, 2);
+  for (int end = 0; end < 2; ++end) {
+    const QString words = end == 0 ? tr("First end") : tr("Second end");
+    grid->addWidget(label(words, "question", box), 3, 2 * end);
+    flares_[end] = new QComboBox(box);
+    flares_[end]->setAccessibleName(words);
+    for (const Flare f : {Flare::double_45, Flare::bubble, Flare::single_37, Flare::none})
+      flares_[end]->addItem(words_of(words_of_value(f)));
+    grid->addWidget(flares_[end], 3, 2 * end + 1);
+    connect(flares_[end], qOverload<int>(&QComboBox::activated), this, [this, end](int to) {
+      edit_tube(tr("flare"),
+                [&](TubeLine& t) { (end == 0 ? t.start : t.end) = static_cast<Flare>(to); });
+    });
+  }
+  connect(lines_, qOverload<int>(&QComboBox::activated), this, [this](int at) {
+    shown_ = static_cast<std::size_t>(std::max(0, at));
+    refresh();
+  });
+  connect(add, &QPushButton::clicked, this, &TubesFace::add_line);
+  connect(remove, &QPushButton::clicked, this, &TubesFace::remove_line);
+  connect(name_, &QLineEdit::editingFinished, this, &TubesFace::rename);
+  connect(outside_, &QLineEdit::editingFinished, this,
+          [this] { tube_typed(outside_, &TubeLine::outside_m, QT_TR_NOOP("Tube outside")); });
+  connect(radius_, &QLineEdit::editingFinished, this,
+          [this] { tube_typed(radius_, &TubeLine::radius_m, QT_TR_NOOP("Bend radius")); });
+  return box;
+}
+
+QWidget* TubesFace::build_corners(QWidget* parent) {
+  auto* box = new QWidget(parent);
+  auto* column = new QVBoxLayout(box);
+  column->setContentsMargins(0, 0, 0, 0);
+  column->addWidget(
+      label(tr("Corners from end to end, where the straights would meet"), "heading", box));
+  table_ = new QTableWidget(0, 3, box);
+  table_->verticalHeader()->setDefaultSectionSize(34);
+  table_->horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
+  table_->setAccessibleName(tr("Corners"));
+  table_->setTabKeyNavigation(false);
+  column->addWidget(table_, 1);
+  auto* row = new QHBoxLayout;
+  auto* more = new QPushButton(tr("Corner after this"), box);
+  auto* fewer = small(tr("Remove"), box);
+  fewer->setAccessibleName(tr("Remove the chosen corner"));
+  auto* print = new QPushButton(tr("Full-size print…"), box);
+  print->setObjectName(QStringLiteral("main"));
+  row->addWidget(more);
+  row->addWidget(fewer);
+  row->addStretch(1);
+  row->addWidget(print);
+  column->addLayout(row);
+  connect(more, &QPushButton::clicked, this, &TubesFace::add_corner);
+  connect(fewer, &QPushButton::clicked, this, &TubesFace::remove_corner);
+  connect(print, &QPushButton::clicked, this, &TubesFace::save_print);
+  connect(table_, &QTableWidget::cellChanged, this, &TubesFace::corner_typed);
+  connect(table_, &QTableWidget::currentCellChanged, this, [this] { drawing_->redraw(); });
+  return box;
+}
+
+const TubeLine* TubesFace::tube() const {
+  return shown_ < session_.job().tubes.size() ? &session_.job().tubes[shown_] : nullptr;
+}
+
+std::vector<std::size_t> TubesFace::places() const {
+  std::vector<std::size_t> list;
+  const TubeLine* const t = tube();
+  if (t == nullptr) return list;
+  const auto& all = session_.job().tube_corners;
+  for (std::size_t i = 0; i < all.size(); ++i)
+    if (all[i].line == t->name) list.push_back(i);
+  return list;
+}
+
+void TubesFace::refuse(const QString& why) {
+  refusal_->setText(why);
+  refusal_->setVisible(!why.isEmpty());
+}
+
+void TubesFace::add_line() {
+  const auto& tubes = session_.job().tubes;
+  if (tubes.size() >= kMostTubes) return refuse(tr("60 lines are the most a job keeps."));
+  TubeLine t;
+  const auto taken = [&tubes](const std::string& name) {
+    return std::any_of(tubes.begin(), tubes.end(),
+                       [&](const TubeLine& o) { return o.name == name; });
+  };
+  int n = static_cast<int>(tubes.size());
+  do t.name = tr("Line %1").arg(++n).toStdString();
+  while (taken(t.name));
+  shown_ = tubes.size();
+  session_.edit(tr("a line to make"), [&](Job& j) {
+    j.tubes.push_back(t);
+    j.tube_corners.push_back({t.name, 0, 0, 0, {}});
+    j.tube_corners.push_back({t.name, 0.3, 0, 0, {}});
+  });
+  name_->setFocus();
+  name_->selectAll();
+}
+
+void TubesFace::remove_line() {
+  const TubeLine* const t = tube();
+  if (t == nullptr) return;
+  const std::string name = t->name;
+  const std::size_t at = shown_;
+  shown_ = at > 0 ? at - 1 : 0;
+  session_.edit(tr("line %1 removed").arg(text_of(name)), [&](Job& j) {
+    j.tubes.erase(j.tubes.begin() + static_cast<std::ptrdiff_t>(at));
+    std::erase_if(j.tube_corners, [&](const TubeCorner& c) { return c.line == name; });
+  });
+}
+
+void TubesFace::rename() {
+  const TubeLine* const t = tube();
+  const std::string now = name_->text().simplified().toStdString();
+  if (t == nullptr || now == t->name) return;
+  const auto& tubes = session_.job().tubes;
+  const bool taken =
+      std::any_of(tubes.begin(), tubes.end(), [&](const TubeLine& o) { return o.name == now; });
+  if (now.empty() || taken) {
+    refuse(taken ? tr("Another line has this name.") : tr("A line needs a name."));
+    return show_tube();
+  }
+  const std::string was = t->name;
+  const std::size_t at = shown_;
+  session_.edit(tr("name of a line"), [&](Job& j) {
+    j.tubes[at].name = now;
+    for (TubeCorner& c : j.tube_corners)
+      if (c.line == was) c.line = now;
+  });
+}
+
+void TubesFace::edit_tube(const QString& what, const std::function<void(TubeLine&)>& fn) {
+  if (tube() == nullptr) return;
+  const std::size_t at = shown_;
+  session_.edit(what, [&](Job& j) { fn(j.tubes[at]); });
+}
+
+void TubesFace::tube_typed(QLineEdit* entry, double TubeLine::*member, const char* words) {
+  if (!entry->isModified() || tube() == nullptr) return;
+  entry->setModified(false);
+  const auto v =
+      typed_quantity(entry->text().toStdString(), Message(words), Kind::length,
+                     member == &TubeLine::outside_m ? kTubeOutside : kTubeRadius, session_.style());
+  refuse(v ? QString() : error_text(v.error(), session_.style()));
+  if (v) edit_tube(tr(words), [&](TubeLine& t) { t.*member = *v; });
+  show_tube();
+}
+
+void TubesFace::add_corner() {
+  const auto at = places();
+  if (at.empty() || session_.job().tube_corners.size() >= kMostTubeCorners) return;
+  const std::size_t row =
+      table_->currentRow() < 0 ? at.size() - 1 : static_cast<std::size_t>(table_->currentRow());
+  const auto& all = session_.job().tube_corners;
+  const std::size_t here = at[std::min(row, at.size() - 1)];
+  TubeCorner c = all[here];
+  // Half way to the next; after the last one 100 mm further.
+  if (row + 1 < at.size()) {
+    const TubeCorner& next = all[at[row + 1]];
+    for (const auto axis : kAxes) c.*axis = (all[here].*axis + next.*axis) / 2;
+  } else {
+    c.x_m += 0.1;
+  }
+  c.unread = {};
+  session_.edit(tr("a corner"), [&](Job& j) {
+    j.tube_corners.insert(j.tube_corners.begin() + static_cast<std::ptrdiff_t>(here) + 1, c);
+  });
+  table_->setCurrentCell(static_cast<int>(row) + 1, 0);
+}
+
+void TubesFace::remove_corner() {
+  const auto at = places();
+  const int row = table_->currentRow();
+  if (row < 0 || static_cast<std::size_t>(row) >= at.size()) return;
+  if (at.size() <= 2) return refuse(tr("A line has two ends at least."));
+  session_.edit(tr("a corner removed"), [&](Job& j) {
+    j.tube_corners.erase(j.tube_corners.begin() +
+                         static_cast<std::ptrdiff_t>(at[static_cast<std::size_t>(row)]));
+  });
+}
+
+void TubesFace::corner_typed(int row, int column) {
+  const auto at = places();
+  if (writing_ || row < 0 || static_cast<std::size_t>(row) >= at.size() || column > 2) return;
+  const auto v = typed_quantity(
+      table_->item(row, column)->text().trimmed().toStdString(),
+      Message::data(table_->horizontalHeaderItem(column)->text().section('\n', 0, 0).toStdString()),
+      Kind::length, kTubePlace, session_.style());
+  refuse(v ? QString() : error_text(v.error(), session_.style()));
+  if (!v) return show_corners();
+  const std::size_t corner = at[static_cast<std::size_t>(row)];
+  session_.edit(tr("corner %1").arg(row + 1),
+                [&](Job& j) { j.tube_corners[corner].*kAxes[column] = *v; });
+}
+
+void TubesFace::drag(const QString& id, QPointF from, QPointF to) {
+  if (!id.startsWith(QStringLiteral("corner:"))) return;
+  const auto at = places();
+  const auto row = id.section(QLatin1Char(':'), 2).toUInt();
+  if (row >= at.size()) return;
+  const std::size_t corner = at[row];
+  if (!grabbed_) {
+    table_->setCurrentCell(static_cast<int>(row), 0);
+    const auto lines = planned_lines(session_.job());
+    // The scale of the beginning holds while it is dragged, whatever room it then takes.
+    grabbed_ = {session_.job().tube_corners[corner],
+                tube_pixels_per_metre(lines[shown_], QSizeF(drawing_->size()))};
+  }
+  if (grabbed_->second <= 0) return;
+  const QPointF by = (to - from) / grabbed_->second;
+  const auto whole_mm = [](double m) { return std::round(m * 1e3) / 1e3; };
+  const bool above = id.startsWith(QStringLiteral("corner:above"));
+  const TubeCorner start = grabbed_->first;
+  session_.edit(
+      tr("corner %1 moved").arg(row + 1),
+      [&](Job& j) {
+        j.tube_corners[corner].x_m = whole_mm(start.x_m + by.x());
+        if (above)
+          j.tube_corners[corner].y_m = whole_mm(start.y_m + by.y());
+        else
+          j.tube_corners[corner].z_m = whole_mm(start.z_m - by.y());
+      },
+      QStringLiteral("corner %1").arg(corner));
+}
+
+void TubesFace::save_print() {
+  const auto lines = planned_lines(session_.job());
+  if (shown_ >= lines.size()) return refuse(tr("Add a line first."));
+  const PlannedLine& line = lines[shown_];
+  if (!line.list) return refuse(error_text(line.list.error(), session_.style()));
+  const Template t = line_template(*line.tube, *line.list);
+  const QString path =
+      save_target(dialogs_, this, tr("Save the line full size"), tr("line.pdf"),
+                  tr("PDF (*.pdf);;SVG (*.svg);;DXF (*.dxf)"),
+                  {QStringLiteral(".pdf"), QStringLiteral(".svg"), QStringLiteral(".dxf")});
+  if (path.isEmpty()) return;
+  const auto ok = write_template(path, t, preferences().paper);
+  refuse(!ok ? error_text(ok.error(), session_.style())
+             : tr("Written: %1. Print at 100 %, never “fit to page”; measure both rules.")
+                   .arg(QFileInfo(path).fileName()));
+}
+
+void TubesFace::show_tube() {
+  const TubeLine* const t = tube();
+  const Style& style = session_.style();
+  lines_->clear();
+  for (const TubeLine& line : session_.job().tubes) lines_->addItem(text_of(line.name));
+  lines_->setCurrentIndex(t ? static_cast<int>(shown_) : -1);
+  for (QWidget* w :
+       std::initializer_list<QWidget*>{name_, outside_, radius_, flares_[0], flares_[1], table_})
+    w->setEnabled(t != nullptr);
+  if (!name_->isModified() || t == nullptr) name_->setText(t ? text_of(t->name) : QString());
+  name_->setModified(false);
+  const auto show = [&](QLineEdit* e, double m) {
+    if (!e->isModified()) e->setText(t ? quantity_text(m, Kind::length, 2, style) : QString());
+  };
+  show(outside_, t ? t->outside_m : 0);
+  show(radius_, t ? t->radius_m : 0);
+  flares_[0]->setCurrentIndex(t ? static_cast<int>(t->start) : -1);
+  flares_[1]->setCurrentIndex(t ? static_cast<int>(t->end) : -1);
+}
+
+void TubesFace::show_corners() {
+  writing_ = true;
+  const QString unit =
+      quantity_text(0.1, Kind::length, 0, session_.style()).section(QLatin1Char(' '), -1);
+  QStringList heads;
+  for (const QString& h : {tr("forward"), tr("right"), tr("up")})
+    heads << QStringLiteral("%1\n%2").arg(h, unit);
+  table_->setHorizontalHeaderLabels(heads);
+  const auto at = places();
+  {
+    const Qt::ItemFlags typed = Qt::ItemIsEnabled | Qt::ItemIsSelectable | Qt::ItemIsEditable;
+    TableFill fill(table_, static_cast<int>(at.size()));
+    for (std::size_t i = 0; i < at.size(); ++i)
+      for (int c = 0; c < 3; ++c)
+        fill.text(static_cast<int>(i), c,
+                  quantity_text(session_.job().tube_corners[at[i]].*kAxes[c], Kind::length, 1,
+                                session_.style())
+                      .section(QLatin1Char(' '), 0, -2),
+                  typed);
+  }
+  writing_ = false;
+}
+
+void TubesFace::show_steps() {
+  const auto lines = planned_lines(session_.job());
+  const Style& style = session_.style();
+  QStringList words;
+  if (shown_ < lines.size()) {
+    const PlannedLine& line = lines[shown_];
+    if (line.list) {
+      for (const Message& m : line.list->warnings)
+        words << QStringLiteral("▲ ") + text_of(m, style);
+      for (const Message& m : making_steps(*line.tube, *line.list)) words << text_of(m, style);
+    } else {
+      words << QStringLiteral("■ ") + error_text(line.list.error(), style);
+    }
+  }
+  steps_->setText(words.join(QLatin1Char('\n')));
+  QStringList cut;
+  for (const Message& m : cutting_words(lines)) cut << text_of(m, style);
+  cutting_->setText(cut.join(QLatin1Char('\n')));
+}
+
+void TubesFace::refresh() {
+  if (shown_ >= session_.job().tubes.size())
+    shown_ = session_.job().tubes.empty() ? 0 : session_.job().tubes.size() - 1;
+  show_tube();
+  show_corners();
+  show_steps();
+  drawing_->redraw();
+}
+
+}  // namespace yoke
