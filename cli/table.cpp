@@ -18,9 +18,24 @@ size_t width(const std::string& s) {
       std::count_if(s.begin(), s.end(), [](char c) { return (c & 0xC0) != 0x80; }));
 }
 
+/// A column's head for people: its cells write their own units.
+std::string head(const std::string& key) {
+  static constexpr std::string_view kUnits[] = {"_SI", "_N", "_m", "_Pa", "_s", "_m3"};
+  std::string words = key;
+  for (const std::string_view unit : kUnits)
+    if (words.size() > unit.size() && words.ends_with(unit)) {
+      words.resize(words.size() - unit.size());
+      break;
+    }
+  std::replace(words.begin(), words.end(), '_', ' ');
+  return words;
+}
+
 std::string as_text(const Table& t) {
+  std::vector<std::string> heads;
+  for (const auto& k : t.keys) heads.push_back(head(k));
   std::vector<size_t> widths;
-  for (const auto& k : t.keys) widths.push_back(width(k));
+  for (const auto& k : heads) widths.push_back(width(k));
   for (const auto& row : t.rows)
     for (size_t i = 0; i < row.size(); ++i) widths[i] = std::max(widths[i], width(row[i].words));
   std::string out;
@@ -33,7 +48,7 @@ std::string as_text(const Table& t) {
     while (!l.empty() && l.back() == ' ') l.pop_back();
     out += l + "\n";
   };
-  if (!t.rows.empty()) line(t.keys, [](const std::string& k) -> const std::string& { return k; });
+  if (!t.rows.empty()) line(heads, [](const std::string& k) -> const std::string& { return k; });
   for (const auto& row : t.rows)
     line(row, [](const Cell& c) -> const std::string& { return c.words; });
   for (const auto& n : t.notes) out += n + "\n";

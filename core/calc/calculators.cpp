@@ -3,6 +3,7 @@
 #include <cmath>
 
 #include "calc/runs.hpp"
+#include "lines/fittings.hpp"
 #include "lines/lines.hpp"
 #include "lines/threads.hpp"
 #include "quantity/text.hpp"
@@ -21,6 +22,21 @@ std::vector<std::string> thread_names() {
   names.reserve(line_threads().size());
   for (const Thread& t : line_threads()) names.emplace_back(t.name);
   return names;
+}
+template <class Enum>
+std::vector<std::string> names(int count, std::string_view (*words)(Enum)) {
+  std::vector<std::string> list;
+  for (int i = 0; i < count; ++i) list.emplace_back(words(static_cast<Enum>(i)));
+  return list;
+}
+std::vector<std::string> look_names() {
+  return names<SeatLook>(6, look_words);
+}
+std::vector<std::string> joint_names() {
+  return names<Joint>(kJoints, joint_words);
+}
+std::vector<std::string> substance_names() {
+  return names<Substance>(kSubstances, substance_words);
 }
 std::vector<std::string> seat_names() {
   std::vector<std::string> names;
@@ -122,14 +138,38 @@ std::vector<Calculator> build() {
         {"port", "Port's thread", Kind::choice, 0, 0, thread_names()},
         {"port_seat", "Port's seat", Kind::choice, 0, 0, seat_names()}},
        thread_match},
-      {"thread-find",
-       "Which thread is this?",
+      {"fitting",
+       "Which fitting is this?",
        Stage::plumb,
-       "ISO 261 and ASME B1.1, from memory",
-       "",
+       "common practice, no source; thread sizes from memory",
+       "A nut that screws in proves the thread: not the seat, not the bore, not the circuit.",
        {{"outside", "Outside diameter", Kind::length, 2, 0.0099, {}},
-        {"pitch", "Pitch", Kind::pitch, 2, 0.001, {}}},
-       thread_find},
+        {"pitch", "Pitch, by gauge", Kind::pitch, 2, 0.001, {}},
+        {"threads", "or threads counted", Kind::number, 0, 0, {}},
+        {"over", "over a length of", Kind::length, 2, 0.01, {}},
+        {"look", "What the port shows", Kind::choice, 0, 0, look_names()}},
+       fitting_find},
+      {"joint",
+       "What belongs on this joint?",
+       Stage::plumb,
+       "common practice, no source; the maker's word wins",
+       "",
+       {{"joint", "Joint", Kind::choice, 0, 0, joint_names()},
+        {"put", "Put on it", Kind::choice, 0, 0, substance_names()}},
+       joint_check},
+      {"restriction",
+       "What a narrow place costs",
+       Stage::plumb,
+       "laminar flow, Hagen-Poiseuille; viscosity 49 CFR 571.116 from memory, 20 °C common "
+       "practice",
+       "",
+       {{"bore", "Line's bore", Kind::length, 2, 0.00334, {}},
+        {"length", "Line's length", Kind::length, 1, 2, {}},
+        {"narrow", "Smallest bore", Kind::length, 2, 0.001, {}},
+        {"narrow_length", "its length", Kind::length, 1, 0.01, {}},
+        {"moved", "Fluid moved", Kind::volume, 1, 2e-6, {}},
+        {"behind", "Pressure behind it", Kind::pressure, 1, 2e6, {}}},
+       restriction},
       {"cut-length",
        "Tube to cut",
        Stage::plumb,

@@ -9,7 +9,9 @@
 #include "assist/supply.hpp"
 #include "circuit/shoe.hpp"
 #include "fitting/off_axis.hpp"
+#include "lines/fittings.hpp"
 #include "lines/lines.hpp"
+#include "lines/restriction.hpp"
 #include "lines/threads.hpp"
 #include "quantity/checks.hpp"
 #include "rod/rod.hpp"
@@ -53,16 +55,6 @@ Result thread_match(In v) {
   return std::vector{f};
 }
 
-Result thread_find(In v) {
-  const Check checks[] = {
-      {"outside", "The outside diameter", v[0], 0.004, 0.03, Kind::length,
-       "Calliper over the crests"},
-      {"pitch", "The pitch", v[1], 0.0004, 0.003, Kind::length, "Pitch gauge, or ten threads"}};
-  if (const auto ok = check_all(checks); !ok) return fail(ok.error());
-  return std::vector{words_only("It may be", likely_threads(Length{v[0]}, Length{v[1]})),
-                     words_only("Seat", "look into the port: the thread does not tell it")};
-}
-
 Result off_axis_sum(In v) {
   const OffAxis o{Length{v[0]}, Length{v[1]}, Length{v[2]}, Length{v[3]},
                   Length{v[4]}, Length{v[5]}, Length{v[6]}};
@@ -104,6 +96,72 @@ Result steering(In v) {
                      told("Growing steps", p->steps, Kind::number, 0),
                      told("Time for each step", p->each.value(), Kind::time, 1),
                      words_only("With froth", "rest an hour, then again; up to three times")};
+}
+
+Result fitting_find(In v) {
+  const Check checks[] = {{"outside", "The outside diameter", v[0], 0.005, 0.03, Kind::length,
+                           "Over the crests, by caliper"}};
+  if (const auto ok = check_all(checks); !ok) return fail(ok.error());
+  const int counted = static_cast<int>(std::lround(v[2]));
+  Length pitch{v[1]};
+  if (counted > 0) {
+    const auto p = counted_pitch(counted, Length{v[3]});
+    if (!p) return fail(p.error());
+    pitch = *p;
+  }
+  const auto look = static_cast<SeatLook>(static_cast<int>(v[4]));
+  const auto list = find_fittings(Length{v[0]}, pitch, look);
+  std::vector<Figure> f{told("Pitch", pitch.value(), Kind::pitch, 2)};
+  for (const Fitting& one : list)
+    f.push_back(words_only(
+        say("{}: {}", Message::data(std::string(one.thread)), Message::of_table(one.seat)),
+        say("{}; spanner {}", Message::of_table(one.tube), Message::of_table(one.spanner))));
+  if (list.empty())
+    f.push_back(unsaid("No usual brake fitting", "measure again, with a known nut beside it"));
+  else if (list.size() > 1)
+    f.push_back(
+        unsaid(plural(static_cast<long>(list.size()), "{} row fits", "{} rows fit"),
+               look == SeatLook::not_looked
+                   ? Message("look into the port with a lamp: the thread does not tell the seat")
+                   : Message("measure again, and try a known nut by hand: it must run in whole")));
+  return f;
+}
+
+Result joint_check(In v) {
+  const JointRule r = joint_rule(static_cast<Joint>(static_cast<int>(v[0])),
+                                 static_cast<Substance>(static_cast<int>(v[1])));
+  Figure f = words_only(r.allowed ? "It belongs there" : "It does not belong there", r.why);
+  f.verdict = r.allowed ? Verdict::holds : Verdict::fails;
+  return std::vector{f};
+}
+
+Result restriction(In v) {
+  const PathPart line{Length{v[0]}, Length{v[1]}};
+  const PathPart narrow{Length{v[2]}, Length{v[3]}};
+  const PathPart path[] = {line, narrow};
+  const PathPart* const least = v[2] < v[0] ? &narrow : &line;
+  std::vector<Figure> f;
+  static constexpr std::pair<FluidState, const char*> kStates[] = {
+      {FluidState::mild, "Delay at 20 °C"},
+      {FluidState::warm, "Delay hot, 100 °C"},
+      {FluidState::cold, "Delay in deep frost, −40 °C"}};
+  for (const auto& [state, words] : kStates) {
+    const auto with = path_delay(path, Volume{v[4]}, Pressure{v[5]}, state);
+    if (!with) return fail(with.error());
+    const auto without = path_delay({&line, 1}, Volume{v[4]}, Pressure{v[5]}, state);
+    const Message plain =
+        say("{} without the narrow place", amount(without->time_s, Kind::time, 3));
+    f.push_back(told(words, with->time_s, Kind::time, 3,
+                     with->reynolds > kLaminarReynolds
+                         ? say("{}; it rushes, so longer than that", plain)
+                         : plain));
+  }
+  f.push_back(told("Smallest bore", least->bore.value(), Kind::length, 2,
+                   least == &narrow ? say("as hard to push through as {} of the line",
+                                          length(as_long_as(line.bore, narrow).value(), 2))
+                                    : Message("the line itself")));
+  f.push_back(words_only("Held", "at a held pedal every wheel has the same pressure all the same"));
+  return f;
 }
 
 Result copper(In v) {

@@ -97,17 +97,4 @@ MatingReport mate(const Thread& nut, Seat nut_seat, const Thread& port, Seat por
   return {Mating::no_thread, say("{}: other threads; it does not start.", both)};
 }
 
-Message likely_threads(Length outside, Length pitch) {
-  Message list;
-  for (const Thread& t : kThreads) {
-    // A thread's crests are worn and made under size, never over.
-    const double under = t.outside.value() - outside.value();
-    if (under < -0.05e-3 || under > 0.30e-3) continue;
-    if (std::abs(pitch.value() - t.pitch.value()) > 0.05 * t.pitch.value()) continue;
-    const Message name = Message::data(std::string(t.name));
-    list = list.empty() ? name : say("{} or {}", list, name);
-  }
-  return list.empty() ? Message("none of the usual line threads") : list;
-}
-
 }  // namespace yoke

@@ -40,7 +40,4 @@ struct MatingReport {
 [[nodiscard]] MatingReport mate(const Thread& nut, Seat nut_seat, const Thread& port,
                                 Seat port_seat);
 
-/// Threads a measured outside diameter and pitch may be (within 0.25 mm and 5 % of the pitch).
-[[nodiscard]] Message likely_threads(Length outside, Length pitch);
-
 }  // namespace yoke
