@@ -90,6 +90,10 @@ void walk(Found& found, MainWindow& window, const std::string& name) {
       page->show_face(face);
       for (int i = 0; i < 3; ++i) QApplication::processEvents();
       found.where = name + ", " + std::string(stage_words(s)) + " " + std::to_string(face + 1);
+      // What comes from a worker may be laid out a moment later: a fault stays when it is one.
+      Found now;
+      look_at(now, &window);
+      if (!now.faults.empty()) QTest::qWait(120);
       look_at(found, &window);
     }
     page->show_face(std::size_t{0});
