@@ -76,7 +76,42 @@ void draw_patterns(QPainter& p, const PatternReport& r, const Face& f, const Val
                f.at(reach, -plan.si(Param::fit_edge_down)));
 }
 
+Face face_of(const PatternReport& r, QSizeF size) {
+  double reach = 0.02;
+  for (const Pattern* p : {&r.old_pattern, &r.new_pattern}) {
+    for (const Hole& h : p->studs) reach = std::max({reach, std::abs(h.x_m), std::abs(h.z_m)});
+    reach = std::max(reach, p->pilot_m.value_or(0) / 2);
+  }
+  reach = std::max({reach, r.plate_width_m / 2, r.plate_height_m / 2}) * 1.12;
+  return {{size.width() / 2, size.height() / 2 + 8},
+          std::min(size.width() / 2 - 20, size.height() / 2 - 30) / reach};
+}
+
+/// Studs of the new unit turn it about its middle; an edge or crease is pushed to where it runs.
+void add_grips(Picture& pic, const PatternReport& r, const Face& f, const Values& plan) {
+  const auto grip = [&](QPointF at, const QString& id, const QString& tip) {
+    pic.spots.push_back({QRectF(at.x() - 17, at.y() - 17, 34, 34), id, tip});
+  };
+  const auto edge = [&](Param p, double x, double z, const char* id) {
+    if (plan.known(p))
+      grip(f.at(x * plan.si(p), z * plan.si(p)), QStringLiteral("edge:") + QLatin1String(id),
+           Drawn::tr("drag the edge to where it runs"));
+  };
+  edge(Param::fit_edge_left, -1, 0, "left");
+  edge(Param::fit_edge_right, 1, 0, "right");
+  edge(Param::fit_edge_up, 0, 1, "up");
+  edge(Param::fit_edge_down, 0, -1, "down");
+  for (std::size_t i = 0; i < r.new_pattern.studs.size(); ++i)
+    grip(f.at(r.new_pattern.studs[i].x_m, r.new_pattern.studs[i].z_m),
+         QStringLiteral("turn:%1").arg(i), Drawn::tr("drag it round: the new unit turns"));
+}
+
 }  // namespace
+
+PatternFrame pattern_frame(const Job& job, QSizeF size) {
+  const Face f = face_of(pattern_report(job), size);
+  return {f.centre, f.scale};
+}
 
 Picture pattern_picture(const Job& job, const Style& style, QSizeF size) {
   Picture pic;
@@ -88,14 +123,7 @@ Picture pattern_picture(const Job& job, const Style& style, QSizeF size) {
                                "and the stud's diameter."));
     return pic;
   }
-  double reach = 0.02;
-  for (const Pattern* p : {&r.old_pattern, &r.new_pattern}) {
-    for (const Hole& h : p->studs) reach = std::max({reach, std::abs(h.x_m), std::abs(h.z_m)});
-    reach = std::max(reach, p->pilot_m.value_or(0) / 2);
-  }
-  reach = std::max({reach, r.plate_width_m / 2, r.plate_height_m / 2}) * 1.12;
-  const Face f{{size.width() / 2, size.height() / 2 + 8},
-               std::min(size.width() / 2 - 20, size.height() / 2 - 30) / reach};
+  const Face f = face_of(r, size);
   const Values plan = resolve(job, As::plan);
   pic.layers.emplace_back([=](QPainter& p) { draw_patterns(p, r, f, plan); });
   QStringList key;
@@ -118,6 +146,7 @@ Picture pattern_picture(const Job& job, const Style& style, QSizeF size) {
                theme::elided(p.font(), words, size.width() - 28));
   });
   pic.spots.push_back({QRectF(0, size.height() - 28, size.width(), 28), QString(), words});
+  add_grips(pic, r, f, plan);
   return pic;
 }
 

@@ -9,6 +9,13 @@
 namespace yoke {
 
 [[nodiscard]] Picture pattern_picture(const Job& job, const Style& style, QSizeF size);
+/// Where the patterns' common centre lies in that drawing, and its scale: turns a drag into an
+/// angle or a length. Spots are "turn:0" (a new stud) and "edge:left" (an edge of the sheet).
+struct PatternFrame {
+  QPointF centre;
+  double per_m = 1;
+};
+[[nodiscard]] PatternFrame pattern_frame(const Job& job, QSizeF size);
 [[nodiscard]] Picture stack_picture(const Job& job, const Style& style, QSizeF size);
 [[nodiscard]] Picture offset_picture(const Job& job, const Style& style, QSizeF size);
 [[nodiscard]] Picture room_picture(const Job& job, const Style& style, QSizeF size);

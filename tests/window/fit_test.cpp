@@ -178,3 +178,47 @@ TEST_CASE("rod ends, gaps and heights follow what is typed") {
   CHECK(page->heights()->figures()->text().contains("✓ Lamp lights after: 6.0 mm"));
   CHECK(page->heights()->drawing()->picture().said.join(";").contains("accelerator 110 mm"));
 }
+
+TEST_CASE("the new pattern is dragged round, an edge is pushed to where it runs") {
+  Bench b;
+  REQUIRE(b.window->open_path(demo(b.dir)));
+  b.stage(Stage::fit);
+  b.window->page(Stage::fit)->show_face("pattern");
+  QApplication::processEvents();
+  auto* face = b.window->page(Stage::fit)->findChild<PatternFace*>();
+  REQUIRE(face);
+  auto* d = face->drawing();
+  const auto middle = [d](const char* id) {
+    for (const Spot& s : d->picture().spots)
+      if (s.id == QLatin1String(id)) return s.area.center();
+    FAIL("no spot " << id);
+    return QPointF();
+  };
+  const auto drag = [d](QPointF from, QPointF to) {
+    QTest::mousePress(d, Qt::LeftButton, {}, from.toPoint());
+    QTest::mouseMove(d, ((from + to) / 2).toPoint());
+    QTest::mouseMove(d, to.toPoint());
+    QTest::mouseRelease(d, Qt::LeftButton, {}, to.toPoint());
+    QApplication::processEvents();
+  };
+  const auto turn = [&b] { return value_of(b.session.job(), As::plan, Param::fit_turn).si; };
+  const double was = turn();
+  const PatternFrame frame = pattern_frame(b.session.job(), QSizeF(d->size()));
+  const QPointF stud = middle("turn:0") - frame.centre;
+  // Thirty degrees to the left, in one undo step; by eye, so an estimate.
+  const double angle = 30 * kPi / 180;
+  const QPointF to(stud.x() * std::cos(angle) + stud.y() * std::sin(angle),
+                   stud.y() * std::cos(angle) - stud.x() * std::sin(angle));
+  drag(middle("turn:0"), frame.centre + to);
+  CHECK(turn() - was == Approx(angle).margin(0.03));
+  CHECK(b.session.job().plan.at(Param::fit_turn)->how == How::estimate);
+  b.session.undo();
+  CHECK(turn() == was);
+  b.session.set_value(As::plan, Param::fit_edge_left,
+                      measured(Param::fit_edge_left, 0.060, How::rule));
+  QApplication::processEvents();
+  const PatternFrame now = pattern_frame(b.session.job(), QSizeF(d->size()));
+  drag(middle("edge:left"), middle("edge:left") + QPointF(-0.010 * now.per_m, 0));
+  CHECK(value_of(b.session.job(), As::plan, Param::fit_edge_left).si ==
+        Approx(0.070).margin(0.0011));
+}

@@ -4,8 +4,11 @@
 #include <QHBoxLayout>
 #include <QLocale>
 #include <QPushButton>
+#include <algorithm>
+#include <cmath>
 
 #include "paint/fit_pictures.hpp"
+#include "quantity/units.hpp"
 #include "session/template_out.hpp"
 #include "session/texts.hpp"
 #include "ui/plain.hpp"
@@ -40,6 +43,8 @@ PatternFace::PatternFace(Session& session, Dialogs& dialogs, QWidget* parent)
           {"pattern", "openings"}, parent),
       session_(session),
       dialogs_(dialogs) {
+  connect(this->drawing(), &PictureView::dragged, this, &PatternFace::drag);
+  connect(this->drawing(), &PictureView::drag_ended, this, [this] { grabbed_.reset(); });
   auto* buttons = new QHBoxLayout;
   auto* drilling = new QPushButton(tr("Drilling template…"), this);
   drilling->setObjectName(QStringLiteral("main"));
@@ -54,6 +59,41 @@ PatternFace::PatternFace(Session& session, Dialogs& dialogs, QWidget* parent)
   left()->addWidget(template_line_);
   connect(drilling, &QPushButton::clicked, this, [this] { save_template(TemplateKind::drilling); });
   connect(plate, &QPushButton::clicked, this, [this] { save_template(TemplateKind::plate); });
+}
+
+void PatternFace::drag(const QString& id, QPointF from, QPointF to) {
+  // The frame of the beginning holds while it is dragged, whatever room the drawing then takes.
+  if (!grabbed_)
+    grabbed_ = Grabbed{pattern_frame(session_.job(), QSizeF(drawing()->size())),
+                       value_of(session_.job(), As::plan, Param::fit_turn).si};
+  const QPointF a = from - grabbed_->frame.centre;
+  const QPointF b = to - grabbed_->frame.centre;
+  const auto put = [&](Param p, double si, const char* step) {
+    const double within = std::clamp(si, info(p).min_si, info(p).max_si);
+    session_.edit(
+        tr("%1 dragged").arg(words_of(info(p).words)),
+        [&](Job& j) {
+          j.plan.set(p, measured(p, within, How::estimate));
+          j.built.clear(p);
+        },
+        QString::fromLatin1(step));
+  };
+  if (id.startsWith(QStringLiteral("turn:"))) {
+    // Up is up in the drawing: the screen's y runs down. To half a degree.
+    constexpr double kHalf = kPi / 360;
+    const double by = std::atan2(-b.y(), b.x()) - std::atan2(-a.y(), a.x());
+    const double turned = std::remainder(grabbed_->turn_rad + by, 2 * kPi);
+    put(Param::fit_turn, std::round(turned / kHalf) * kHalf, "pattern turned");
+  } else if (id.startsWith(QStringLiteral("edge:"))) {
+    const QString side = id.section(QLatin1Char(':'), 1);
+    const bool across = side == QLatin1String("left") || side == QLatin1String("right");
+    const double m = std::abs(across ? b.x() : b.y()) / grabbed_->frame.per_m;
+    const Param p = side == QLatin1String("left")    ? Param::fit_edge_left
+                    : side == QLatin1String("right") ? Param::fit_edge_right
+                    : side == QLatin1String("up")    ? Param::fit_edge_up
+                                                     : Param::fit_edge_down;
+    put(p, std::round(m * 1e3) / 1e3, "edge dragged");
+  }
 }
 
 void PatternFace::save_template(TemplateKind kind) {

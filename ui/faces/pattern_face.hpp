@@ -3,7 +3,10 @@
 
 #include <QLabel>
 
+#include <optional>
+
 #include "fitting/template.hpp"
+#include "paint/fit_pictures.hpp"
 #include "ui/dialogs.hpp"
 #include "ui/drawn_face.hpp"
 
@@ -19,6 +22,12 @@ class PatternFace : public DrawnFace {
   void save_template(TemplateKind kind);
 
  private:
+  void drag(const QString& id, QPointF from, QPointF to);
+  struct Grabbed {
+    PatternFrame frame;
+    double turn_rad = 0;  ///< at the beginning
+  };
+  std::optional<Grabbed> grabbed_;
   Session& session_;
   Dialogs& dialogs_;
   QLabel* template_line_;

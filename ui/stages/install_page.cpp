@@ -109,10 +109,10 @@ void StepReasons::show_step(const InstallView& view, std::size_t chosen) {
   QStringList why;
   for (const NeedRow& n : row.needs) {
     const QString reason = text_of(n.why, style);
+    QString step = text_of(view.steps[n.step].step.text, style);
+    if (!reason.isEmpty() && step.endsWith(QLatin1Char('.'))) step.chop(1);
     why << (n.done ? QStringLiteral("✓ ") : QStringLiteral("□ ")) +
-               tr("after %1. %2")
-                   .arg(n.step + 1)
-                   .arg(text_of(view.steps[n.step].step.text, style)) +
+               tr("after %1. %2").arg(n.step + 1).arg(step) +
                (reason.isEmpty() ? QString() : QStringLiteral(": ") + reason);
   }
   if (why.isEmpty()) why << tr("It waits for nothing: it stands where the way is shortest.");
