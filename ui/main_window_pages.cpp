@@ -123,7 +123,7 @@ void MainWindow::speak_of_job() {
   band_->rename(tr("Stations from pedal to car"));
   press_hint_->setText(tr("Hold F8 to press the pedal"));
   // Queued: the field whose edit this is must not go while it speaks.
-  QTimer::singleShot(0, this, &MainWindow::make_anew);
+  QTimer::singleShot(0, this, [this] { make_anew(); });
 }
 
 void MainWindow::make_anew() {

@@ -27,7 +27,7 @@ std::vector<PlannedLine> planned_lines(const Job& job) {
 }
 
 Message bend_words(const BendStep& b) {
-  const Message bend = say("bend {}", degrees(b.angle_rad));
+  Message bend = say("bend {}", degrees(b.angle_rad));
   if (std::abs(b.rotate_rad) < kNoTurn_rad) return bend;
   return b.rotate_rad > 0 ? say("turn {} right, then {}", degrees(b.rotate_rad), bend)
                           : say("turn {} left, then {}", degrees(b.rotate_rad), bend);

@@ -44,6 +44,7 @@ std::vector<std::size_t> way(const std::vector<Step>& steps, const Index& at, st
 
 Error circle(const std::vector<Step>& steps, const std::vector<std::size_t>& list) {
   std::vector<Message> names;
+  names.reserve(list.size());
   for (const std::size_t i : list) names.push_back(say("“{}”", steps[i].text));
   Error e;
   e.field = "order";

@@ -154,6 +154,14 @@ TEST_CASE("facts of the builder: obeyed, and a circle refused by name") {
                     english(n.why) == "the nut is behind it");
   CHECK(told);
   CHECK(order.steps[static_cast<std::size_t>(place("own:Radiator out"))].hands == 2);
+  CHECK(order.steps[static_cast<std::size_t>(place("own:Radiator out"))].place == WorkPlace::bay);
+  CHECK(order.steps[static_cast<std::size_t>(place("own:Fetch Pat"))].place == WorkPlace::around);
+  CHECK(order.steps[static_cast<std::size_t>(place("own:Fetch Pat"))].hands == 1);
+  CHECK(english(order.steps[static_cast<std::size_t>(place("own:Fetch Pat"))].text) == "Fetch Pat");
+  // The same name twice is one step.
+  Job twice = job;
+  twice.own_steps.push_back(twice.own_steps.front());
+  CHECK(work_order(twice).steps.size() == order.steps.size());
   // The unit cannot wait for its own capping.
   const std::size_t steps = order.steps.size();
   job.order_facts.push_back({"out.cap", "own:Fetch Pat", "", {}});

@@ -10,6 +10,7 @@
 #include "proving/gates.hpp"
 #include "support/build.hpp"
 #include "work/steps.hpp"
+#include "work/tools.hpp"
 
 using namespace yoke;
 namespace fs = std::filesystem;
@@ -49,6 +50,23 @@ struct Read {
   }
 };
 
+/// All that the order knows of a step.
+std::string line_of(const Step& s) {
+  std::string line = s.key + " | " + std::string(words_of_value(s.place));
+  if (s.hands > 1) line += ", " + std::to_string(s.hands) + " people";
+  if (s.wait_s > 0) line += ", wait " + std::to_string(s.wait_s) + " s";
+  if (s.presses) line += ", presses";
+  if (s.by_bleeding) line += ", by bleeding";
+  if (s.measure) line += ", measures " + std::string(info(*s.measure).id);
+  line += " |";
+  for (const Need& n : s.needs) line += " " + n.key;
+  line += " |";
+  for (const GateId g : s.touches) line += " " + std::string(key(g));
+  line += " |";
+  for (const Message& t : s.tools) line += " " + english(t) + ";";
+  return line + "\n";
+}
+
 }  // namespace
 
 TEST_CASE("twelve odd jobs have the order that was read line by line") {
@@ -58,7 +76,9 @@ TEST_CASE("twelve odd jobs have the order that was read line by line") {
     const std::string name = e.path().stem().string();
     INFO(name);
     std::string now;
-    for (const std::string& key : Read(name).keys) now += key + "\n";
+    for (const Step& s : install_steps(job_of(name))) now += line_of(s);
+    for (const ToolNeed& t : tool_list(job_of(name)))
+      now += "tool: " + english(t.what) + " | " + english(t.why) + (t.unknown ? " ?" : "") + "\n";
     const fs::path stored = orders() / (name + ".order");
     if (std::getenv("YOKE_STORE") != nullptr) std::ofstream(stored) << now;
     std::stringstream was;

@@ -42,7 +42,7 @@ StepMatter::StepMatter(Session& session, QWidget* parent) : BenchMatter(session,
   box->addWidget(track_);
   view_ = install_view(session_.job());
   while (at_ + 1 < view_.steps.size() && view_.steps[at_].state != StepState::ready) ++at_;
-  refresh();
+  StepMatter::refresh();
 }
 
 std::vector<BenchKey> StepMatter::keys() {

@@ -235,7 +235,7 @@ void InstallPage::resizeEvent(QResizeEvent* e) {
 void InstallPage::showEvent(QShowEvent* e) {
   StagePage::showEvent(e);
   // The cards have their places once the page is laid out.
-  QTimer::singleShot(0, this, &InstallPage::show_chosen_card);
+  QTimer::singleShot(0, this, [this] { show_chosen_card(); });
 }
 
 void InstallPage::build(const InstallView& view) {
