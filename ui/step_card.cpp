@@ -23,19 +23,13 @@ StepCard::StepCard(Session& session, const Step& step, QWidget* parent)
   box_->setAccessibleName(words_);
   box_->setObjectName(QStringLiteral("step:") + text_of(step_.key));
   grid_->addWidget(box_, 0, 0, Qt::AlignTop);
-  QString html = words_.toHtmlEscaped();
-  if (!step.because.empty())
-    html += QStringLiteral("  <span style='color:#575b60'>(%1)</span>")
-                .arg(text_of(step.because, session.style()).toHtmlEscaped());
-  auto* text = label({}, "plain", this);
-  text->setTextFormat(Qt::RichText);  // of our own: the words in it are escaped
-  text->setText(html);
-  text->setMinimumHeight(30);
-  grid_->addWidget(text, 0, 1);
-  if (!step.caution.empty())
-    grid_->addWidget(
-        label(QStringLiteral("▲ ") + text_of(step.caution, session.style()), "caution", this), 1, 1,
-        1, 2);
+  text_ = label({}, "plain", this);
+  text_->setTextFormat(Qt::RichText);  // of our own: the words in it are escaped
+  text_->setMinimumHeight(30);
+  grid_->addWidget(text_, 0, 1);
+  caution_ = label({}, "caution", this);
+  grid_->addWidget(caution_, 1, 1, 1, 2);
+  show_words();
   build_note();
   if (step.measure) build_measure(*step.measure);
   state_ = label({}, "soft", this);
@@ -49,6 +43,19 @@ StepCard::StepCard(Session& session, const Step& step, QWidget* parent)
     tick_step(session_, step, done);
     emit touched();
   });
+}
+
+/// A step may say figures of the job: its words change with them.
+void StepCard::show_words() {
+  words_ = text_of(step_.text, session_.style());
+  box_->setAccessibleName(words_);
+  QString html = words_.toHtmlEscaped();
+  if (!step_.because.empty())
+    html += QStringLiteral("  <span style='color:#575b60'>(%1)</span>")
+                .arg(text_of(step_.because, session_.style()).toHtmlEscaped());
+  text_->setText(html);
+  caution_->setText(QStringLiteral("▲ ") + text_of(step_.caution, session_.style()));
+  caution_->setVisible(!step_.caution.empty());
 }
 
 void StepCard::build_note() {
@@ -154,6 +161,11 @@ QString StepCard::state_words(const StepRow& now) const {
 }
 
 void StepCard::show(const StepRow& now) {
+  const bool same = now.step.text == step_.text && now.step.because == step_.because &&
+                    now.step.caution == step_.caution && style_ == session_.style();
+  step_ = now.step;
+  style_ = session_.style();
+  if (!same) show_words();
   const QString state = state_words(now);
   state_->setText(state);
   state_->setVisible(!state.isEmpty());

@@ -47,6 +47,10 @@ class StepCard : public QFrame {
   QLineEdit* entry_ = nullptr;
   QLabel* refusal_ = nullptr;
   [[nodiscard]] QString state_words(const StepRow& now) const;
+  void show_words();
+  QLabel* text_;
+  QLabel* caution_;
+  Style style_;                 ///< in which the words were written
   QLabel* state_ = nullptr;     ///< hands, tools, what it waits for
   QLabel* too_soon_ = nullptr;  ///< ticked before what it needs: what that costs
 };

@@ -2,6 +2,7 @@
 
 #include <QHBoxLayout>
 #include <QScrollBar>
+#include <QSignalBlocker>
 #include <QTimer>
 #include <QVBoxLayout>
 
@@ -87,16 +88,27 @@ void StepReasons::add() {
 }
 
 void StepReasons::fill_others(const InstallView& view, std::size_t chosen) {
+  QStringList words;
+  for (std::size_t i = 0; i < view.steps.size(); ++i)
+    if (i != chosen)
+      words << tr("%1. %2").arg(i + 1).arg(
+          text_of(view.steps[i].step.text, session_.style()).left(60));
+  if (words == others_) return;
+  others_ = words;
   const QString was = other_->currentData().toString();
-  other_->clear();
-  other_->addItem(tr("A step of my own"));
-  for (std::size_t i = 0; i < view.steps.size(); ++i) {
-    if (i == chosen) continue;
-    const QString words = text_of(view.steps[i].step.text, session_.style());
-    other_->addItem(tr("%1. %2").arg(i + 1).arg(words.left(60)), text_of(view.steps[i].step.key));
-    if (text_of(view.steps[i].step.key) == was && !was.isEmpty())
-      other_->setCurrentIndex(other_->count() - 1);
+  {
+    const QSignalBlocker quiet(other_);
+    other_->clear();
+    other_->addItem(tr("A step of my own"));
+    for (std::size_t i = 0, row = 0; i < view.steps.size(); ++i) {
+      if (i == chosen) continue;
+      const QString key = text_of(view.steps[i].step.key);
+      other_->addItem(words[static_cast<int>(row++)], key);
+      if (key == was && !was.isEmpty()) other_->setCurrentIndex(other_->count() - 1);
+    }
   }
+  // The chosen one may be gone: the fields beside it follow.
+  emit other_->currentIndexChanged(other_->currentIndex());
 }
 
 void StepReasons::show_step(const InstallView& view, std::size_t chosen) {
@@ -124,6 +136,13 @@ void StepReasons::show_step(const InstallView& view, std::size_t chosen) {
   opens_->setText(opens.isEmpty() ? QString()
                                   : tr("Opens again: %1").arg(opens.join(QStringLiteral("; "))));
   opens_->setVisible(!opens.isEmpty());
+  QStringList facts{row.step.id == StepId::own ? text_of(key_) : QString()};
+  for (const NeedRow& n : row.needs)
+    if (n.of_builder)
+      facts << text_of(view.steps[n.step].step.key) << text_of(n.words, style) << text_of(key_);
+  fill_others(view, chosen);
+  if (back_ && facts == facts_) return;
+  facts_ = facts;
   delete back_;
   back_ = new QWidget(this);
   auto* list = new QVBoxLayout(back_);
@@ -144,7 +163,6 @@ void StepReasons::show_step(const InstallView& view, std::size_t chosen) {
                remove_order_fact(session_, first, then);
              });
   box_->insertWidget(4, back_);
-  fill_others(view, chosen);
 }
 
 InstallPage::InstallPage(Session& session, Dialogs& dialogs, QWidget* parent)
@@ -241,10 +259,10 @@ void InstallPage::showEvent(QShowEvent* e) {
 void InstallPage::build(const InstallView& view) {
   QStringList key;
   const bool now = only_now_->isChecked();
-  // A step may say figures of the job: it is made anew when they change.
   for (const StepRow& s : view.steps)
     if (!now || s.state == StepState::ready)
-      key << text_of(s.step.key) << text_of(s.step.text, session_.style());
+      key << text_of(s.step.key) + (s.step.measure ? QStringLiteral(" m") : QString()) +
+                 QString::number(static_cast<int>(s.step.place));
   if (key == built_for_) return;
   built_for_ = key;
   cards_.clear();
@@ -275,12 +293,13 @@ void InstallPage::refresh() {
   view_ = install_view(session_.job());
   build(view_);
   const std::size_t mine = chosen();
-  for (StepCard* card : cards_)
-    for (std::size_t i = 0; i < view_.steps.size(); ++i)
-      if (view_.steps[i].step.key == card->key()) {
-        card->show(view_.steps[i]);
-        card->set_chosen(i == mine);
-      }
+  std::size_t at = 0;  // the cards stand in the order of the steps
+  for (StepCard* card : cards_) {
+    while (at < view_.steps.size() && view_.steps[at].step.key != card->key()) ++at;
+    if (at == view_.steps.size()) break;
+    card->show(view_.steps[at]);
+    card->set_chosen(at == mine);
+  }
   reasons_->show_step(view_, mine);
   track_->redraw();
   if (taken_->isVisibleTo(this)) taken_->refresh();

@@ -32,7 +32,8 @@ class StepReasons : public QFrame {
   QLabel* why_;
   QLabel* call_;  ///< who does what, where it takes two
   QLabel* opens_;
-  QWidget* back_ = nullptr;  ///< buttons that take the builder's own facts back
+  QStringList others_, facts_;  ///< what is shown of them
+  QWidget* back_ = nullptr;     ///< buttons that take the builder's own facts back
   QVBoxLayout* box_;
   QLineEdit* own_;
   QComboBox* other_;
