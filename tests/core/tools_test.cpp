@@ -19,6 +19,15 @@ TEST_CASE("a spanner is told in both systems, with its near misses") {
         "7/16 in = 11.11 mm: 11 mm does not go on, 12 mm rounds it");
   CHECK(english(spanner_words(0.011, true)) ==
         "11 mm = 0.433 in: 3/8 in does not go on, 7/16 in rounds it");
+  // At the ends of what a builder has nothing stands beside it.
+  CHECK(english(spanner_words(0.032, true)) == "32 mm = 1.260 in");
+  CHECK(english(spanner_words(0.006, true)) == "6 mm = 0.236 in");
+  CHECK(english(spanner_words(0.0254 * 4 / 16, false)) ==
+        "1/4 in = 6.35 mm: 6 mm does not go on, 7 mm rounds it");
+  CHECK(english(spanner_words(0.0254 * 20 / 16, false)) ==
+        "1-1/4 in = 31.75 mm: 31 mm does not go on, 32 mm rounds it");
+  CHECK(english(spanner_words(0.0254, false)) ==
+        "1 in = 25.40 mm: 25 mm does not go on, 26 mm rounds it");
   // A sixteenth is a whole of GNU units' inch.
   CHECK(gnu_units("9|16 in", "mm") == Approx(14.2875));
 }
