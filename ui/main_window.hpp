@@ -98,7 +98,9 @@ class MainWindow : public QMainWindow {
 
   /// A job pulled by hand is spoken of as such: what was made before is made anew.
   void speak_of_job();
+  /// Pages and bench of the other speech go; nothing is done while none are left of it.
   void make_anew();
+  bool spoken_anew_ = false;
 
   HandSpeech speech_;  ///< before all that speaks
   Session& session_;

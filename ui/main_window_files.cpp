@@ -23,6 +23,7 @@ bool MainWindow::open_file(const std::filesystem::path& file) {
   }
   // A name that is no UTF-8 opens, but cannot be remembered as text.
   if (session_.path().toStdString() == file.string()) remember(session_.path());
+  make_anew();  // whoever opens a job may hold on to its pages at once
   if (begins()) show_stage(Stage::survey);
   offer_leftovers();
   return true;

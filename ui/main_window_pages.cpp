@@ -94,6 +94,7 @@ void MainWindow::show_begin() {
 
 void MainWindow::begin_job(choice::TargetJob kind) {
   session_.take(begun_job(kind));
+  make_anew();
   if (kind == choice::TargetJob::bores) {
     show_stage(Stage::size);
     if (auto* size = qobject_cast<SizePage*>(page(Stage::size)))
@@ -113,6 +114,7 @@ void MainWindow::practise(const QString& resource) {
     return;
   }
   session_.take(*job);
+  make_anew();
   show_stage(Stage::survey);
 }
 
@@ -122,11 +124,14 @@ void MainWindow::speak_of_job() {
   strip_->rename(tr("Foot strip"));
   band_->rename(tr("Stations from pedal to car"));
   press_hint_->setText(tr("Hold F8 to press the pedal"));
+  spoken_anew_ = true;
   // Queued: the field whose edit this is must not go while it speaks.
   QTimer::singleShot(0, this, [this] { make_anew(); });
 }
 
 void MainWindow::make_anew() {
+  if (!spoken_anew_) return;
+  spoken_anew_ = false;
   const bool bench = at_bench();
   const bool begin = begins();
   const std::size_t face = pages_[static_cast<std::size_t>(stage_)]

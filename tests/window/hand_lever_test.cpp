@@ -11,7 +11,10 @@ using namespace yoke::test;
 TEST_CASE("a hand-lever job is spoken of as one, on every face, in menus, and back again") {
   Bench b;
   REQUIRE(b.window->open_path(demo(b.dir, "sidecar-outfit")));
+  // The pages of the opened job stand at once: none is exchanged behind the back of who holds it.
+  const StagePage* const survey = b.window->page(Stage::survey);
   QApplication::processEvents();
+  CHECK(b.window->page(Stage::survey) == survey);
   static const QRegularExpression of_feet(
       QStringLiteral("\\b(pedals?|foot|feet|floor|accelerator)\\b"),
       QRegularExpression::CaseInsensitiveOption);
@@ -43,4 +46,14 @@ TEST_CASE("a hand-lever job is spoken of as one, on every face, in menus, and ba
     pedal = pedal || text.contains(QLatin1String("pedal"));
   });
   CHECK(pedal);
+  // The kind of control is changed by a field of the page itself: the page is exchanged when the
+  // field has done, and shows the same face.
+  b.stage(Stage::survey);
+  b.window->page(Stage::survey)->show_face("dimensions");
+  auto* fields = b.window->page(Stage::survey);
+  REQUIRE(b.session.set_value(As::found, Param::control_kind, {1, How::stated, 0, {}}));
+  CHECK(b.window->page(Stage::survey) == fields);
+  QApplication::processEvents();
+  CHECK(menu("Lever"));
+  CHECK(b.window->page(Stage::survey)->face() == 0);
 }
