@@ -29,6 +29,18 @@ QString picture_path(const QString& job_path, const QString& name) {
   return folder_of(job_path) + QLatin1Char('/') + name;
 }
 
+int carry_pictures(const QString& from_job, const QString& to_job,
+                   const std::vector<std::string>& names) {
+  int left = 0;
+  for (const std::string& name : names) {
+    const QString from = picture_path(from_job, QString::fromStdString(name));
+    const QString to = picture_path(to_job, QString::fromStdString(name));
+    if (from.isEmpty() || from == to || QFile::exists(to)) continue;
+    if (!QDir().mkpath(folder_of(to_job)) || !QFile::copy(from, to)) ++left;
+  }
+  return left;
+}
+
 Expected<QString> keep_picture(const QString& job_path, const QString& from) {
   const QFileInfo file(from);
   if (!file.isFile()) return wrong(from, "There is no such picture", "Choose another one");

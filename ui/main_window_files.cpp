@@ -5,6 +5,7 @@
 #include <QSettings>
 
 #include "session/differences.hpp"
+#include "session/job_pictures.hpp"
 #include "session/texts.hpp"
 #include "ui/main_window.hpp"
 #include "ui/plain.hpp"
@@ -54,8 +55,15 @@ bool MainWindow::save_as() {
   const QString f = save_target(dialogs_, this, tr("Save the job"), name + QStringLiteral(".yoke"),
                                 tr("Jobs (*.yoke)"), {QStringLiteral(".yoke")});
   if (f.isEmpty()) return false;
+  const QString was = session_.path();
   if (!save_by([&](bool into) { return session_.save_as(f, into); })) return false;
   remember(session_.path());
+  std::vector<std::string> photos;
+  for (const TakenOff& t : session_.job().taken_off)
+    if (!t.photo.empty()) photos.push_back(t.photo);
+  if (const int left = was.isEmpty() ? 0 : carry_pictures(was, session_.path(), photos); left > 0)
+    dialogs_.tell(this,
+                  tr("The job is saved; photos that could not be copied beside it: %1").arg(left));
   return true;
 }
 

@@ -1,6 +1,7 @@
 // Install in the window: the way is touched, a step is ticked, what waits says for what, the
 // builder's own steps and facts move the order, a circle is refused by name.
 #include <QComboBox>
+#include <QDir>
 #include <QLineEdit>
 
 #include "session/job_pictures.hpp"
@@ -226,6 +227,13 @@ TEST_CASE(
   box->add_photo();
   CHECK(b.session.job().taken_off[0].photo == "how it sat.png");
   CHECK(QFile::exists(b.dir.filePath("clips.pictures/how it sat.png")));
+  // Saved elsewhere it takes its photo along.
+  REQUIRE(QDir(b.dir.path()).mkpath("away"));
+  b.next_file = b.dir.filePath("away/other.yoke");
+  b.window->action(QStringLiteral("save_as"))->trigger();
+  QApplication::processEvents();
+  CHECK(b.session.path().endsWith("away/other.yoke"));
+  CHECK(QFile::exists(b.dir.filePath("away/other.pictures/how it sat.png")));
   // No picture, no copy; a name that leads out of the folder leads nowhere.
   QFile text(b.dir.filePath("words.png"));
   REQUIRE(text.open(QIODevice::WriteOnly));
