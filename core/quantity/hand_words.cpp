@@ -35,6 +35,8 @@ constexpr Pair kWords[] = {{"pedal box", "lever mount"},
                            {"pedal pad", "finger position"},
                            {"pedals", "levers"},
                            {"pedal", "lever"},
+                           {"cars", "bikes"},
+                           {"car", "bike"},
                            {"feet", "hands"},
                            {"foot", "hand"},
                            {"floor", "grip"}};

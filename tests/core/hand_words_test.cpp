@@ -19,6 +19,7 @@ TEST_CASE("pedal, foot and floor become lever, hand and grip") {
   CHECK(for_hand("Pivot to pedal pad") == "Pivot to finger position");
   CHECK(for_hand("every pedal's pad, both pedals") == "every lever's pad, both levers");
   CHECK(for_hand("&Pedal") == "&Lever");
+  CHECK(for_hand("Around the car, a sidecar") == "Around the bike, a sidecar");
   // Keys, parts of words, brake pads and what speaks of both stay.
   for (const char* same : {"changed.pedal", "front pad clearance", "Residual or foot valve",
                            "What this pedal or lever presses", "afoot", "pedalling", ""})
