@@ -44,7 +44,7 @@ int make_shots(const QString& folder, QSize size, const QString& job) {
     std::fprintf(stderr, "%s\n", qPrintable(message));
   };
   quiet.ask = [](QWidget*, const QString&, const QStringList&, const QString&) { return -1; };
-  quiet.open_file = [](QWidget*, const QString&) { return QString(); };
+  quiet.open_file = [](QWidget*, const QString&, const QString&) { return QString(); };
   quiet.save_file = [](QWidget*, const QString&, const QString&, const QString&) {
     return QString();
   };

@@ -59,7 +59,7 @@ Job job_of(Size size) {
 
 Dialogs silent() {
   Dialogs d;
-  d.open_file = [](QWidget*, const QString&) { return QString(); };
+  d.open_file = [](QWidget*, const QString&, const QString&) { return QString(); };
   d.save_file = [](QWidget*, const QString&, const QString&, const QString&) { return QString(); };
   d.pick_folder = [](QWidget*, const QString&) { return QString(); };
   d.ask = [](QWidget*, const QString&, const QStringList&, const QString&) { return -1; };

@@ -43,6 +43,8 @@ Expected<Table> line_table(const Arguments& a) {
                       quantity(line.list->last_straight_m, Kind::length, 1, a.style),
                       text(std::string()), text(std::string()),
                       quantity(line.list->cut_m, Kind::length, 1, a.style)});
+    if (const Message rests = typical_words(*line.list); !rests.empty())
+      t.notes.push_back(english(say("{}: {}", line.tube->name, rests), a.style));
     for (const Message& m : line.list->warnings)
       t.notes.push_back(english(say("{}: {}", line.tube->name, m), a.style));
     for (const Message& m : making_steps(*line.tube, *line.list))

@@ -119,8 +119,8 @@ void describe(A& a, Tag<OrderFact>) {
 template <class A>
 void describe(A& a, Tag<TubeLine>) {
   a.text("name", "name", &TubeLine::name);
-  a.number("outside_m", "outside diameter", &TubeLine::outside_m, kTubeOutside);
-  a.number("radius_m", "bend radius", &TubeLine::radius_m, kTubeRadius);
+  a.maybe("outside_m", "outside diameter", &TubeLine::outside_m, kTubeOutside, Absent::left_out);
+  a.maybe("radius_m", "bend radius", &TubeLine::radius_m, kTubeRadius, Absent::left_out);
   a.word("start", "flare at the start", &TubeLine::start);
   a.word("end", "flare at the end", &TubeLine::end);
 }

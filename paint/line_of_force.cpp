@@ -38,8 +38,7 @@ QRectF looked_at(const LineGeometry& g, const LineInput& in) {
       const double left = std::min({-60.0, g.pad.x() - 40, g.pin.x() - 20});
       const double reach = std::max(g.down * g.pad.y(), g.down * g.axis_y) + 30;
       const double right = std::max(g.firewall_x + 30, g.pad.x() + 60);
-      if (g.down < 0) return {QPointF(left, -reach), QPointF(right, 50)};
-      return {QPointF(left, -50), QPointF(right, reach)};
+      return {QPointF(left, g.down < 0 ? -reach : -50), QPointF(right, g.down < 0 ? 50 : reach)};
     }
     case Group::assist:
       if (!g.booster) return g.world;
@@ -86,8 +85,6 @@ void draw_pedal(QPainter& p, const LineGeometry& g, const View& v) {
 
   p.setPen(scribe(4.5, g.arms_known));
   p.drawLine(v.at(0, 0), v.at(g.pad));
-  const double c = std::cos(g.angle);
-  const double s = std::sin(g.angle);
   p.setPen(scribe(2.6, g.geometry_known));
   p.drawLine(v.at(g.pin), v.at(g.ball));
   p.setPen(Qt::NoPen);
@@ -98,7 +95,7 @@ void draw_pedal(QPainter& p, const LineGeometry& g, const View& v) {
   p.drawEllipse(v.at(0, 0), 7, 7);
   p.drawEllipse(v.at(g.pin), 4.5, 4.5);
   // The pad: a plate square to the foot's push.
-  const QPointF along(s, g.down * c);
+  const QPointF along(std::sin(g.angle), g.down * std::cos(g.angle));
   p.setPen(QPen(theme::kMarkOnDye, 7, Qt::SolidLine, Qt::RoundCap));
   p.drawLine(v.at(g.pad - along * 24 + QPointF(-5, 0)), v.at(g.pad + along * 24 + QPointF(-5, 0)));
 }
@@ -395,7 +392,7 @@ Picture stations_picture(const LineInput& in, QSizeF size) {
                Qt::AlignLeft | Qt::AlignVCenter | Qt::TextWordWrap, in.title);
   });
   pic.said << in.title;
-  add_stations(pic, in, QRectF(124, 4, size.width() - 136, size.height() - 8), 18);
+  add_stations(pic, in, {124, 4, size.width() - 136, size.height() - 8}, 18);
   return pic;
 }
 

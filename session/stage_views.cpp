@@ -64,6 +64,7 @@ void read_needs(const std::map<std::string, std::size_t>& at, std::vector<StepRo
     if (it == at.end()) continue;
     const StepRow& other = rows[it->second];
     open = open || !other.done;
+    if (row.done && !other.done) row.too_soon.push_back(too_soon(n, other.step));
     row.needs.push_back(
         {it->second, other.done,
          n.why.empty() ? say("“{}”", other.step.text) : say("“{}”: {}", other.step.text, n.why),
@@ -89,7 +90,6 @@ InstallView install_view(const Job& job) {
   }
   for (StepRow& row : v.steps) {
     read_needs(at, v.steps, row);
-    row.too_soon = out_of_order(job, order, row.step);
     v.done += row.done ? 1 : 0;
     v.ready += row.state == StepState::ready ? 1 : 0;
   }

@@ -38,8 +38,8 @@ int ask(QWidget* parent, const QString& question, const QStringList& answers, co
 
 Dialogs real_dialogs() {
   Dialogs d;
-  d.open_file = [](QWidget* w, const QString& title) {
-    return QFileDialog::getOpenFileName(w, title, {}, QObject::tr("Jobs (*.yoke);;All files (*)"));
+  d.open_file = [](QWidget* w, const QString& title, const QString& filter) {
+    return QFileDialog::getOpenFileName(w, title, {}, QObject::tr("%1;;All files (*)").arg(filter));
   };
   d.save_file = [](QWidget* w, const QString& title, const QString& suggestion,
                    const QString& filter) {

@@ -10,7 +10,8 @@ class QWidget;
 namespace yoke {
 
 struct Dialogs {
-  std::function<QString(QWidget*, const QString& title)> open_file;
+  /// `filter`: "Jobs (*.yoke)" and the like; all files can be asked for besides.
+  std::function<QString(QWidget*, const QString& title, const QString& filter)> open_file;
   /// A name as the builder gave it; `save_target` makes it whole and asks before it replaces.
   std::function<QString(QWidget*, const QString& title, const QString& suggestion,
                         const QString& filter)>

@@ -42,7 +42,9 @@ void MainWindow::build_menus() {
   });
   add(job, "open", tr("&Open…"), QKeySequence::Open, [this] {
     if (!may_leave()) return;
-    if (const QString f = dialogs_.open_file(this, tr("Open a job")); !f.isEmpty()) open_path(f);
+    if (const QString f = dialogs_.open_file(this, tr("Open a job"), tr("Jobs (*.yoke)"));
+        !f.isEmpty())
+      open_path(f);
   });
   recent_ = job->addMenu(tr("Open &recent"));
   add(job, "save", tr("&Save"), QKeySequence::Save, [this] { save(); });

@@ -83,7 +83,8 @@ void TakenOffBox::add_photo() {
   if (row < 0 || static_cast<std::size_t>(row) >= session_.job().taken_off.size())
     return refuse(tr("Choose what it shows first."));
   if (!session_.has_path()) return refuse(tr("Save the job first: the photo is kept beside it."));
-  const QString from = dialogs_.open_file(this, tr("A photo of how it sat"));
+  const QString from = dialogs_.open_file(this, tr("A photo of how it sat"),
+                                          tr("Pictures (*.jpg *.jpeg *.png *.bmp *.svg *.webp)"));
   if (from.isEmpty()) return;
   const auto name = keep_picture(session_.path(), from);
   if (!name) return refuse(error_text(name.error(), session_.style()));

@@ -196,7 +196,8 @@ QLayout* UnitsFace::build_catalogue() {
 }
 
 void UnitsFace::open_catalogue() {
-  const QString path = dialogs_.open_file(this, tr("Open a catalogue (CSV or JSON)"));
+  const QString path = dialogs_.open_file(this, tr("Open a catalogue (CSV or JSON)"),
+                                          tr("Catalogues (*.csv *.json)"));
   if (path.isEmpty()) return;
   QSettings().setValue(QStringLiteral("catalogue"), path);
   parts_.load(path, with_shipped_->isChecked());

@@ -143,10 +143,9 @@ bool is_view(const QWidget* w) {
 bool named_frame(QPainter* p, const QStyleOption* o, const QWidget* w) {
   if (!w) return false;
   const QString name = w->objectName();
-  if (name == QLatin1String("card")) {
-    box(p, o->rect, theme::kPaperRaised, theme::kPaperLine, 1, 4);
-  } else if (name == QLatin1String("chosenCard")) {
-    box(p, o->rect, theme::kPaperRaised, theme::kMark, 2, 4);
+  const bool chosen = name == QLatin1String("chosenCard");
+  if (chosen || name == QLatin1String("card")) {
+    box(p, o->rect, theme::kPaperRaised, chosen ? theme::kMark : theme::kPaperLine, 1 + chosen, 4);
   } else if (name == QLatin1String("line")) {
     p->fillRect(o->rect, theme::kPaperLine);
   } else if (name == QLatin1String("notice")) {

@@ -1,6 +1,7 @@
 // Lines that are made for the car, and the small things that were taken off it.
 #pragma once
 
+#include <optional>
 #include <string>
 
 #include "document/enum_words.hpp"
@@ -20,8 +21,8 @@ struct EnumWords<Flare> {
 /// A line to make; its corners stand in a list of their own, in order.
 struct TubeLine {
   std::string name;
-  double outside_m = 0.0047625;  ///< 3/16 in
-  double radius_m = 0.0143;      ///< of the bender, to the middle of the tube: three times the tube
+  std::optional<double> outside_m{};  ///< nothing: not measured, the usual tube is counted with
+  std::optional<double> radius_m{};   ///< of the bender, to the middle of the tube
   Flare start = Flare::double_45;
   Flare end = Flare::double_45;
   Unread unread{};

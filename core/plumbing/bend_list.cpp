@@ -84,11 +84,23 @@ Expected<std::vector<Leg>> legs_of(const std::vector<Point3>& corners) {
   return legs;
 }
 
+/// What the marks rest on and nobody measured.
+void tell_typical(const TubeLine& tube, BendList& list) {
+  if (!tube.outside_m)
+    list.typical.push_back(say("tube of {}, not measured", length(list.outside_m, 2)));
+  if (!tube.radius_m && !list.bends.empty())
+    list.typical.push_back(
+        say("bend radius {}, not measured: bend a scrap and measure it", length(list.radius_m, 1)));
+  if (list.start_flare_m + list.end_flare_m > 0)
+    list.typical.push_back(say("flares taking {} and {} of tube: try one on a scrap",
+                               length(list.start_flare_m, 0), length(list.end_flare_m, 0)));
+}
+
 void warn(const TubeLine& tube, BendList& list) {
-  const double inside = tube.radius_m - tube.outside_m / 2;
-  if (!list.bends.empty() && inside < kLeastBendRatio * tube.outside_m)
+  const double inside = list.radius_m - list.outside_m / 2;
+  if (!list.bends.empty() && inside < kLeastBendRatio * list.outside_m)
     list.warnings.push_back(say("inside radius {}: the tube kinks below {}", length(inside, 1),
-                                length(kLeastBendRatio * tube.outside_m, 1)));
+                                length(kLeastBendRatio * list.outside_m, 1)));
   const auto end = [&](Flare flare, double straight, const char* words) {
     if (flare != Flare::none && straight < kFlareStraight_m)
       list.warnings.push_back(say("{}: {} of straight, nut and flaring clamp want {}", words,
@@ -111,14 +123,14 @@ Expected<BendList> bend_list(const TubeLine& tube, const std::vector<Point3>& co
     return wrong(say("A line has {} corners at most", kMostCorners), "Make it of two lines");
   if (!std::all_of(corners.begin(), corners.end(), finite))
     return wrong("A corner is not a number", "Enter it again");
-  if (!(tube.radius_m > 0) || !(tube.outside_m > 0) || tube.radius_m <= tube.outside_m / 2)
+  BendList list;
+  list.outside_m = tube.outside_m.value_or(kUsualTube_m);
+  list.radius_m = tube.radius_m.value_or(kUsualBend * list.outside_m);
+  if (!(list.radius_m > 0) || !(list.outside_m > 0) || list.radius_m <= list.outside_m / 2)
     return fail({"radius", "", "", "The bend radius is smaller than the tube itself",
                  "Measure the bender's radius to the middle of the tube"});
   const auto legs = legs_of(corners);
   if (!legs) return tl::unexpected(legs.error());
-  BendList list;
-  list.radius_m = tube.radius_m;
-  list.outside_m = tube.outside_m;
   list.start_flare_m = flare_allowance_m(tube.start);
   list.end_flare_m = flare_allowance_m(tube.end);
   double along = list.start_flare_m;
@@ -127,7 +139,7 @@ Expected<BendList> bend_list(const TubeLine& tube, const std::vector<Point3>& co
     const Leg& leg = (*legs)[i];
     const bool last = i + 1 == legs->size();
     const double angle = last ? 0 : angle_between(leg.way, (*legs)[i + 1].way);
-    const double next = last ? 0 : tube.radius_m * std::tan(angle / 2);
+    const double next = last ? 0 : list.radius_m * std::tan(angle / 2);
     const double straight = leg.length_m - setback - next;
     if (straight < -1e-9)
       return wrong(say("Before corner {} the bends need {} and have {}", leg.to + 1,
@@ -149,11 +161,12 @@ Expected<BendList> bend_list(const TubeLine& tube, const std::vector<Point3>& co
     }
     along += b.straight_m;
     b.mark_m = along;
-    along += tube.radius_m * angle;
+    along += list.radius_m * angle;
     setback = next;
     list.bends.push_back(b);
   }
   list.cut_m = along + list.end_flare_m;
+  tell_typical(tube, list);
   warn(tube, list);
   return list;
 }

@@ -33,9 +33,15 @@ struct BendList {
   double last_straight_m = 0;
   double cut_m = 0;  ///< to cut, flares included
   double start_flare_m = 0, end_flare_m = 0;
-  double radius_m = 0, outside_m = 0;
+  double radius_m = 0, outside_m = 0;  ///< as counted with
+  std::vector<Message> typical;        ///< what nobody measured and every mark rests on
   std::vector<Message> warnings;
 };
+
+/// 3/16 in, the usual brake tube, and three times the tube to its middle: common practice, no
+/// source; the marks rest on them until tube and bender are measured.
+inline constexpr double kUsualTube_m = 0.0047625;
+inline constexpr double kUsualBend = 3.0;
 
 /// Tube that a flare takes.
 [[nodiscard]] double flare_allowance_m(Flare flare);

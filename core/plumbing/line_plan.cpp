@@ -33,6 +33,12 @@ Message bend_words(const BendStep& b) {
                           : say("turn {} left, then {}", degrees(b.rotate_rad), bend);
 }
 
+Message typical_words(const BendList& list) {
+  return list.typical.empty()
+             ? Message()
+             : say("rests on what nobody measured: {}", joined(list.typical, "; "));
+}
+
 std::vector<Message> making_steps(const TubeLine& tube, const BendList& list) {
   std::vector<Message> steps{
       say("Cut {} square, deburr inside and out.", in_full(list.cut_m, Kind::length, 0))};

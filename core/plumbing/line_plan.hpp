@@ -19,6 +19,8 @@ struct PlannedLine {
 
 /// The order in which it is made, a sentence each: cut, deburr, nut, flare, the bends, nut, flare.
 [[nodiscard]] std::vector<Message> making_steps(const TubeLine& tube, const BendList& list);
+/// "rests on what nobody measured: …", or empty.
+[[nodiscard]] Message typical_words(const BendList& list);
 /// "turn 90° right, then bend 45°"
 [[nodiscard]] Message bend_words(const BendStep& bend);
 

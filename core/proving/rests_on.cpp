@@ -88,7 +88,7 @@ Message change_words(const Job& job, const std::string& key, const std::string& 
                  value_words(*p, is));
   if (kind == "step") {
     for (const Step& s : install_steps(job))
-      if (s.key == name) return say("work was done on: {}", s.text);
+      if (s.key == name) return say("“{}” was done, or undone", s.text);
     return "a step of the work was changed";
   }
   if (kind == "taken") return say("{} was counted again", name);

@@ -84,6 +84,7 @@ void read_assist(const Job& job, WorkFacts& f) {
   f.assist_on = changed && (f.booster || f.remote);
   f.servo_on = f.remote && f.assist_on;
   f.servo_gone = f.remote_old && f.assist_out && !f.remote;
+  f.assist_unknown = !f.hand && !value_of(job, As::found, Param::assist_kind).known();
   f.stored = f.vacuum_old || f.hydraulic_old || f.remote_old;
 }
 

@@ -31,7 +31,8 @@ struct WorkFacts {
   bool vacuum = false, hydraulic = false, electric = false, remote = false;
   bool booster = false, booster_old = false;  ///< of a kind that carries the master
   bool servo_on = false, servo_gone = false;
-  bool stored = false;  ///< fitted assist keeps a charge
+  bool assist_unknown = false;  ///< nobody said whether assist is fitted
+  bool stored = false;          ///< fitted assist keeps a charge
   bool tandem = false, twin = false, single_to_tandem = false;
   bool front_changed = false, rear_changed = false, front_to_disc = false, rear_to_disc = false;
   bool front_disc = false, rear_disc = false;

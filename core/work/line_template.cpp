@@ -37,9 +37,11 @@ Template line_template(const TubeLine& tube, const BendList& list) {
     ++n;
   }
   t.texts.push_back({0, -half - 14, 3, t.title});
+  if (const Message rests = typical_words(list); !rests.empty())
+    t.texts.push_back({0, -half - 20, 3, rests});
   t.x0 = -6;
   t.x1 = std::max(cut, list.bends.empty() ? cut : list.bends.back().mark_m * 1e3 + 110) + 6;
-  t.y0 = -half - 18;
+  t.y0 = -half - 24;
   t.y1 = std::max(high, half + 10) + 4;
   t.order = making_steps(tube, list);
   return t;

@@ -65,8 +65,11 @@ class Scheduler {
     std::vector<Step> list;
     list.reserve(steps_.size());
     while (list.size() < steps_.size()) {
-      const std::size_t i = best();
-      if (i == steps_.size()) break;  // a circle: kept out before
+      std::size_t i = best();
+      // Steps that wait for each other: none of them is lost, the first of the table goes first.
+      if (i == steps_.size())
+        i = static_cast<std::size_t>(std::find(taken_.begin(), taken_.end(), false) -
+                                     taken_.begin());
       clock_ = std::max(clock_, ready_at(i)) + kStep_s;
       taken_[i] = true;
       end_[i] = clock_ + steps_[i].wait_s;

@@ -15,7 +15,8 @@ namespace yoke {
 
 /// Every step after what it needs. Of those that could be next: one whose waits are over, at the
 /// place where one stands, with as many hands as are there, else the first of the table. A wait is
-/// started as soon as it can, so that other work fills it.
+/// started as soon as it can, so that other work fills it. Steps that wait for each other are all
+/// there, the first of the table first.
 [[nodiscard]] std::vector<Step> ordered(std::vector<Step> steps);
 
 }  // namespace yoke

@@ -128,14 +128,17 @@ bool is_done(const Job& job, const Step& step) {
   return r != nullptr && r->done;
 }
 
+Message too_soon(const Need& need, const Step& needed) {
+  return need.why.empty() ? say("done before “{}”", needed.text)
+                          : say("done before “{}”: {}", needed.text, need.why);
+}
+
 std::vector<Message> out_of_order(const Job& job, const WorkOrder& order, const Step& step) {
   std::vector<Message> list;
   if (!is_done(job, step)) return list;
   for (const Need& n : step.needs)
     for (const Step& s : order.steps)
-      if (s.key == n.key && !is_done(job, s))
-        list.push_back(n.why.empty() ? say("done before “{}”", s.text)
-                                     : say("done before “{}”: {}", s.text, n.why));
+      if (s.key == n.key && !is_done(job, s)) list.push_back(too_soon(n, s));
   return list;
 }
 

@@ -59,6 +59,8 @@ struct WorkOrder {
 /// Ticked, or read from what was bled.
 [[nodiscard]] bool is_done(const Job& job, const Step& step);
 
+/// "done before “…”: what goes wrong", of a need that stands open while its user is done.
+[[nodiscard]] Message too_soon(const Need& need, const Step& needed);
 /// What a ticked step cannot prove any more, because a need of it stands open: a sentence for each.
 [[nodiscard]] std::vector<Message> out_of_order(const Job& job, const WorkOrder& order,
                                                 const Step& step);

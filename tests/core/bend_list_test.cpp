@@ -49,7 +49,7 @@ TEST_CASE("10,000 random lines: the corners come back from the bend list") {
     double sum = list->start_flare_m;
     for (const BendStep& b : list->bends) {
       CHECK(b.mark_m == Approx(sum + b.straight_m));
-      sum += b.straight_m + tube.radius_m * b.angle_rad;
+      sum += b.straight_m + list->radius_m * b.angle_rad;
     }
     CHECK(list->cut_m == Approx(sum + list->last_straight_m + list->end_flare_m));
   }
@@ -137,4 +137,26 @@ TEST_CASE("pieces come out of coils, the longest first, and the waste is told") 
   REQUIRE_FALSE(tooLong);
   CHECK(english(tooLong.error().text()).find("Line 2 needs") != std::string::npos);
   CHECK(cutting_list({}, 5.0)->empty());
+}
+
+TEST_CASE(
+    "a tube and a bender that nobody measured are told, on the list, in print and nowhere else") {
+  TubeLine tube;
+  const std::vector<Point3> bent{{0, 0, 0}, {0.2, 0, 0}, {0.2, 0.2, 0}};
+  auto list = bend_list(tube, bent);
+  REQUIRE(list);
+  CHECK(list->outside_m == Approx(0.1875 * 0.0254));  // 3/16 in, common practice, no source
+  CHECK(list->radius_m == Approx(3 * list->outside_m));
+  REQUIRE(list->typical.size() == 3);
+  CHECK(english(list->typical[1]).find("bend radius") == 0);
+  tube.outside_m = 0.00476;
+  tube.radius_m = 0.016;
+  list = bend_list(tube, bent);
+  REQUIRE(list->typical.size() == 1);  // the flares' allowance stays common practice
+  CHECK(english(list->typical[0]).find("try one on a scrap") != std::string::npos);
+  tube.start = tube.end = Flare::none;
+  CHECK(bend_list(tube, bent)->typical.empty());
+  // A straight line rests on no bender.
+  tube.radius_m.reset();
+  CHECK(bend_list(tube, {{0, 0, 0}, {0.3, 0, 0}})->typical.empty());
 }

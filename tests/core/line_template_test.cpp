@@ -38,13 +38,15 @@ TEST_CASE("a line unrolled: every edge and mark stands where the list says, in m
   CHECK(t.lines.size() == 10);
   // The words of each bend stand at its mark, above the tube, neighbours above each other; the
   // title below. All of it on the sheet.
-  REQUIRE(t.texts.size() == 3);
+  REQUIRE(t.texts.size() == 4);
   CHECK(t.texts[0].x == Approx(list->bends[0].mark_m * 1e3));
   CHECK(t.texts[0].y == Approx(12.5));
   CHECK(t.texts[1].y == Approx(18.5));
   CHECK(english(t.texts[0].words).find("1. ") == 0);
   CHECK(english(t.texts[1].words).find("2. ") == 0);
   CHECK(t.texts[2].y == Approx(-16.5));
+  CHECK(t.texts[3].y == Approx(-22.5));
+  CHECK(english(t.texts[3].words).find("rests on what nobody measured") == 0);
   CHECK(english(t.title).find("rear") == 0);
   for (const TemplateLine& l : t.lines) {
     CHECK(std::min(l.x0, l.x1) > t.x0);

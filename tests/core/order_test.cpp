@@ -200,6 +200,9 @@ TEST_CASE("waits are filled with other work, places are kept together") {
   // The place is kept while there is work at it.
   CHECK(keys(ordered({step("a", bay, 0, {}), step("b", under, 0, {}), step("c", bay, 0, {}),
                       step("d", under, 0, {})})) == "acbd");
+  // Steps that wait for each other are all there.
+  CHECK(keys(ordered(
+            {step("a", bay, 0, {"b"}), step("b", bay, 0, {"a"}), step("c", bay, 0, {})})) == "cab");
   // What starts a wait goes first.
   CHECK(keys(ordered(
             {step("a", bay, 0, {}), step("b", bay, 7200, {}), step("c", bay, 0, {"b"})})) == "bac");

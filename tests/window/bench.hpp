@@ -31,6 +31,7 @@ struct Bench {
   Session session;
   QStringList told;
   QStringList asked;
+  QStringList filters;  ///< of the files that were asked for
   QString next_file;
   int keep = 1;    ///< unsaved changes: 0 save, 1 discard, -1 stay
   int answer = 0;  ///< to any other question; -1: closed without an answer
@@ -42,7 +43,10 @@ struct Bench {
     REQUIRE(looks);
     QSettings().clear();  // what another test chose is not remembered
     Dialogs d;
-    d.open_file = [this](QWidget*, const QString&) { return next_file; };
+    d.open_file = [this](QWidget*, const QString&, const QString& filter) {
+      filters << filter;
+      return next_file;
+    };
     d.save_file = [this](QWidget*, const QString&, const QString&, const QString&) {
       return next_file;
     };

@@ -225,6 +225,7 @@ TEST_CASE(
   CHECK(box->refusal().contains("Save the job first"));
   REQUIRE(b.session.save_as(b.dir.filePath("clips.yoke")));
   box->add_photo();
+  CHECK(b.filters.last().contains("*.jpg"));  // pictures are offered, not jobs
   CHECK(b.session.job().taken_off[0].photo == "how it sat.png");
   CHECK(QFile::exists(b.dir.filePath("clips.pictures/how it sat.png")));
   // Saved elsewhere it takes its photo along.

@@ -39,6 +39,7 @@ TEST_CASE("a line is made of corners that are typed, and the bender's list follo
   Lines l;
   l.button("Add a line")->click();
   REQUIRE(l.job().tubes.size() == 1);
+  CHECK_FALSE(l.job().tubes[0].radius_m);
   REQUIRE(l.face->corners()->rowCount() == 2);
   l.type(1, 0, "200 mm");
   l.face->corners()->setCurrentCell(1, 0);
@@ -51,6 +52,20 @@ TEST_CASE("a line is made of corners that are typed, and the bender's list follo
   const double cut = 0.01 + 0.1857 + 0.0857 + 0.0143 * 3.14159265 / 2;
   CHECK(l.face->steps().contains(quantity_text(cut, Kind::length, 0, l.b.session.style())));
   CHECK(l.face->steps().contains("bend 90°"));
+  // The bender is not measured: said, until it is.
+  CHECK(l.face->steps().contains("not measured"));
+  for (auto* e : l.face->findChildren<QLineEdit*>()) {
+    const bool radius = e->accessibleName() == "Bend radius";
+    if (!radius && e->accessibleName() != "Tube outside") continue;
+    CHECK(e->text().isEmpty());
+    CHECK(e->placeholderText().startsWith(QString::fromUtf8("≈")));
+    QTest::keyClicks(e, radius ? "14.3 mm" : "3/16 in");
+    QTest::keyClick(e, Qt::Key_Return);
+    QApplication::processEvents();
+  }
+  REQUIRE(l.job().tubes[0].radius_m);
+  CHECK(*l.job().tubes[0].radius_m == Approx(0.0143));
+  CHECK_FALSE(l.face->steps().contains("not measured"));
   // Too near for its bends: refused by name, nothing printed.
   l.type(2, 1, "10 mm");
   CHECK(l.face->steps().contains("Before corner"));

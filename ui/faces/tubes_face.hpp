@@ -40,7 +40,7 @@ class TubesFace : public Face {
   QWidget* build_line(QWidget* parent);
   QWidget* build_corners(QWidget* parent);
   void corner_typed(int row, int column);
-  void tube_typed(QLineEdit* entry, double TubeLine::*member, const char* words);
+  void tube_typed(QLineEdit* entry, std::optional<double> TubeLine::*member, const char* words);
   void edit_tube(const QString& what, const std::function<void(TubeLine&)>& fn);
   void remove_line();
   void rename();
