@@ -78,7 +78,7 @@ QPainterPath run_of(const PlannedLine& line, const Lay& l, View v) {
 
 /// The corners' numbers; those that lie on one another stand in one: "2, 3".
 void draw_numbers(QPainter& p, const PlannedLine& line, const Lay& l, View v) {
-  constexpr double kNear = 24;
+  constexpr double kNear = 17;  // nearer than a number is wide or high
   std::vector<bool> told(line.corners.size());
   p.setPen(theme::kScribe);
   for (std::size_t i = 0; i < line.corners.size(); ++i) {
@@ -86,7 +86,8 @@ void draw_numbers(QPainter& p, const PlannedLine& line, const Lay& l, View v) {
     const QPointF at = l.at(line.corners[i], v);
     QString words = QString::number(i + 1);
     for (std::size_t j = i + 1; j < line.corners.size(); ++j) {
-      if ((l.at(line.corners[j], v) - at).manhattanLength() > kNear) continue;
+      const QPointF by = l.at(line.corners[j], v) - at;
+      if (std::abs(by.x()) > kNear || std::abs(by.y()) > kNear) continue;
       told[j] = true;
       words += QStringLiteral(", %1").arg(j + 1);
     }
