@@ -1,6 +1,9 @@
 // One foot strip, one sweep of the map, the doubt draws, and how their cost grows.
 #include <benchmark/benchmark.h>
 
+#include "document/param/assist.hpp"
+#include "document/param/control.hpp"
+#include "document/param/master.hpp"
 #include "doubt/doubt.hpp"
 #include "master/bores.hpp"
 #include "plumbing/bend_list.hpp"
@@ -16,15 +19,15 @@ using namespace yoke;
 Job whole_job() {
   Job job = test::known_job();
   const auto set = [&job](Param p, double si, How how) { job.found.set(p, measured(p, si, how)); };
-  set(Param::control_axis_height, 0.049, How::rule);
-  set(Param::control_offset, 0.002, How::rule);
-  set(Param::control_rest_angle, -0.25, How::estimate);
-  set(Param::control_rod_length, 0.150, How::rule);
-  set(Param::control_pad_arm, 0.300, How::tape);
-  set(Param::control_pin_arm, 0.075, How::calliper);
-  set(Param::assist_kind, 1, How::stated);
-  set(Param::assist_diaphragm1, 0.203, How::rule);
-  set(Param::master_bore, 0.022225, How::calliper);
+  set(param::control_axis_height, 0.049, How::rule);
+  set(param::control_offset, 0.002, How::rule);
+  set(param::control_rest_angle, -0.25, How::estimate);
+  set(param::control_rod_length, 0.150, How::rule);
+  set(param::control_pad_arm, 0.300, How::tape);
+  set(param::control_pin_arm, 0.075, How::calliper);
+  set(param::assist_kind, 1, How::stated);
+  set(param::assist_diaphragm1, 0.203, How::rule);
+  set(param::master_bore, 0.022225, How::calliper);
   return job;
 }
 

@@ -8,6 +8,7 @@
 #include <QWidget>
 #include <memory>
 
+#include "document/param/master.hpp"
 #include "files/store.hpp"
 #include "session/texts.hpp"
 #include "support/build.hpp"
@@ -44,7 +45,7 @@ Job largest_job() {
   for (int i = 0; i < 8; ++i) {
     Candidate c;
     c.name = "unit " + std::to_string(i);
-    c.sheet.set(Param::master_bore, measured(Param::master_bore, 0.019 + 0.001 * i, How::maker));
+    c.sheet.set(param::master_bore, measured(param::master_bore, 0.019 + 0.001 * i, How::maker));
     job.candidates.push_back(c);
   }
   return job;
@@ -110,8 +111,8 @@ void edit(benchmark::State& state, Size size, Stage stage, std::size_t face) {
   bool larger = false;
   for (auto _ : state) {
     larger = !larger;
-    session.set_value(As::plan, Param::master_bore,
-                      measured(Param::master_bore, larger ? 0.0254 : 0.02381, How::maker));
+    session.set_value(As::plan, param::master_bore,
+                      measured(param::master_bore, larger ? 0.0254 : 0.02381, How::maker));
     QApplication::processEvents();
   }
 }

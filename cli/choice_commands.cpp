@@ -2,6 +2,7 @@
 #include <fmt/format.h>
 
 #include "cli/options.hpp"
+#include "document/param/master.hpp"
 #include "doubt/measure_next.hpp"
 #include "files/catalogue.hpp"
 #include "files/record_table.hpp"
@@ -102,7 +103,7 @@ Expected<Table> catalogue_table(const Arguments& a) {
     f.kind = *kind;
   }
   if (given(a, "--bore")) {
-    const auto bore = option_like(a, "--bore", Param::master_bore);
+    const auto bore = option_like(a, "--bore", param::master_bore);
     if (!bore) return fail(bore.error());
     f.bore_m = *bore;
   }

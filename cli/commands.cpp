@@ -6,6 +6,7 @@
 #include <cmath>
 
 #include "cli/options.hpp"
+#include "document/param/master.hpp"
 #include "doubt/doubt.hpp"
 #include "files/json_job.hpp"
 #include "judge/findings.hpp"
@@ -104,8 +105,8 @@ Expected<Table> solve(const Arguments& a) {
 }
 
 Expected<Table> relative_table(const Arguments& a) {
-  const auto bo = option_like(a, "--bore-old", Param::master_bore);
-  const auto bn = option_like(a, "--bore-new", Param::master_bore);
+  const auto bo = option_like(a, "--bore-old", param::master_bore);
+  const auto bn = option_like(a, "--bore-new", param::master_bore);
   const auto ro = option_in(a, "--ratio-old", Kind::number, kLeastRatio, kMostRatio, std::nullopt);
   const auto rn = option_in(a, "--ratio-new", Kind::number, kLeastRatio, kMostRatio, std::nullopt);
   for (const auto* v : {&bo, &bn, &ro, &rn})

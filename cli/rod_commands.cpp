@@ -4,6 +4,7 @@
 #include <cmath>
 
 #include "cli/options.hpp"
+#include "document/param/rod.hpp"
 #include "rod/rod.hpp"
 
 namespace yoke::cli {
@@ -39,9 +40,9 @@ Expected<Table> rod_from_job(const Arguments& a) {
 Expected<UnitFace> face(const Arguments& a, const std::string& which) {
   UnitFace u;
   Length* parts[] = {&u.snout, &u.socket, &u.stack};
-  const std::pair<const char*, Param> names[] = {{"--snout-", Param::rod_snout},
-                                                 {"--socket-", Param::rod_socket},
-                                                 {"--stack-", Param::rod_stack}};
+  const std::pair<const char*, Param> names[] = {{"--snout-", param::rod_snout},
+                                                 {"--socket-", param::rod_socket},
+                                                 {"--stack-", param::rod_stack}};
   for (size_t i = 0; i < 3; ++i) {
     const auto v = option_like(a, names[i].first + which, names[i].second,
                                i == 2 ? std::optional<double>(0.0) : std::nullopt);
@@ -58,10 +59,10 @@ Expected<RodReport> rod_from_depths(const Arguments& a) {
   if (!old_unit) return fail(old_unit.error());
   const auto new_unit = face(a, "new");
   if (!new_unit) return fail(new_unit.error());
-  const auto more = option_like(a, "--clearance-more", Param::rod_clearance_more, 0.0);
+  const auto more = option_like(a, "--clearance-more", param::rod_clearance_more, 0.0);
   const auto ratio = option_in(a, "--ratio", Kind::number, kLeastRatio, kMostRatio, 1.0);
-  const auto pitch = option_like(a, "--pitch", Param::rod_pitch, 0.001);
-  const auto height = option_like(a, "--height", Param::rod_height_wish, 0.0);
+  const auto pitch = option_like(a, "--pitch", param::rod_pitch, 0.001);
+  const auto height = option_like(a, "--height", param::rod_height_wish, 0.0);
   for (const auto* v : {&more, &ratio, &pitch, &height})
     if (!*v) return fail(v->error());
   if (given(a, "--height") && !given(a, "--ratio"))

@@ -6,6 +6,8 @@
 #include <cmath>
 #include <nlohmann/json.hpp>
 
+#include "document/param/clutch.hpp"
+#include "document/param/master.hpp"
 #include "files/catalogue_cells.hpp"
 #include "files/csv.hpp"
 #include "files/unit_key.hpp"
@@ -192,7 +194,7 @@ std::vector<std::size_t> filter_parts(const std::vector<Part>& parts, const Part
     if (f.kind && p.kind != *f.kind) continue;
     if (f.bore_m) {
       const auto bore =
-          p.at(p.kind == PartKind::slave ? Param::clutch_slave_bore : Param::master_bore);
+          p.at(p.kind == PartKind::slave ? param::clutch_slave_bore : param::master_bore);
       if (!bore || std::abs(*bore - *f.bore_m) > f.bore_within_m) continue;
     }
     if (has_words(p, words)) list.push_back(i);

@@ -9,7 +9,7 @@ namespace yoke {
 /// What a column holds.
 struct Column {
   enum class Role { unknown, kind, id, maker, name, note, dimension } role = Role::unknown;
-  Param param = Param::count_;
+  Param param = kNoParam;
   std::string heading;
   double factor = 1;  ///< SI per bare number
   double offset = 0;

@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <system_error>
 
+#include "document/param/limits.hpp"
 #include "quantity/text.hpp"
 
 namespace yoke {
@@ -69,8 +70,8 @@ JobEntry job_entry(const fs::path& file) {
   e.title = job->title;
   e.vehicle = job->vehicle;
   e.state = job->state;
-  if (const auto& kind = job->found.at(Param::target_job); kind && kind->known())
-    e.kind = stated_value(*job, As::found, Param::target_job).as<choice::TargetJob>();
+  if (const auto& kind = job->found.at(param::target_job); kind && kind->known())
+    e.kind = stated_value(*job, As::found, param::target_job).as<choice::TargetJob>();
   if (const auto standing = read_standing(*text, *job)) e.hard_findings = standing->hard_findings;
   return e;
 }

@@ -6,6 +6,7 @@
 #include <string>
 #include <vector>
 
+#include "document/param/limits.hpp"
 #include "files/disk.hpp"
 #include "files/json_job.hpp"
 

@@ -192,7 +192,7 @@ std::optional<Error> unwritable(const MeasuredSet& sheet) {
   for (const ParamInfo& p : all_params())
     if (const auto& m = sheet.at(p.param))
       if (auto e = value_problem(p, *m)) return e;
-  if (sheet.unread.size() + kParamCount > kMostEntries)
+  if (sheet.unread.size() + all_params().size() > kMostEntries)
     return refused("", "", "", "Too many values of a newer version hang on this job");
   return std::nullopt;
 }

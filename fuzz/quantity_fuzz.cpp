@@ -13,7 +13,7 @@ extern "C" int LLVMFuzzerTestOneInput(const std::uint8_t* data, std::size_t size
     const auto v = yoke::parse_quantity(text, kind, style);
     if (v ? !std::isfinite(*v) : v.error().reason.empty()) std::abort();
   }
-  const auto param = static_cast<yoke::Param>(data[0] * 7 % yoke::kParamCount);
+  const auto param = yoke::all_params()[data[0] * 7u % yoke::all_params().size()].param;
   const auto value = yoke::parse_value(param, text, {});
   if (value && !yoke::check_range(param, *value)) std::abort();
   return 0;

@@ -2,6 +2,7 @@
 #include <QFontMetricsF>
 #include <algorithm>
 
+#include "document/param/room.hpp"
 #include "paint/drawing_ground.hpp"
 #include "paint/lettering.hpp"
 #include "paint/place_assist.hpp"
@@ -17,8 +18,8 @@ Picture assist_room_picture(const AssistChoice& choice, const Values& plan, cons
     say_missing(pic, Drawn::tr("It takes no room."));
     return pic;
   }
-  const Value depth = plan.at(Param::room_depth);
-  const Value across = plan.at(Param::room_across);
+  const Value depth = plan.at(param::room_depth);
+  const Value across = plan.at(param::room_across);
   const double room_w = depth.known() ? depth.si : choice.needs_depth_m * 1.2;
   const double room_h = across.known() ? across.si : choice.needs_across_m * 1.2;
   const double most_w = std::max(room_w, choice.needs_depth_m);

@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "document/param/limits.hpp"
 #include "paint/theme.hpp"
 
 namespace yoke {

@@ -4,6 +4,7 @@
 
 #include <vector>
 
+#include "document/param/limits.hpp"
 #include "document/values.hpp"
 #include "paint/picture.hpp"
 

@@ -1,6 +1,9 @@
 // The old parts laid out: how old and how worn; the bore and what runs in it; the kit beside it.
 #include <QPainterPath>
 
+#include "document/param/age.hpp"
+#include "document/param/gauge.hpp"
+#include "document/param/kit.hpp"
 #include "document/values.hpp"
 #include "paint/plate.hpp"
 #include "paint/theme.hpp"
@@ -152,18 +155,18 @@ Picture ageing_plate(const PlateInput& in, QSizeF size) {
     draw_old_unit(p);
     draw_boxed(p);
   });
-  plate.value(Param::age_hoses, QPointF(96, 116));
-  plate.value(Param::age_nuts, QPointF(175, 84));
-  plate.value(Param::age_nipples, QPointF(227, 106));
-  plate.value(Param::age_drain, QPointF(310, 44));
-  plate.value(Param::age_boot, QPointF(300, 96));
-  plate.value(Param::age_spacers, QPointF(335, 164));
-  plate.value(Param::age_grommets, QPointF(414, 95));
-  plate.value(Param::age_fluid, QPointF(404, 68));
-  plate.value(Param::age_sensor, QPointF(482, 52));
-  plate.value(Param::age_pitting, QPointF(412, 119));
-  plate.value(Param::age_check_valve, QPointF(552, 66));
-  plate.value(Param::age_shelf, QPointF(552, 148));
+  plate.value(param::age_hoses, QPointF(96, 116));
+  plate.value(param::age_nuts, QPointF(175, 84));
+  plate.value(param::age_nipples, QPointF(227, 106));
+  plate.value(param::age_drain, QPointF(310, 44));
+  plate.value(param::age_boot, QPointF(300, 96));
+  plate.value(param::age_spacers, QPointF(335, 164));
+  plate.value(param::age_grommets, QPointF(414, 95));
+  plate.value(param::age_fluid, QPointF(404, 68));
+  plate.value(param::age_sensor, QPointF(482, 52));
+  plate.value(param::age_pitting, QPointF(412, 119));
+  plate.value(param::age_check_valve, QPointF(552, 66));
+  plate.value(param::age_shelf, QPointF(552, 148));
   return std::move(plate).done(194);
 }
 
@@ -174,18 +177,18 @@ Picture gauge_plate(const PlateInput& in, QSizeF size) {
     draw_piston(p, 436, 92);
     draw_cup(p, 530, 92);
   });
-  plate.value(Param::gauge_a1, QPointF(74, 76));
-  plate.value(Param::gauge_a2, QPointF(74, 106));
-  plate.value(Param::gauge_b1, QPointF(200, 76));
-  plate.value(Param::gauge_b2, QPointF(200, 106));
-  plate.value(Param::gauge_c1, QPointF(330, 76));
-  plate.value(Param::gauge_c2, QPointF(330, 106));
-  plate.value(Param::gauge_piston, QPointF(446, 54));
-  plate.value(Param::gauge_cup, QPointF(537, 50));
-  plate.value(Param::gauge_cup_rest, QPointF(146, 132));
-  plate.value(Param::gauge_pit, QPointF(261, 112));
-  plate.value(Param::gauge_pit_depth, QPointF(281, 132));
-  plate.value(Param::gauge_hone, QPointF(140, 52));
+  plate.value(param::gauge_a1, QPointF(74, 76));
+  plate.value(param::gauge_a2, QPointF(74, 106));
+  plate.value(param::gauge_b1, QPointF(200, 76));
+  plate.value(param::gauge_b2, QPointF(200, 106));
+  plate.value(param::gauge_c1, QPointF(330, 76));
+  plate.value(param::gauge_c2, QPointF(330, 106));
+  plate.value(param::gauge_piston, QPointF(446, 54));
+  plate.value(param::gauge_cup, QPointF(537, 50));
+  plate.value(param::gauge_cup_rest, QPointF(146, 132));
+  plate.value(param::gauge_pit, QPointF(261, 112));
+  plate.value(param::gauge_pit_depth, QPointF(281, 132));
+  plate.value(param::gauge_hone, QPointF(140, 52));
   return std::move(plate).done(164);
 }
 
@@ -208,12 +211,12 @@ Picture kit_plate(const PlateInput& in, QSizeF size) {
     const auto at = [first](double x, double y) {
       return first ? std::optional(QPointF(x, y)) : std::nullopt;
     };
-    plate.value(Param::kit_piston, at(104, 56), which);
-    plate.value(Param::kit_socket, at(80, 110), which);
-    plate.value(Param::kit_cups, at(196, 50), which);
-    plate.value(Param::kit_facing, at(224, 132), which);
-    plate.value(Param::kit_spring, at(324, 60), which);
-    plate.value(Param::kit_valve, at(432, 56), which);
+    plate.value(param::kit_piston, at(104, 56), which);
+    plate.value(param::kit_socket, at(80, 110), which);
+    plate.value(param::kit_cups, at(196, 50), which);
+    plate.value(param::kit_facing, at(224, 132), which);
+    plate.value(param::kit_spring, at(324, 60), which);
+    plate.value(param::kit_valve, at(432, 56), which);
   };
   plate.part(Drawn::tr("In the unit"));
   both(As::found);

@@ -5,6 +5,12 @@
 #include <cmath>
 
 #include "assembly/relevance.hpp"
+#include "document/param/assist.hpp"
+#include "document/param/brakes.hpp"
+#include "document/param/control.hpp"
+#include "document/param/master.hpp"
+#include "document/param/rod_ends.hpp"
+#include "document/param/vehicle.hpp"
 #include "paint/theme.hpp"
 #include "paint/words.hpp"
 
@@ -23,19 +29,19 @@ Surety surety_of(const Value& v) {
 /// A word or two for a question.
 QString short_name(Param p) {
   switch (p) {
-    case Param::control_pad_arm:
+    case param::control_pad_arm:
       return Drawn::tr("to pad");
-    case Param::control_pin_arm:
+    case param::control_pin_arm:
       return Drawn::tr("to pin");
-    case Param::control_axis_height:
+    case param::control_axis_height:
       return Drawn::tr("bore centreline");
-    case Param::assist_diaphragm1:
+    case param::assist_diaphragm1:
       return Drawn::tr("shell");
-    case Param::front_radius:
-    case Param::rear_radius:
+    case param::front_radius:
+    case param::rear_radius:
       return Drawn::tr("radius");
-    case Param::front_drum:
-    case Param::rear_drum:
+    case param::front_drum:
+    case param::rear_drum:
       return Drawn::tr("drum");
     default:
       return words_of(info(p).words).toLower();
@@ -83,54 +89,54 @@ class Collector {
 
 void pedal(Collector& c, const LineGeometry& g) {
   const double cs = std::cos(g.angle);
-  c.add(Param::control_axis_height, {g.pin.x() + 26, 0}, {g.pin.x() + 26, g.axis_y}, {}, 34, -6);
-  c.add(Param::control_rod_length, {g.pin.x(), g.axis_y + 16 * g.down},
+  c.add(param::control_axis_height, {g.pin.x() + 26, 0}, {g.pin.x() + 26, g.axis_y}, {}, 34, -6);
+  c.add(param::control_rod_length, {g.pin.x(), g.axis_y + 16 * g.down},
         {g.ball.x(), g.axis_y + 16 * g.down}, Drawn::tr("rod"), 0, 12);
-  c.mark(Param::control_offset, {g.ball.x() - 24, g.axis_y}, Drawn::tr("side offset"), -4, -24);
-  c.mark(Param::control_rod_clearance, g.ball, Drawn::tr("gap"), 4, 44);
-  c.mark(Param::control_rest_angle, {0, 0}, Drawn::tr("arm angle"), -62, -10);
-  c.add(Param::control_pad_stop, {g.pad.x() + 8, g.pad.y() + 10},
+  c.mark(param::control_offset, {g.ball.x() - 24, g.axis_y}, Drawn::tr("side offset"), -4, -24);
+  c.mark(param::control_rod_clearance, g.ball, Drawn::tr("gap"), 4, 44);
+  c.mark(param::control_rest_angle, {0, 0}, Drawn::tr("arm angle"), -62, -10);
+  c.add(param::control_pad_stop, {g.pad.x() + 8, g.pad.y() + 10},
         {g.pad.x() + 96 * cs, g.pad.y() + 10}, Drawn::tr("to floor"), 40, 0);
-  c.mark(Param::control_rest_height, {g.pad.x() - 6, g.pad.y() + 24 * cs}, Drawn::tr("height"), -64,
+  c.mark(param::control_rest_height, {g.pad.x() - 6, g.pad.y() + 24 * cs}, Drawn::tr("height"), -64,
          8);
 }
 
 /// Where the accelerator and the lamp's point lie beside the pad.
 void beside_pad(Collector& c, const LineGeometry& g) {
-  c.mark(Param::rod_accelerator, {g.pad.x() + 60, g.pad.y() + 20}, Drawn::tr("accelerator"), 96,
+  c.mark(param::rod_accelerator, {g.pad.x() + 60, g.pad.y() + 20}, Drawn::tr("accelerator"), 96,
          -44);
-  c.mark(Param::rod_lamp_travel, {g.pad.x() + 6, g.pad.y() - 14},
+  c.mark(param::rod_lamp_travel, {g.pad.x() + 6, g.pad.y() - 14},
          Drawn::tr("brake-light switch point"), -150, -86);
 }
 
 void master(Collector& c, const LineGeometry& g) {
   const double top = g.axis_y - g.body / 2 - 14;
   const double rest1 = g.master_x + 16;
-  c.add(Param::master_stroke1, {rest1, top}, {rest1 + g.stroke1, top}, Drawn::tr("stroke"), -14,
+  c.add(param::master_stroke1, {rest1, top}, {rest1 + g.stroke1, top}, Drawn::tr("stroke"), -14,
         -16);
   if (g.tandem || g.twin)
-    c.add(Param::master_stroke2, {rest1 + g.stroke1 + 22, top},
+    c.add(param::master_stroke2, {rest1 + g.stroke1 + 22, top},
           {rest1 + g.stroke1 + 22 + std::max(10.0, g.stroke2), top}, Drawn::tr("stroke 2"), 26,
           -38);
-  c.mark(Param::master_cutoff1, {rest1, g.axis_y + g.body / 2}, Drawn::tr("cut-off"), -10, 26);
-  c.mark(Param::master_spring_force, {rest1 + 30, g.axis_y + g.body / 2}, Drawn::tr("spring"), 10,
+  c.mark(param::master_cutoff1, {rest1, g.axis_y + g.body / 2}, Drawn::tr("cut-off"), -10, 26);
+  c.mark(param::master_spring_force, {rest1 + 30, g.axis_y + g.body / 2}, Drawn::tr("spring"), 10,
          48);
-  c.mark(Param::master_reservoir, {g.outlet1_x, g.axis_y - g.body / 2 - 20}, Drawn::tr("fluid"), 40,
+  c.mark(param::master_reservoir, {g.outlet1_x, g.axis_y - g.body / 2 - 20}, Drawn::tr("fluid"), 40,
          -44);
-  c.mark(Param::master_step_bore, {g.master_x + 10, g.axis_y - g.body / 2}, Drawn::tr("take-up"),
+  c.mark(param::master_step_bore, {g.master_x + 10, g.axis_y - g.body / 2}, Drawn::tr("take-up"),
          -30, -52);
-  c.mark(Param::master_bore2, {g.master_x + g.master_length, g.axis_y + g.apart},
+  c.mark(param::master_bore2, {g.master_x + g.master_length, g.axis_y + g.apart},
          Drawn::tr("bore 2"), 60, 10);
 }
 
 void booster(Collector& c, const LineGeometry& g) {
   if (!g.booster) return;
-  c.mark(Param::assist_output_gap, {g.master_x, g.axis_y}, Drawn::tr("gap"), 20, 40);
-  c.mark(Param::assist_diaphragm2, {g.firewall_x + 60, g.axis_y - g.booster_diameter / 2},
+  c.mark(param::assist_output_gap, {g.master_x, g.axis_y}, Drawn::tr("gap"), 20, 40);
+  c.mark(param::assist_diaphragm2, {g.firewall_x + 60, g.axis_y - g.booster_diameter / 2},
          Drawn::tr("second"), 30, -14);
-  c.mark(Param::assist_stroke, {g.firewall_x + 50, g.axis_y + g.booster_diameter / 2},
+  c.mark(param::assist_stroke, {g.firewall_x + 50, g.axis_y + g.booster_diameter / 2},
          Drawn::tr("stroke"), 40, 14);
-  c.mark(Param::assist_vacuum, {g.firewall_x + 30, g.axis_y + g.booster_diameter / 2},
+  c.mark(param::assist_vacuum, {g.firewall_x + 30, g.axis_y + g.booster_diameter / 2},
          Drawn::tr("vacuum"), -70, 24);
 }
 
@@ -138,28 +144,28 @@ void brake(Collector& c, const LineGeometry::Brake& b, Axle axle) {
   const auto p = [axle](Param front) { return of_axle(front, axle); };
   const QPointF top(b.centre.x(), b.centre.y() - b.radius);
   if (b.drum) {
-    c.mark(p(Param::front_cylinder), {top.x(), top.y() + b.radius * 0.28}, Drawn::tr("cylinder"),
+    c.mark(p(param::front_cylinder), {top.x(), top.y() + b.radius * 0.28}, Drawn::tr("cylinder"),
            86, -34);
-    c.mark(p(Param::front_shoe_clearance), {b.centre.x() + b.radius * 0.8, b.centre.y()},
+    c.mark(p(param::front_shoe_clearance), {b.centre.x() + b.radius * 0.8, b.centre.y()},
            Drawn::tr("gap"), 62, 26);
   } else {
-    c.mark(p(Param::front_piston), {top.x(), top.y() + 6}, Drawn::tr("piston"), 84, -6);
-    c.mark(p(Param::front_clearance), {top.x() - 12, top.y() + 14}, Drawn::tr("gap"), -74, 0);
-    c.mark(p(Param::front_mu), {b.centre.x() - b.radius * 0.6, b.centre.y() + 20},
+    c.mark(p(param::front_piston), {top.x(), top.y() + 6}, Drawn::tr("piston"), 84, -6);
+    c.mark(p(param::front_clearance), {top.x() - 12, top.y() + 14}, Drawn::tr("gap"), -74, 0);
+    c.mark(p(param::front_mu), {b.centre.x() - b.radius * 0.6, b.centre.y() + 20},
            Drawn::tr("friction"), -30, 24);
   }
-  c.add(p(Param::front_tyre), b.centre, {b.centre.x(), b.centre.y() + b.radius}, Drawn::tr("tyre"),
+  c.add(p(param::front_tyre), b.centre, {b.centre.x(), b.centre.y() + b.radius}, Drawn::tr("tyre"),
         -50, 6);
 }
 
 void vehicle(Collector& c, const LineGeometry& g) {
   const double y = g.front.centre.y() - std::max(g.front.radius, g.rear.radius) - 6;
-  c.add(Param::vehicle_wheelbase, {g.front.centre.x(), y}, {g.rear.centre.x(), y},
+  c.add(param::vehicle_wheelbase, {g.front.centre.x(), y}, {g.rear.centre.x(), y},
         Drawn::tr("wheelbase"), 0, 0);
   const QPointF mid = (g.front.centre + g.rear.centre) / 2;
-  c.mark(Param::vehicle_mass, mid, Drawn::tr("mass"), 0, -24);
-  c.mark(Param::vehicle_cg_height, mid, Drawn::tr("centre's height"), 0, 4);
-  c.mark(Param::vehicle_front_share, {g.front.centre.x(), g.front.centre.y() + g.front.radius},
+  c.mark(param::vehicle_mass, mid, Drawn::tr("mass"), 0, -24);
+  c.mark(param::vehicle_cg_height, mid, Drawn::tr("centre's height"), 0, 4);
+  c.mark(param::vehicle_front_share, {g.front.centre.x(), g.front.centre.y() + g.front.radius},
          Drawn::tr("front carries"), -30, -8);
 }
 
@@ -167,16 +173,16 @@ void always(Collector& c, const LineGeometry& g, const WorldView& v) {
   const double cs = std::cos(g.angle);
   const double sn = std::sin(g.angle);
   const QPointF left(-cs, g.down * sn);
-  c.add(Param::control_pad_arm, left * 40, g.pad + left * 40);
-  c.add(Param::control_pin_arm, -left * 26, g.pin - left * 26);
+  c.add(param::control_pad_arm, left * 40, g.pad + left * 40);
+  c.add(param::control_pin_arm, -left * 26, g.pin - left * 26);
   if (g.booster) {
     const double x = g.firewall_x + 22;
-    c.add(Param::assist_diaphragm1, {x, g.axis_y - g.booster_diameter / 2},
+    c.add(param::assist_diaphragm1, {x, g.axis_y - g.booster_diameter / 2},
           {x, g.axis_y + g.booster_diameter / 2});
   }
   const double end = g.master_x + g.master_length + 26;
   const double aside = g.twin ? -g.apart : 0;
-  c.add(Param::master_bore, {end, g.axis_y + aside - g.bore / 2},
+  c.add(param::master_bore, {end, g.axis_y + aside - g.bore / 2},
         {end, g.axis_y + aside + g.bore / 2}, Drawn::tr("bore"), 30, 0);
   if (g.clutch) {
     const WorldView plain{1, {}};
@@ -186,10 +192,10 @@ void always(Collector& c, const LineGeometry& g, const WorldView& v) {
   (void)v;
   const auto main = [&](const LineGeometry::Brake& b, Axle axle) {
     if (b.drum)
-      c.add(of_axle(Param::front_drum, axle), b.centre - QPointF(b.radius, 0),
+      c.add(of_axle(param::front_drum, axle), b.centre - QPointF(b.radius, 0),
             b.centre + QPointF(b.radius, 0), {}, 0, 0);
     else
-      c.add(of_axle(Param::front_radius, axle), b.centre, b.centre + QPointF(b.effective, 0));
+      c.add(of_axle(param::front_radius, axle), b.centre, b.centre + QPointF(b.effective, 0));
   };
   main(g.front, Axle::front);
   main(g.rear, Axle::rear);

@@ -13,7 +13,7 @@ namespace yoke {
 enum class Surety { measured, guess, typical, unknown };
 
 struct Callout {
-  Param param = Param::count_;
+  Param param = kNoParam;
   QPointF a, b;  ///< what it measures, in the picture; equal: a mark at one place
   QString name;  ///< short, empty where the drawing says it
   QString text;  ///< the value, or "?"

@@ -3,6 +3,7 @@
 #include <QPainterPath>
 #include <cmath>
 
+#include "document/param/clutch.hpp"
 #include "paint/master_line.hpp"
 #include "paint/theme.hpp"
 #include "paint/words.hpp"
@@ -85,17 +86,17 @@ std::vector<Dimension> clutch_dimensions(const LineGeometry& g, const WorldView&
   const Fork f = fork_of(g);
   const auto& s = g.slave;
   std::vector<Dimension> d;
-  d.push_back({Param::clutch_slave_bore, v.at(s.x - 44, g.axis_y - s.bore / 2),
+  d.push_back({param::clutch_slave_bore, v.at(s.x - 44, g.axis_y - s.bore / 2),
                v.at(s.x - 44, g.axis_y + s.bore / 2)});
   if (s.concentric) {
-    d.push_back({Param::clutch_release, v.at(f.bearing + QPointF(0, 60)),
+    d.push_back({param::clutch_release, v.at(f.bearing + QPointF(0, 60)),
                  v.at(f.bearing + QPointF(60, 60))});
     return d;
   }
   const QPointF aside(-46, 0);
-  d.push_back({Param::clutch_fork_slave, v.at(f.slave + aside), v.at(f.pivot + aside)});
+  d.push_back({param::clutch_fork_slave, v.at(f.slave + aside), v.at(f.pivot + aside)});
   const QPointF right(96, 0);
-  d.push_back({Param::clutch_fork_bearing, v.at(f.bearing + right),
+  d.push_back({param::clutch_fork_bearing, v.at(f.bearing + right),
                v.at(QPointF(f.bearing.x(), f.pivot.y()) + right)});
   return d;
 }

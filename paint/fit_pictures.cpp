@@ -5,6 +5,10 @@
 #include <algorithm>
 #include <cmath>
 
+#include "document/param/bolting.hpp"
+#include "document/param/rod.hpp"
+#include "document/param/squareness.hpp"
+#include "document/param/unit.hpp"
 #include "fitting/pattern.hpp"
 #include "paint/drawing_ground.hpp"
 #include "paint/words.hpp"
@@ -63,17 +67,17 @@ void draw_patterns(QPainter& p, const PatternReport& r, const Face& f, const Val
   }
   p.setPen(QPen(theme::kMarkOnDye, 1.6, Qt::DashLine));
   const double reach = 0.05;
-  if (plan.known(Param::fit_edge_left))
-    p.drawLine(f.at(-plan.si(Param::fit_edge_left), reach),
-               f.at(-plan.si(Param::fit_edge_left), -reach));
-  if (plan.known(Param::fit_edge_right))
-    p.drawLine(f.at(plan.si(Param::fit_edge_right), reach),
-               f.at(plan.si(Param::fit_edge_right), -reach));
-  if (plan.known(Param::fit_edge_up))
-    p.drawLine(f.at(-reach, plan.si(Param::fit_edge_up)), f.at(reach, plan.si(Param::fit_edge_up)));
-  if (plan.known(Param::fit_edge_down))
-    p.drawLine(f.at(-reach, -plan.si(Param::fit_edge_down)),
-               f.at(reach, -plan.si(Param::fit_edge_down)));
+  if (plan.known(param::fit_edge_left))
+    p.drawLine(f.at(-plan.si(param::fit_edge_left), reach),
+               f.at(-plan.si(param::fit_edge_left), -reach));
+  if (plan.known(param::fit_edge_right))
+    p.drawLine(f.at(plan.si(param::fit_edge_right), reach),
+               f.at(plan.si(param::fit_edge_right), -reach));
+  if (plan.known(param::fit_edge_up))
+    p.drawLine(f.at(-reach, plan.si(param::fit_edge_up)), f.at(reach, plan.si(param::fit_edge_up)));
+  if (plan.known(param::fit_edge_down))
+    p.drawLine(f.at(-reach, -plan.si(param::fit_edge_down)),
+               f.at(reach, -plan.si(param::fit_edge_down)));
 }
 
 Face face_of(const PatternReport& r, QSizeF size) {
@@ -97,10 +101,10 @@ void add_grips(Picture& pic, const PatternReport& r, const Face& f, const Values
       grip(f.at(x * plan.si(p), z * plan.si(p)), QStringLiteral("edge:") + QLatin1String(id),
            Drawn::tr("drag the edge to where it runs"));
   };
-  edge(Param::fit_edge_left, -1, 0, "left");
-  edge(Param::fit_edge_right, 1, 0, "right");
-  edge(Param::fit_edge_up, 0, 1, "up");
-  edge(Param::fit_edge_down, 0, -1, "down");
+  edge(param::fit_edge_left, -1, 0, "left");
+  edge(param::fit_edge_right, 1, 0, "right");
+  edge(param::fit_edge_up, 0, 1, "up");
+  edge(param::fit_edge_down, 0, -1, "down");
   for (std::size_t i = 0; i < r.new_pattern.studs.size(); ++i)
     grip(f.at(r.new_pattern.studs[i].x_m, r.new_pattern.studs[i].z_m),
          QStringLiteral("turn:%1").arg(i), Drawn::tr("drag it round: the new unit turns"));
@@ -133,8 +137,8 @@ Picture pattern_picture(const Job& job, const Style& style, QSizeF size) {
     key << Drawn::tr("plate %1 × %2")
                .arg(length_text(r.plate_width_m, style, 0),
                     length_text(r.plate_height_m, style, 0));
-  if (plan.known(Param::fit_edge_left) || plan.known(Param::fit_edge_right) ||
-      plan.known(Param::fit_edge_up) || plan.known(Param::fit_edge_down))
+  if (plan.known(param::fit_edge_left) || plan.known(param::fit_edge_right) ||
+      plan.known(param::fit_edge_up) || plan.known(param::fit_edge_down))
     key << Drawn::tr("broken: edge or crease");
   const QString words = key.join(QStringLiteral("   ·   "));
   pic.said << words;
@@ -161,15 +165,15 @@ Picture stack_picture(const Job& job, const Style& style, QSizeF size) {
     bool known;
   };
   const std::vector<Layer2> layers{
-      {Drawn::tr("unit's flange"), v.si(Param::unit_flange), v.known(Param::unit_flange)},
-      {Drawn::tr("gasket, spacer"), v.si(Param::rod_stack), v.known(Param::rod_stack)},
-      {Drawn::tr("adapter plate"), v.si(Param::fit_plate), true},
-      {Drawn::tr("firewall"), v.si(Param::fit_panel), v.known(Param::fit_panel)},
-      {Drawn::tr("washer"), v.si(Param::fit_washer), true}};
-  const double stud = v.known(Param::unit_stud_length) ? v.si(Param::unit_stud_length) : 0;
+      {Drawn::tr("unit's flange"), v.si(param::unit_flange), v.known(param::unit_flange)},
+      {Drawn::tr("gasket, spacer"), v.si(param::rod_stack), v.known(param::rod_stack)},
+      {Drawn::tr("adapter plate"), v.si(param::fit_plate), true},
+      {Drawn::tr("firewall"), v.si(param::fit_panel), v.known(param::fit_panel)},
+      {Drawn::tr("washer"), v.si(param::fit_washer), true}};
+  const double stud = v.known(param::unit_stud_length) ? v.si(param::unit_stud_length) : 0;
   double whole = 0;
   for (const auto& l : layers) whole += l.known ? l.m : 0.004;
-  whole = std::max(whole, v.si(Param::unit_flange) + stud) + 0.014;
+  whole = std::max(whole, v.si(param::unit_flange) + stud) + 0.014;
   const double scale = (size.width() - 80) / std::max(0.02, whole);
   const double mid = size.height() / 2;
   // Two rows of words above and below, the title and a line of warning.
@@ -202,11 +206,11 @@ Picture stack_picture(const Job& job, const Style& style, QSizeF size) {
     }
     if (stud <= 0) return;
     // The stud stands out of the flange's face; the nut sits behind the last layer.
-    const double from = 40 + v.si(Param::unit_flange) * scale;
+    const double from = 40 + v.si(param::unit_flange) * scale;
     p.setPen(QPen(theme::kScribe, 1.6));
     p.setBrush(theme::kDyeDeep);
     p.drawRect(QRectF(40, mid - 7, from - 40 + stud * scale, 14));
-    const double nut = 0.8 * v.si(Param::unit_stud_size) * scale;
+    const double nut = 0.8 * v.si(param::unit_stud_size) * scale;
     p.drawRect(QRectF(x, mid - 15, std::max(8.0, nut), 30));
   });
   QStringList said;
@@ -233,7 +237,7 @@ Picture offset_picture(const Job& job, const Style& style, QSizeF size) {
   pic.size = size;
   ground(pic, Drawn::tr("From above: the bore's line, the pedal's plane, and what closes the gap"));
   const Values v = resolve(job, As::plan);
-  if (!v.known(Param::fit_gap_side)) {
+  if (!v.known(param::fit_gap_side)) {
     say_missing(pic, Drawn::tr("Lay a straight edge along the bore to the pedal and measure how "
                                "far the pedal stands aside."));
     return pic;
@@ -242,10 +246,10 @@ Picture offset_picture(const Job& job, const Style& style, QSizeF size) {
     QString words;
     double m;
   };
-  const Step steps[] = {{Drawn::tr("unit moved"), v.si(Param::fit_shift_unit)},
-                        {Drawn::tr("pedal moved"), v.si(Param::fit_shift_pedal)},
-                        {Drawn::tr("lug"), v.si(Param::fit_lug)}};
-  double left = v.si(Param::fit_gap_side);
+  const Step steps[] = {{Drawn::tr("unit moved"), v.si(param::fit_shift_unit)},
+                        {Drawn::tr("pedal moved"), v.si(param::fit_shift_pedal)},
+                        {Drawn::tr("lug"), v.si(param::fit_lug)}};
+  double left = v.si(param::fit_gap_side);
   const double most = std::max(
       {0.02, std::abs(left), std::abs(steps[0].m) + std::abs(steps[1].m) + std::abs(steps[2].m)});
   const double scale = (size.height() / 2 - 50) / most;

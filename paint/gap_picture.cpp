@@ -1,6 +1,7 @@
 // The booster's output rod before the master's piston: both depths, and the gap they leave.
 #include <algorithm>
 
+#include "document/param/rod_ends.hpp"
 #include "paint/drawing_ground.hpp"
 #include "paint/fit_pictures.hpp"
 #include "paint/words.hpp"
@@ -57,22 +58,22 @@ Picture gap_picture(const Job& job, const Style& style, QSizeF size) {
   ground(pic, Drawn::tr("Output rod before the master's piston, length to scale"));
   const Values v = resolve(job, As::plan);
   const OutputGap g = output_gap(v);
-  const auto stick = v.known(Param::rod_stick_off)  ? std::optional(v.si(Param::rod_stick_off))
-                     : v.known(Param::rod_stick_on) ? std::optional(v.si(Param::rod_stick_on))
+  const auto stick = v.known(param::rod_stick_off)  ? std::optional(v.si(param::rod_stick_off))
+                     : v.known(param::rod_stick_on) ? std::optional(v.si(param::rod_stick_on))
                                                     : std::nullopt;
-  if (!stick || !v.known(Param::rod_recess)) {
+  if (!stick || !v.known(param::rod_recess)) {
     say_missing(pic,
                 Drawn::tr("Two depths decide the gap: from the master's face down to the seat in "
                           "its piston, and from the booster's face to the end of its rod."));
     return pic;
   }
   const Sight s = sight_of(
-      {v.si(Param::rod_gasket), v.si(Param::rod_gasket) + v.si(Param::rod_recess), *stick}, size);
+      {v.si(param::rod_gasket), v.si(param::rod_gasket) + v.si(param::rod_recess), *stick}, size);
   QStringList gaps;
   if (g.off_m) gaps << Drawn::tr("engine off %1").arg(length_text(*g.off_m, style, 2));
   if (g.on_m) gaps << Drawn::tr("running %1").arg(length_text(*g.on_m, style, 2));
   const QString said = Drawn::tr("gap: ") + gaps.join(QStringLiteral(", "));
-  const QString recess = Drawn::tr("recess ") + length_text(v.si(Param::rod_recess), style, 2);
+  const QString recess = Drawn::tr("recess ") + length_text(v.si(param::rod_recess), style, 2);
   const QString out = Drawn::tr("stands out ") + length_text(*stick, style, 2);
   pic.said << said << recess << out;
   const bool bad = !g.findings.empty();

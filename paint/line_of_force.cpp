@@ -5,6 +5,7 @@
 #include <QtMath>
 #include <algorithm>
 
+#include "document/param/control.hpp"
 #include "paint/callouts.hpp"
 #include "paint/clutch_line.hpp"
 #include "paint/line_geometry.hpp"
@@ -253,7 +254,7 @@ QString lock_words(const FeelPoint& f) {
 
 std::vector<Station> stations_of(const LineInput& in) {
   if (!in.point) return {};
-  if (value_of(in.job, in.which, Param::control_use).is(choice::ControlUse::clutch))
+  if (value_of(in.job, in.which, param::control_use).is(choice::ControlUse::clutch))
     return clutch_stations(in);
   const FeelPoint& f = *in.point;
   const auto n = [&](double v, Kind k, int d) { return q(format_quantity(v, k, d, in.style)); };

@@ -3,6 +3,9 @@
 #include <algorithm>
 #include <cmath>
 
+#include "document/param/assist.hpp"
+#include "document/param/hang.hpp"
+#include "document/param/rod_ends.hpp"
 #include "fitting/envelope.hpp"
 #include "paint/drawing_ground.hpp"
 #include "paint/fit_pictures.hpp"
@@ -139,10 +142,10 @@ Picture attitude_picture(const Job& job, const Style& style, QSizeF size) {
     Param param;
     double x;
   };
-  std::vector<Line> lines{{Drawn::tr("master's nose"), Param::fit_master_nose, 0.3}};
+  std::vector<Line> lines{{Drawn::tr("master's nose"), param::fit_master_nose, 0.3}};
   if (v.is(choice::AssistKind::remote)) {
-    lines.push_back({Drawn::tr("servo's nose"), Param::fit_servo_nose, 0.62});
-    lines.push_back({Drawn::tr("breather"), Param::fit_breather, 0.85});
+    lines.push_back({Drawn::tr("servo's nose"), param::fit_servo_nose, 0.62});
+    lines.push_back({Drawn::tr("breather"), param::fit_breather, 0.85});
   }
   for (const Line& l : lines) {
     const bool known = v.known(l.param);
@@ -151,7 +154,7 @@ Picture attitude_picture(const Job& job, const Style& style, QSizeF size) {
         l.words + QLatin1Char(' ') +
         (known ? q(format_quantity(a, Kind::angle, 1, style)) : QStringLiteral("?"));
     pic.said << words;
-    const bool down = l.param == Param::fit_breather;
+    const bool down = l.param == param::fit_breather;
     const QPointF c(size.width() * l.x, size.height() * 0.52);
     pic.layers.emplace_back([=](QPainter& p) {
       p.setRenderHint(QPainter::Antialiasing);
@@ -205,10 +208,10 @@ Picture heights_picture(const Job& job, const Style& style, QSizeF size) {
   if (h.pad_after_m && h.lamp_after_m)
     levels.push_back(
         {Drawn::tr("lamp lights"), *h.pad_after_m - *h.lamp_after_m, 0.6, *h.lamp_after_m <= 0});
-  if (v.known(Param::rod_accelerator))
+  if (v.known(param::rod_accelerator))
     levels.push_back(
-        {Drawn::tr("accelerator ") + length_text(v.si(Param::rod_accelerator), style, 0),
-         v.si(Param::rod_accelerator), 0.85, false});
+        {Drawn::tr("accelerator ") + length_text(v.si(param::rod_accelerator), style, 0),
+         v.si(param::rod_accelerator), 0.85, false});
   if (levels.empty()) {
     say_missing(pic, Drawn::tr("The pedal's height at rest is not known: floor to the middle of "
                                "the pedal pad, carpet out."));

@@ -61,7 +61,7 @@ void Plate::value(Param param, std::optional<QPointF> at, As which) {
 }
 
 void Plate::part(const QString& words) {
-  labels_.push_back({Param::count_, in_.which, {}, words});
+  labels_.push_back({kNoParam, in_.which, {}, words});
 }
 
 void Plate::place(Picture& pic, const Label& l, int number, const QRectF& box, double zoom) const {

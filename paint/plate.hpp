@@ -35,7 +35,7 @@ class Plate {
 
  private:
   struct Label {
-    Param param = Param::count_;
+    Param param = kNoParam;
     As which = As::found;
     std::optional<QPointF> at;
     QString words;  ///< of a heading

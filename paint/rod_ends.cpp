@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "document/param/rod.hpp"
 #include "paint/drawing_ground.hpp"
 #include "paint/lettering.hpp"
 #include "paint/sections.hpp"
@@ -73,10 +74,10 @@ Picture rod_ends_picture(const Job& job, const Style& style, QSizeF size) {
   RodEnds e;
   e.left = 92;
   e.right = size.width() - 60;
-  e.known = v.known(Param::rod_engaged) && v.known(Param::rod_thread_spare);
-  const double engaged_mm = v.known(Param::rod_engaged) ? v.si(Param::rod_engaged) * 1e3 : 15;
+  e.known = v.known(param::rod_engaged) && v.known(param::rod_thread_spare);
+  const double engaged_mm = v.known(param::rod_engaged) ? v.si(param::rod_engaged) * 1e3 : 15;
   const double spare_mm =
-      v.known(Param::rod_thread_spare) ? v.si(Param::rod_thread_spare) * 1e3 : 25;
+      v.known(param::rod_thread_spare) ? v.si(param::rod_thread_spare) * 1e3 : 25;
   const double scale =
       std::min(4.0, (e.right - e.left) * 0.62 / std::max(20.0, engaged_mm + spare_mm));
   e.engaged = engaged_mm * scale;
@@ -90,17 +91,17 @@ Picture rod_ends_picture(const Job& job, const Style& style, QSizeF size) {
     QString text;
     QPointF at;
   };
-  const std::vector<Word> words{{Param::rod_engaged,
-                                 value(Param::rod_engaged, Drawn::tr("holds")),
+  const std::vector<Word> words{{param::rod_engaged,
+                                 value(param::rod_engaged, Drawn::tr("holds")),
                                  {e.left + e.engaged / 2, y - 38}},
-                                {Param::rod_thread_spare,
-                                 value(Param::rod_thread_spare, Drawn::tr("free")),
+                                {param::rod_thread_spare,
+                                 value(param::rod_thread_spare, Drawn::tr("free")),
                                  {e.left + e.engaged + e.spare / 2 + 16, y - 26}},
-                                {Param::rod_diameter,
-                                 value(Param::rod_diameter, Drawn::tr("thread")),
+                                {param::rod_diameter,
+                                 value(param::rod_diameter, Drawn::tr("thread")),
                                  {e.left + e.engaged + e.spare + 46, y + 26}},
-                                {Param::rod_pitch,
-                                 value(Param::rod_pitch, Drawn::tr("pitch")),
+                                {param::rod_pitch,
+                                 value(param::rod_pitch, Drawn::tr("pitch")),
                                  {e.left + e.engaged / 2, y + 40}}};
   const QString turns =
       ends.turns ? turns_text(*ends.turns) : Drawn::tr("turns: pitch and change are needed");
@@ -131,11 +132,11 @@ Picture rod_ends_picture(const Job& job, const Style& style, QSizeF size) {
   const auto spot = [&](Param p, const QRectF& area, const QString& tip) {
     pic.spots.push_back({area, QStringLiteral("param:") + q(std::string(info(p).id)), tip});
   };
-  spot(Param::rod_engaged, QRectF(e.left - 26, y - 52, e.engaged + 20, 50), words[0].text);
-  spot(Param::rod_thread_spare, QRectF(e.left + e.engaged, y - 40, e.spare + 20, 50),
+  spot(param::rod_engaged, QRectF(e.left - 26, y - 52, e.engaged + 20, 50), words[0].text);
+  spot(param::rod_thread_spare, QRectF(e.left + e.engaged, y - 40, e.spare + 20, 50),
        words[1].text);
-  spot(Param::rod_pitch, QRectF(e.left - 26, y + 4, e.engaged + 20, 50), words[3].text);
-  spot(Param::rod_diameter, QRectF(e.left + e.engaged, y + 10, e.spare + 60, 40), words[2].text);
+  spot(param::rod_pitch, QRectF(e.left - 26, y + 4, e.engaged + 20, 50), words[3].text);
+  spot(param::rod_diameter, QRectF(e.left + e.engaged, y + 10, e.spare + 60, 40), words[2].text);
   for (const Word& w : words) pic.said << w.text;
   pic.said << turns;
   if (!limits.isEmpty()) pic.said << limits;

@@ -6,6 +6,9 @@
 #include <algorithm>
 #include <cmath>
 
+#include "document/param/control.hpp"
+#include "document/param/master.hpp"
+#include "document/param/rod.hpp"
 #include "paint/drawing_ground.hpp"
 #include "paint/words.hpp"
 
@@ -23,8 +26,8 @@ struct UnitSection {
 };
 
 UnitSection unit_of(const Job& job, As which) {
-  return {value_of(job, which, Param::rod_snout), value_of(job, which, Param::rod_socket),
-          value_of(job, which, Param::rod_stack)};
+  return {value_of(job, which, param::rod_snout), value_of(job, which, param::rod_socket),
+          value_of(job, which, param::rod_stack)};
 }
 
 void draw_unit(QPainter& p, const UnitSection& u, QPointF face, double s, double flatness,
@@ -55,7 +58,7 @@ void draw_unit(QPainter& p, const UnitSection& u, QPointF face, double s, double
   p.drawEllipse(QPointF(seat - 5, face.y()), 5, 5);
   const auto label = [&](const QString& word, const Value& v) {
     return word + QStringLiteral(" ") +
-           (v.known() ? q(format_value(Param::rod_snout, v.si, style)) : QStringLiteral("?"));
+           (v.known() ? q(format_value(param::rod_snout, v.si, style)) : QStringLiteral("?"));
   };
   const auto ink = [](const Value& v) { return v.known() ? theme::kScribe : theme::kMarkOnDye; };
   theme::draw_dimension(p, {end, at(-66)}, {face.x(), at(-66)}, label(Drawn::tr("nose"), u.snout),
@@ -231,7 +234,7 @@ Picture outlets_picture(const Job& job, const OutletReport& report, QSizeF size)
   pic.size = size;
   ground(pic, Drawn::tr("Which outlet feeds which wheel (touch a wheel to change it)"));
   pic.layers.emplace_back([=](QPainter& p) { draw_outlet_lines(p, job, size); });
-  const Value kind = value_of(job, As::plan, Param::master_kind);
+  const Value kind = value_of(job, As::plan, param::master_kind);
   const bool tandem = !kind.is(choice::MasterKind::single);
   pic.layers.emplace_back([=](QPainter& p) {
     p.setRenderHint(QPainter::Antialiasing);
@@ -292,11 +295,11 @@ Picture rod_angle_picture(const Job& job, const AngleReport& report, const Style
     return pic;
   }
   const auto get = [&](Param p) { return value_of(job, As::plan, p).si * 1e3; };
-  const double r = get(Param::control_pin_arm);
-  const double h = get(Param::control_axis_height);
-  const double l = get(Param::control_rod_length);
-  const double arm = get(Param::control_pad_arm);
-  const double a0 = value_of(job, As::plan, Param::control_rest_angle).si;
+  const double r = get(param::control_pin_arm);
+  const double h = get(param::control_axis_height);
+  const double l = get(param::control_rod_length);
+  const double arm = get(param::control_pad_arm);
+  const double a0 = value_of(job, As::plan, param::control_rest_angle).si;
   const double a1 = a0 + report.points.back().pad_travel_m * 1e3 / arm;
   const double scale =
       std::min((size.width() - 120) / (l + r * 0.5 + 30), (size.height() - 110) / (h + 6));
@@ -334,8 +337,8 @@ Picture rod_angle_picture(const Job& job, const AngleReport& report, const Style
       Drawn::tr("at rest %1°, pressed %2°, sideways offset %3")
           .arg(report.points.front().angle_rad * 180 / M_PI, 0, 'f', 1)
           .arg(report.points.back().angle_rad * 180 / M_PI, 0, 'f', 1)
-          .arg(q(format_value(Param::control_offset,
-                              value_of(job, As::plan, Param::control_offset).si, style)));
+          .arg(q(format_value(param::control_offset,
+                              value_of(job, As::plan, param::control_offset).si, style)));
   pic.said << words;
   pic.layers.emplace_back([=](QPainter& p) {
     p.setFont(theme::text(14));

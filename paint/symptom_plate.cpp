@@ -2,6 +2,7 @@
 #include <QLineF>
 #include <QPainterPath>
 
+#include "document/param/symptom.hpp"
 #include "paint/plate.hpp"
 #include "paint/theme.hpp"
 #include "paint/words.hpp"
@@ -98,22 +99,22 @@ Picture symptom_plate(const PlateInput& in, QSizeF size) {
     }
   });
   const auto tile = [](int i, double dx, double y) { return QPointF(14 + i * kTile + dx, y); };
-  plate.value(Param::symptom_push, std::nullopt);
-  plate.value(Param::symptom_first, tile(0, 66, kTop + 48));
-  plate.value(Param::symptom_second, tile(0, 54, kTop + 70));
-  plate.value(Param::symptom_third, tile(0, 36, kTop + 90));
-  plate.value(Param::symptom_sink, tile(1, 70, kTop + 82));
-  plate.value(Param::symptom_hold, std::nullopt);
-  plate.value(Param::symptom_creep, tile(1, 14, kTop + 78));
-  plate.value(Param::symptom_engine, tile(2, 58, kTop + 34));
-  plate.value(Param::symptom_drag, tile(3, 66, kTop + 40));
-  plate.value(Param::symptom_rod_play, tile(4, 62, kTop + 30));
-  plate.value(Param::symptom_pivot_play, tile(4, 26, kTop + 14));
-  plate.value(Param::symptom_side_play, tile(4, 62, kTop + 84));
-  plate.value(Param::symptom_pin_wear, tile(4, 12, kTop + 62));
-  plate.value(Param::symptom_leak, tile(5, 76, kTop + 64));
-  plate.value(Param::symptom_level, tile(5, 58, kTop + 6));
-  plate.value(Param::symptom_lamp, tile(5, 12, kTop + 74));
+  plate.value(param::symptom_push, std::nullopt);
+  plate.value(param::symptom_first, tile(0, 66, kTop + 48));
+  plate.value(param::symptom_second, tile(0, 54, kTop + 70));
+  plate.value(param::symptom_third, tile(0, 36, kTop + 90));
+  plate.value(param::symptom_sink, tile(1, 70, kTop + 82));
+  plate.value(param::symptom_hold, std::nullopt);
+  plate.value(param::symptom_creep, tile(1, 14, kTop + 78));
+  plate.value(param::symptom_engine, tile(2, 58, kTop + 34));
+  plate.value(param::symptom_drag, tile(3, 66, kTop + 40));
+  plate.value(param::symptom_rod_play, tile(4, 62, kTop + 30));
+  plate.value(param::symptom_pivot_play, tile(4, 26, kTop + 14));
+  plate.value(param::symptom_side_play, tile(4, 62, kTop + 84));
+  plate.value(param::symptom_pin_wear, tile(4, 12, kTop + 62));
+  plate.value(param::symptom_leak, tile(5, 76, kTop + 64));
+  plate.value(param::symptom_level, tile(5, 58, kTop + 6));
+  plate.value(param::symptom_lamp, tile(5, 12, kTop + 74));
   return std::move(plate).done(150);
 }
 

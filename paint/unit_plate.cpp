@@ -2,6 +2,8 @@
 #include <algorithm>
 #include <cmath>
 
+#include "document/param/master.hpp"
+#include "document/param/unit.hpp"
 #include "document/values.hpp"
 #include "paint/plate.hpp"
 #include "paint/theme.hpp"
@@ -90,7 +92,7 @@ Picture unit_plate(const PlateInput& in, QSizeF size) {
   b.tandem = !v.is(choice::MasterKind::single);
   b.studs = stud_count(v).value_or(4);
   b.inlets = v.is(choice::UnitInlets::n0) ? 0 : v.is(choice::UnitInlets::n1) ? 1 : 2;
-  const Value side1 = plate.of(Param::unit_port1_side);
+  const Value side1 = plate.of(param::unit_port1_side);
   plate.draw([=](QPainter& p) {
     draw_face(p, b);
     draw_profile(p, b, kSide_y, false);
@@ -104,31 +106,31 @@ Picture unit_plate(const PlateInput& in, QSizeF size) {
     p.drawText(QRectF(kFlange_x + 236, kTop_y + 17, 90, 16), Qt::AlignCenter,
                Drawn::tr("from above"));
   });
-  plate.value(Param::unit_pilot, kFace + QPointF(0, -27));
-  plate.value(Param::unit_studs, kFace + QPointF(58, -46));
-  plate.value(Param::unit_stud_pitch, kFace + QPointF(0, 40));
-  plate.value(Param::unit_stud_pitch2, kFace + QPointF(-58, 0));
-  plate.value(Param::unit_stud_size, kFace + QPointF(-58, 44));
-  plate.value(Param::unit_stud_length, QPointF(kFlange_x - 44, kSide_y - 22));
-  plate.value(Param::unit_flange, QPointF(kFlange_x + 4, kSide_y - 40));
-  plate.value(Param::unit_length, QPointF(kEnd_x + 12, kSide_y - 14));
-  plate.value(Param::unit_body_width, QPointF(kFlange_x + 130, kTop_y));
-  plate.value(Param::unit_body_step, QPointF(kFlange_x + 110, kSide_y));
-  plate.value(Param::unit_cast_mark, QPointF(kFlange_x + 40, kSide_y));
-  plate.value(Param::unit_rod_kept, QPointF(kFlange_x - 46, kSide_y + 6));
-  plate.value(Param::unit_inlets, QPointF(kFlange_x + 92, kSide_y - 22));
-  plate.value(Param::unit_inlet_pitch, QPointF(kFlange_x + 128, kSide_y - 40));
-  plate.value(Param::unit_chamber2, QPointF(kFlange_x + 196, kSide_y - 42));
-  plate.value(Param::unit_switch, QPointF(kFlange_x + 240, kSide_y));
-  plate.value(Param::unit_port1_side, QPointF(kFlange_x + 52, kTop_y - 22));
-  plate.value(Param::unit_port1_thread, QPointF(kFlange_x + 72, kTop_y - 2));
-  plate.value(Param::unit_port1_seat, QPointF(kFlange_x + 94, kTop_y - 22));
+  plate.value(param::unit_pilot, kFace + QPointF(0, -27));
+  plate.value(param::unit_studs, kFace + QPointF(58, -46));
+  plate.value(param::unit_stud_pitch, kFace + QPointF(0, 40));
+  plate.value(param::unit_stud_pitch2, kFace + QPointF(-58, 0));
+  plate.value(param::unit_stud_size, kFace + QPointF(-58, 44));
+  plate.value(param::unit_stud_length, QPointF(kFlange_x - 44, kSide_y - 22));
+  plate.value(param::unit_flange, QPointF(kFlange_x + 4, kSide_y - 40));
+  plate.value(param::unit_length, QPointF(kEnd_x + 12, kSide_y - 14));
+  plate.value(param::unit_body_width, QPointF(kFlange_x + 130, kTop_y));
+  plate.value(param::unit_body_step, QPointF(kFlange_x + 110, kSide_y));
+  plate.value(param::unit_cast_mark, QPointF(kFlange_x + 40, kSide_y));
+  plate.value(param::unit_rod_kept, QPointF(kFlange_x - 46, kSide_y + 6));
+  plate.value(param::unit_inlets, QPointF(kFlange_x + 92, kSide_y - 22));
+  plate.value(param::unit_inlet_pitch, QPointF(kFlange_x + 128, kSide_y - 40));
+  plate.value(param::unit_chamber2, QPointF(kFlange_x + 196, kSide_y - 42));
+  plate.value(param::unit_switch, QPointF(kFlange_x + 240, kSide_y));
+  plate.value(param::unit_port1_side, QPointF(kFlange_x + 52, kTop_y - 22));
+  plate.value(param::unit_port1_thread, QPointF(kFlange_x + 72, kTop_y - 2));
+  plate.value(param::unit_port1_seat, QPointF(kFlange_x + 94, kTop_y - 22));
   if (b.tandem) {
-    plate.value(Param::unit_port2_side, QPointF(kFlange_x + 164, kTop_y - 22));
-    plate.value(Param::unit_port2_thread, QPointF(kFlange_x + 184, kTop_y - 2));
-    plate.value(Param::unit_port2_seat, QPointF(kFlange_x + 206, kTop_y - 22));
+    plate.value(param::unit_port2_side, QPointF(kFlange_x + 164, kTop_y - 22));
+    plate.value(param::unit_port2_thread, QPointF(kFlange_x + 184, kTop_y - 2));
+    plate.value(param::unit_port2_seat, QPointF(kFlange_x + 206, kTop_y - 22));
   }
-  plate.value(Param::unit_front_outlet, std::nullopt);
+  plate.value(param::unit_front_outlet, std::nullopt);
   return std::move(plate).done(kDrawn);
 }
 

@@ -2,6 +2,8 @@
 
 #include <algorithm>
 
+#include "document/param/assist.hpp"
+#include "document/param/master.hpp"
 #include "session/texts.hpp"
 
 namespace yoke {
@@ -51,11 +53,11 @@ void take_candidate(Session& session, const Candidate& candidate) {
 
 void take_assist(Session& session, const AssistChoice& choice) {
   session.edit(QObject::tr("assist: %1").arg(text_of(choice.words, session.style())), [&](Job& j) {
-    const Value now = value_of(j, As::plan, Param::assist_kind);
+    const Value now = value_of(j, As::plan, param::assist_kind);
     if (!now.is(choice.kind))
       for (const ParamInfo& p : all_params())
-        if (p.group == Group::assist && p.param != Param::assist_vacuum &&
-            p.param != Param::assist_vacuum_altitude && p.param != Param::assist_manifold) {
+        if (p.group == Group::assist && p.param != param::assist_vacuum &&
+            p.param != param::assist_vacuum_altitude && p.param != param::assist_manifold) {
           j.plan.set(p.param, Measured{});
           j.built.clear(p.param);
         }
@@ -72,7 +74,7 @@ std::vector<CandidateView> candidate_views(const Job& job, std::size_t points) {
     v.report = condition_report(tried, ConditionId::plan, points);
     v.report.title = Message::data(c.name);
     const Values values = resolve(tried, As::plan);
-    v.bore_m = values.known(Param::master_bore) ? values.si(Param::master_bore) : 0;
+    v.bore_m = values.known(param::master_bore) ? values.si(param::master_bore) : 0;
     v.ratio = arm_ratio(values).value_or(0);
     list.push_back(std::move(v));
   }

@@ -3,6 +3,9 @@
 #include <cmath>
 
 #include "assembly/assemble.hpp"
+#include "document/param/assist.hpp"
+#include "document/param/control.hpp"
+#include "document/param/master.hpp"
 #include "master/bores.hpp"
 #include "session/texts.hpp"
 #include "sizing/relative.hpp"
@@ -35,25 +38,25 @@ void choose_cell(Session& session, const Cell& cell, const AssistOption* option,
   session.edit(
       name,
       [&](Job& job) {
-        set_plan(job, Param::master_bore, cell.bore_m);
+        set_plan(job, param::master_bore, cell.bore_m);
         if (option) {
-          set_plan(job, Param::assist_kind, static_cast<double>(option->kind));
+          set_plan(job, param::assist_kind, static_cast<double>(option->kind));
           if (option->kind == choice::AssistKind::vacuum &&
-              !value_of(job, As::plan, Param::assist_diaphragm1).known())
-            set_plan(job, Param::assist_diaphragm1, kUsualDiaphragm_m);
+              !value_of(job, As::plan, param::assist_diaphragm1).known())
+            set_plan(job, param::assist_diaphragm1, kUsualDiaphragm_m);
         }
         if (cell.bore2_m > 0) {
-          set_plan(job, Param::master_bore2, cell.bore2_m);
+          set_plan(job, param::master_bore2, cell.bore2_m);
           return;
         }
-        const Value pin = value_of(job, As::plan, Param::control_pin_arm);
-        const double pad = value_of(job, As::plan, Param::control_pad_arm).si;
+        const Value pin = value_of(job, As::plan, param::control_pin_arm);
+        const double pad = value_of(job, As::plan, param::control_pad_arm).si;
         const auto now = arm_ratio(job, As::plan);
         // By proportion where a ratio stands: an intermediate lever keeps its own share.
         if (now && std::abs(*now - cell.ratio) > 0.01)
-          set_plan(job, Param::control_pin_arm, pin.si * *now / cell.ratio);
+          set_plan(job, param::control_pin_arm, pin.si * *now / cell.ratio);
         else if (!now && pad > 0)
-          set_plan(job, Param::control_pin_arm, pad / cell.ratio);
+          set_plan(job, param::control_pin_arm, pad / cell.ratio);
       },
       merge);
 }

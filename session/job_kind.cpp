@@ -2,6 +2,11 @@
 
 #include <algorithm>
 
+#include "document/param/assist.hpp"
+#include "document/param/control.hpp"
+#include "document/param/limits.hpp"
+#include "document/param/master.hpp"
+#include "document/param/symptom.hpp"
 #include "document/values.hpp"
 #include "session/session.hpp"
 
@@ -12,7 +17,7 @@ namespace {
 using choice::TargetJob;
 
 std::optional<TargetJob> kind_of(const Job& job) {
-  return value_of(job, As::plan, Param::target_job).as<TargetJob>();
+  return value_of(job, As::plan, param::target_job).as<TargetJob>();
 }
 
 template <class Choice>
@@ -32,17 +37,17 @@ bool is_clutch(const Job& job) {
 
 Job begun_job(TargetJob kind) {
   Job job = blank_job();
-  put(job.found, Param::target_job, kind);
+  put(job.found, param::target_job, kind);
   const bool clutch = kind == TargetJob::cable || kind == TargetJob::clutch;
-  put(job.found, Param::control_use,
+  put(job.found, param::control_use,
       clutch ? choice::ControlUse::clutch : choice::ControlUse::brake);
   if (kind == TargetJob::circuits) {
-    put(job.found, Param::master_kind, choice::MasterKind::single);
-    put(job.plan, Param::master_kind, choice::MasterKind::tandem);
+    put(job.found, param::master_kind, choice::MasterKind::single);
+    put(job.plan, param::master_kind, choice::MasterKind::tandem);
   }
   if (kind == TargetJob::lever) {
-    put(job.found, Param::control_kind, choice::ControlKind::lever_radial);
-    put(job.found, Param::assist_kind, choice::AssistKind::none);
+    put(job.found, param::control_kind, choice::ControlKind::lever_radial);
+    put(job.found, param::assist_kind, choice::AssistKind::none);
   }
   return job;
 }
@@ -51,11 +56,11 @@ FirstMeasure first_measure(TargetJob kind) {
   switch (kind) {
     case TargetJob::bores:
     case TargetJob::master:
-      return {As::found, Param::master_bore};
+      return {As::found, param::master_bore};
     case TargetJob::feel:
-      return {As::found, Param::symptom_first};
+      return {As::found, param::symptom_first};
     default:
-      return {As::found, Param::control_pad_arm};
+      return {As::found, param::control_pad_arm};
   }
 }
 

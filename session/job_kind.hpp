@@ -10,12 +10,16 @@
 
 namespace yoke {
 
+namespace choice {
+enum class TargetJob;
+}
+
 /// A new job of that kind, with the facts that the choice implies.
 [[nodiscard]] Job begun_job(choice::TargetJob kind);
 /// What to measure first; the system it belongs to.
 struct FirstMeasure {
   As which = As::found;
-  Param param = Param::control_pad_arm;
+  Param param = kNoParam;
 };
 [[nodiscard]] FirstMeasure first_measure(choice::TargetJob kind);
 

@@ -2,6 +2,8 @@
 
 #include <algorithm>
 
+#include "document/param/control.hpp"
+#include "document/param/master.hpp"
 #include "session/texts.hpp"
 
 namespace yoke {
@@ -176,7 +178,7 @@ void Session::recompute() {
 
 Session::MapKey Session::map_key(const SweepRequest& q) const {
   MapKey k{job_->found, job_->plan, job_->built, q.bores_m, q.bores2_m, q.ratios};
-  for (const Param p : {Param::master_bore, Param::master_bore2, Param::control_pin_arm}) {
+  for (const Param p : {param::master_bore, param::master_bore2, param::control_pin_arm}) {
     k.plan.clear(p);
     k.built.clear(p);
   }

@@ -2,6 +2,8 @@
 #include "session/sheet.hpp"
 
 #include "assembly/assemble.hpp"
+#include "document/param/assist.hpp"
+#include "document/param/master.hpp"
 #include "master/bores.hpp"
 #include "proving/gates.hpp"
 #include "rod/rod.hpp"
@@ -42,8 +44,8 @@ QString head(const Job& job, const std::vector<Finding>& findings, const QDate& 
 }
 
 QString bore_text(const Values& v, const Style& style) {
-  if (!v.known(Param::master_bore)) return Printed::tr("unknown");
-  const double si = v.si(Param::master_bore);
+  if (!v.known(param::master_bore)) return Printed::tr("unknown");
+  const double si = v.si(param::master_bore);
   const BoreSize* named = named_bore(Length{si});
   return named ? QStringLiteral("%1 (%2)").arg(text_of(named->name),
                                                quantity_text(si, Kind::length, 2, style))
@@ -89,9 +91,9 @@ QString decided(const Job& job, const std::vector<ConditionReport>& strip, const
   rows << row({esc(Printed::tr("Master bore")), esc(bore_text(found, style)),
                esc(bore_text(plan, style))})
        << row({esc(Printed::tr("Pedal ratio")), ratio_text(found), ratio_text(plan)})
-       << row({esc(words_of(info(Param::assist_kind).words)),
-               esc(value_text(job, As::found, Param::assist_kind, style)),
-               esc(value_text(job, As::plan, Param::assist_kind, style))})
+       << row({esc(words_of(info(param::assist_kind).words)),
+               esc(value_text(job, As::found, param::assist_kind, style)),
+               esc(value_text(job, As::plan, param::assist_kind, style))})
        << row({esc(Printed::tr("Pedal to expect")), esc(press(ConditionId::found)),
                esc(press(ConditionId::plan))})
        << row({esc(Printed::tr("Push rod")), QString(), esc(rod_words(rod_report(job)), style)})

@@ -3,6 +3,7 @@
 #include <algorithm>
 
 #include "assembly/assemble.hpp"
+#include "document/param/master.hpp"
 #include "fitting/pattern.hpp"
 #include "master/bores.hpp"
 #include "plumbing/outlets.hpp"
@@ -112,7 +113,7 @@ Sentence size_sentence(const Session& s) {
   const auto ratio = arm_ratio(v);
   Sentence w;
   const Message worst = worst_message(s);
-  const Message own = say("{} at {}: {}", bore_message(v.si(Param::master_bore)),
+  const Message own = say("{} at {}: {}", bore_message(v.si(param::master_bore)),
                           Plain{ratio.value_or(0), 2}, press_message(*plan));
   w.decision = worst.empty() ? say("{}; passes in all conditions", own) : say("{}; {}", own, worst);
   if (const auto better = better_cell(s))

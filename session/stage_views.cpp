@@ -6,6 +6,7 @@
 
 #include "assembly/assemble.hpp"
 #include "document/as_built.hpp"
+#include "document/param/master.hpp"
 #include "judge/findings.hpp"
 #include "plumbing/outlets.hpp"
 #include "proving/estimate.hpp"
@@ -32,7 +33,7 @@ PlumbView plumb_view(const Job& job) {
       "line, assume none. A nut that screws in proves the thread, not the seat and not the "
       "circuit.";
   const OutletReport r = outlet_report(job, As::plan);
-  const Value kind = value_of(job, As::plan, Param::master_kind);
+  const Value kind = value_of(job, As::plan, param::master_kind);
   if (kind.is(choice::MasterKind::single))
     v.answer = "A single circuit: one leak takes every brake.";
   else if (any_hard(r.findings))
@@ -210,7 +211,7 @@ std::vector<Message> prove_verdict(const Job& job) {
         "No readings yet. Bathroom scale between foot and pedal pad, tape from the seat: three "
         "light "
         "presses, two firm ones.");
-  const Value bore = value_of(job, As::plan, Param::master_bore);
+  const Value bore = value_of(job, As::plan, param::master_bore);
   const auto length_of = [](const Value& v) {
     return v.known() ? std::optional(Length{v.si}) : std::nullopt;
   };

@@ -4,6 +4,7 @@
 #include <QRegularExpression>
 #include <algorithm>
 
+#include "document/param/vehicle.hpp"
 #include "document/params.hpp"
 #include "session/texts.hpp"
 #include "work/bleeding.hpp"
@@ -17,11 +18,11 @@ namespace {
 /// was no weight that was typed.
 std::optional<Expected<double>> axle_weight(const Session& session, As which, Param param,
                                             const QString& text) {
-  if (param != Param::vehicle_front_share) return std::nullopt;
+  if (param != param::vehicle_front_share) return std::nullopt;
   const bool bare = text.contains(QLatin1Char('%')) || !text.contains(QRegularExpression("[a-z]"));
   const auto kg = parse_quantity(text.toStdString(), Kind::mass, session.style());
   if (bare || !kg) return std::nullopt;
-  const Value whole = value_of(session.job(), which, Param::vehicle_mass);
+  const Value whole = value_of(session.job(), which, param::vehicle_mass);
   const Error error{std::string(info(param).id), text.toStdString(), "10 % to 90 %",
                     "A weight takes the whole car's: its mass is not known",
                     "Enter the mass as driven first, or the share in %"};

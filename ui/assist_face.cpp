@@ -4,6 +4,9 @@
 #include <QHeaderView>
 #include <algorithm>
 
+#include "document/param/assist.hpp"
+#include "document/param/limits.hpp"
+#include "document/param/vehicle.hpp"
 #include "paint/place_assist.hpp"
 #include "session/texts.hpp"
 #include "ui/stage_page.hpp"
@@ -36,9 +39,9 @@ AssistFace::AssistFace(Session& session, QWidget* parent) : Face(parent), sessio
   std::vector<std::pair<As, Param>> list;
   for (const ParamInfo& p : all_params())
     if (p.group == Group::room) list.emplace_back(As::found, p.param);
-  for (const Param p : {Param::assist_vacuum, Param::vehicle_altitude, Param::limit_effort,
-                        Param::limit_effort_failed})
-    list.emplace_back(p == Param::vehicle_altitude ? As::found : As::plan, p);
+  for (const Param p : {param::assist_vacuum, param::vehicle_altitude, param::limit_effort,
+                        param::limit_effort_failed})
+    list.emplace_back(p == param::vehicle_altitude ? As::found : As::plan, p);
   panel_->show_params(list);
   left->addWidget(panel_, 1);
   panel_->setMinimumWidth(446);

@@ -6,6 +6,7 @@
 #include <QSettings>
 #include <QVBoxLayout>
 
+#include "document/param/limits.hpp"
 #include "files/store.hpp"
 #include "paint/begin.hpp"
 #include "session/stage_views.hpp"
@@ -23,7 +24,7 @@ std::vector<BeginPlate> kind_plates() {
   const auto plate = [](TargetJob kind, const QString& line) {
     return BeginPlate{
         QStringLiteral("kind:%1").arg(static_cast<int>(kind)), kind,
-        words_of(info(Param::target_job).options[static_cast<std::size_t>(kind)].words), line};
+        words_of(info(param::target_job).options[static_cast<std::size_t>(kind)].words), line};
   };
   return {plate(TargetJob::brakes, BeginPage::tr("drums to discs, larger cylinders")),
           plate(TargetJob::master, BeginPage::tr("another bore, stroke or maker")),

@@ -4,6 +4,7 @@
 
 #include <QWidget>
 
+#include "document/param/limits.hpp"
 #include "session/session.hpp"
 #include "ui/picture_view.hpp"
 

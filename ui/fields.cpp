@@ -6,6 +6,7 @@
 #include <QWheelEvent>
 
 #include "document/ahead.hpp"
+#include "document/param/lines.hpp"
 #include "session/texts.hpp"
 #include "session/work_edits.hpp"
 #include "ui/plain.hpp"
@@ -218,7 +219,7 @@ ChoiceField::ChoiceField(Session& session, As which, Param param, QWidget* paren
   grid->setColumnStretch(1, 1);
   connect(entry_, &QComboBox::activated, this, &ChoiceField::commit);
   // A grade can be typed: bottles say what they say, and a wrong word must be answered.
-  if (param == Param::fluid_grade) {
+  if (param == param::fluid_grade) {
     entry_->setEditable(true);
     entry_->setInsertPolicy(QComboBox::NoInsert);
     entry_->setCompleter(nullptr);

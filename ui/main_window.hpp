@@ -9,6 +9,7 @@
 #include <QTimer>
 #include <filesystem>
 
+#include "document/param/limits.hpp"
 #include "ui/begin_page.hpp"
 #include "ui/bench/bench_mode.hpp"
 #include "ui/hand_speech.hpp"

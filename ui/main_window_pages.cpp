@@ -3,6 +3,8 @@
 #include <QMenu>
 #include <QTimer>
 
+#include "document/param/limits.hpp"
+#include "document/param/master.hpp"
 #include "session/job_kind.hpp"
 #include "session/shipped_jobs.hpp"
 #include "session/texts.hpp"
@@ -98,7 +100,7 @@ void MainWindow::begin_job(choice::TargetJob kind) {
   if (kind == choice::TargetJob::bores) {
     show_stage(Stage::size);
     if (auto* size = qobject_cast<SizePage*>(page(Stage::size)))
-      if (auto* bore = size->map_face()->panel()->field(As::found, Param::master_bore))
+      if (auto* bore = size->map_face()->panel()->field(As::found, param::master_bore))
         bore->focus_entry();
     return;
   }

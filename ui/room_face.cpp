@@ -5,6 +5,7 @@
 #include <QPushButton>
 #include <cmath>
 
+#include "document/param/unit.hpp"
 #include "files/limits.hpp"
 #include "fitting/envelope.hpp"
 #include "paint/fit_pictures.hpp"
@@ -109,8 +110,8 @@ void RoomFace::add(Box::Kind kind) {
                                                    : "Obstacle");
   const Values v = resolve(session_.job(), As::plan);
   if (kind == Box::Kind::unit) {
-    b.dx_m = v.known(Param::unit_length) ? v.si(Param::unit_length) : 0.2;
-    b.dy_m = b.dz_m = v.known(Param::unit_body_width) ? v.si(Param::unit_body_width) : 0.1;
+    b.dx_m = v.known(param::unit_length) ? v.si(param::unit_length) : 0.2;
+    b.dy_m = b.dz_m = v.known(param::unit_body_width) ? v.si(param::unit_body_width) : 0.1;
     b.x_m = b.dx_m / 2;
   } else {
     b.dx_m = b.dy_m = b.dz_m = 0.1;

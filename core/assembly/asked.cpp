@@ -3,6 +3,10 @@
 #include <cmath>
 
 #include "assembly/assemble.hpp"
+#include "document/param/assist.hpp"
+#include "document/param/circuits.hpp"
+#include "document/param/control.hpp"
+#include "document/param/master.hpp"
 
 namespace yoke {
 
@@ -13,11 +17,11 @@ std::optional<Outlet> outlet_of(const Values& v, Wheel wheel) {
 }
 
 std::optional<Length> equivalent_bore(const Values& v) {
-  if (!v.known(Param::master_bore)) return std::nullopt;
-  const Length bore{v.si(Param::master_bore)};
+  if (!v.known(param::master_bore)) return std::nullopt;
+  const Length bore{v.si(param::master_bore)};
   if (works_clutch(v) || !v.is(choice::MasterKind::twin)) return bore;
-  const double a = v.si(Param::master_bar_a);
-  const double b = v.si(Param::master_bar_b);
+  const double a = v.si(param::master_bar_a);
+  const double b = v.si(param::master_bar_b);
   if (a <= 0 || b <= 0) return std::nullopt;
   return bore * std::sqrt((a + b) / b);
 }
@@ -34,19 +38,19 @@ std::optional<double> arm_ratio(const Job& job, As which) {
 
 namespace {
 bool is_clutch(const Job& job, As which) {
-  return value_of(job, which, Param::control_use).is(choice::ControlUse::clutch);
+  return value_of(job, which, param::control_use).is(choice::ControlUse::clutch);
 }
 }  // namespace
 
 bool has_assist(const Job& job, As which) {
   if (is_clutch(job, which)) return false;
-  const Value v = value_of(job, which, Param::assist_kind);
+  const Value v = value_of(job, which, param::assist_kind);
   return v.known() && !v.is(choice::AssistKind::none);
 }
 
 bool has_two_circuits(const Job& job, As which) {
   if (is_clutch(job, which)) return false;
-  const Value v = value_of(job, which, Param::master_kind);
+  const Value v = value_of(job, which, param::master_kind);
   return v.known() && !v.is(choice::MasterKind::single);
 }
 

@@ -6,6 +6,14 @@
 #include "assembly/assemble_clutch.hpp"
 #include "assembly/choice_map.hpp"
 #include "circuit/shoe.hpp"
+#include "document/param/assist.hpp"
+#include "document/param/brakes.hpp"
+#include "document/param/control.hpp"
+#include "document/param/lines.hpp"
+#include "document/param/linkage.hpp"
+#include "document/param/master.hpp"
+#include "document/param/valves.hpp"
+#include "document/param/vehicle.hpp"
 
 namespace yoke {
 
@@ -25,16 +33,16 @@ Length need_length(const Values& v, Param p, Missing& missing) {
 
 void read_links(const Values& v, Control& c, Missing& missing) {
   if (v.is(choice::ControlMid::lever))
-    c.mid = MidLever{need_length(v, Param::control_mid_in, missing),
-                     need_length(v, Param::control_mid_out, missing)};
+    c.mid = MidLever{need_length(v, param::control_mid_in, missing),
+                     need_length(v, param::control_mid_out, missing)};
   if (v.is(choice::ControlHelper::spring)) {
     HelperSpring h;
-    h.rate_n_m = need(v, Param::control_helper_rate, missing);
-    h.free_length = need_length(v, Param::control_helper_free, missing);
-    h.body_x = need_length(v, Param::control_helper_body_x, missing);
-    h.body_y = need_length(v, Param::control_helper_body_y, missing);
-    h.pedal_x = need_length(v, Param::control_helper_arm_x, missing);
-    h.pedal_y = need_length(v, Param::control_helper_arm_y, missing);
+    h.rate_n_m = need(v, param::control_helper_rate, missing);
+    h.free_length = need_length(v, param::control_helper_free, missing);
+    h.body_x = need_length(v, param::control_helper_body_x, missing);
+    h.body_y = need_length(v, param::control_helper_body_y, missing);
+    h.pedal_x = need_length(v, param::control_helper_arm_x, missing);
+    h.pedal_y = need_length(v, param::control_helper_arm_y, missing);
     c.helper = h;
   }
 }
@@ -43,28 +51,28 @@ void read_links(const Values& v, Control& c, Missing& missing) {
 
 Control assemble_control(const Values& v, Missing& missing) {
   Control c;
-  c.pad_arm = need_length(v, Param::control_pad_arm, missing);
-  c.pin_arm = need_length(v, Param::control_pin_arm, missing);
-  c.return_force = Force{v.si(Param::control_return_force)};
-  c.efficiency = v.si(Param::control_efficiency);
-  c.pad_stop = Length{v.si(Param::control_pad_stop)};
-  c.rod_clearance = Length{v.si(Param::control_rod_clearance)};
-  if (v.known(Param::control_axis_height) && v.known(Param::control_rest_angle) &&
-      v.known(Param::control_rod_length) && v.known(Param::control_offset))
+  c.pad_arm = need_length(v, param::control_pad_arm, missing);
+  c.pin_arm = need_length(v, param::control_pin_arm, missing);
+  c.return_force = Force{v.si(param::control_return_force)};
+  c.efficiency = v.si(param::control_efficiency);
+  c.pad_stop = Length{v.si(param::control_pad_stop)};
+  c.rod_clearance = Length{v.si(param::control_rod_clearance)};
+  if (v.known(param::control_axis_height) && v.known(param::control_rest_angle) &&
+      v.known(param::control_rod_length) && v.known(param::control_offset))
     c.geometry = RodGeometry{
-        Length{v.si(Param::control_axis_height)}, Length{v.si(Param::control_offset)},
-        Angle{v.si(Param::control_rest_angle)}, Length{v.si(Param::control_rod_length)}};
+        Length{v.si(param::control_axis_height)}, Length{v.si(param::control_offset)},
+        Angle{v.si(param::control_rest_angle)}, Length{v.si(param::control_rod_length)}};
   read_links(v, c, missing);
   return c;
 }
 
 Expected<Pressure> assemble_vacuum(const Values& v) {
-  if (!v.known(Param::assist_manifold))
-    return vacuum_difference(Pressure{v.si(Param::assist_vacuum)},
-                             v.si(Param::assist_vacuum_altitude), v.si(Param::vehicle_altitude));
-  auto ambient = ambient_pressure(v.si(Param::vehicle_altitude));
+  if (!v.known(param::assist_manifold))
+    return vacuum_difference(Pressure{v.si(param::assist_vacuum)},
+                             v.si(param::assist_vacuum_altitude), v.si(param::vehicle_altitude));
+  auto ambient = ambient_pressure(v.si(param::vehicle_altitude));
   if (!ambient) return ambient;
-  return Pressure{std::max(0.0, ambient->value() - v.si(Param::assist_manifold))};
+  return Pressure{std::max(0.0, ambient->value() - v.si(param::assist_manifold))};
 }
 
 namespace {
@@ -77,18 +85,18 @@ Pressure vacuum_or_impossible(const Values& v, Assembly& a) {
 }
 
 Area read_diaphragm(const Values& v, Assembly& a) {
-  return effective_diaphragm(need_length(v, Param::assist_diaphragm1, a.missing_system),
-                             Length{v.si(Param::assist_diaphragm2)});
+  return effective_diaphragm(need_length(v, param::assist_diaphragm1, a.missing_system),
+                             Length{v.si(param::assist_diaphragm2)});
 }
 
 Servo read_servo(const Values& v, Assembly& a) {
   Servo s;
-  s.crack = Pressure{v.si(Param::assist_servo_crack)};
-  s.gain = v.si(Param::assist_servo_gain);
-  const Length slave = need_length(v, Param::assist_servo_slave, a.missing_system);
+  s.crack = Pressure{v.si(param::assist_servo_crack)};
+  s.gain = v.si(param::assist_servo_gain);
+  const Length slave = need_length(v, param::assist_servo_slave, a.missing_system);
   if (slave.value() > 0)
     s.max_assist = servo_max(read_diaphragm(v, a), vacuum_or_impossible(v, a),
-                             v.si(Param::assist_efficiency), slave);
+                             v.si(param::assist_efficiency), slave);
   else
     static_cast<void>(read_diaphragm(v, a));
   s.feeds_first = !v.is(choice::AssistServoFeeds::n2);
@@ -106,7 +114,7 @@ std::optional<BoosterKind> booster_kind(const Values& v) {
 void read_assist(const Values& v, System& s, Assembly& a) {
   s.assist = NoAssist{};
   if (works_clutch(v)) return;
-  need(v, Param::assist_kind, a.missing_system);
+  need(v, param::assist_kind, a.missing_system);
   const auto kind = booster_kind(v);
   if (v.is(choice::AssistKind::remote)) s.servo = read_servo(v, a);
   if (!kind) return;
@@ -115,25 +123,25 @@ void read_assist(const Values& v, System& s, Assembly& a) {
   switch (b.kind) {
     case BoosterKind::vacuum:
       b.max_assist = vacuum_assist(read_diaphragm(v, a), vacuum_or_impossible(v, a),
-                                   v.si(Param::assist_efficiency));
+                                   v.si(param::assist_efficiency));
       break;
     case BoosterKind::hydraulic:
-      b.max_assist = hydraulic_assist(Pressure{v.si(Param::assist_pump_pressure)},
-                                      Area{v.si(Param::assist_power_area)});
+      b.max_assist = hydraulic_assist(Pressure{v.si(param::assist_pump_pressure)},
+                                      Area{v.si(param::assist_power_area)});
       break;
     case BoosterKind::electric:
-      b.max_assist = Force{v.si(Param::assist_electric_force)};
+      b.max_assist = Force{v.si(param::assist_electric_force)};
       break;
   }
-  b.gain = v.si(Param::assist_gain);
-  b.cut_in = Force{v.si(Param::assist_cut_in)};
-  b.jump_in = Force{v.si(Param::assist_jump_in)};
-  b.dead_force = Force{v.si(Param::assist_dead_force)};
-  b.travel_working = Length{v.si(Param::assist_travel_working)};
-  b.travel_dead = Length{v.si(Param::assist_travel_dead)};
-  b.output_gap = Length{v.si(Param::assist_output_gap)};
+  b.gain = v.si(param::assist_gain);
+  b.cut_in = Force{v.si(param::assist_cut_in)};
+  b.jump_in = Force{v.si(param::assist_jump_in)};
+  b.dead_force = Force{v.si(param::assist_dead_force)};
+  b.travel_working = Length{v.si(param::assist_travel_working)};
+  b.travel_dead = Length{v.si(param::assist_travel_dead)};
+  b.output_gap = Length{v.si(param::assist_output_gap)};
   s.assist = b;
-  if (v.known(Param::assist_stroke)) s.booster_stroke = Length{v.si(Param::assist_stroke)};
+  if (v.known(param::assist_stroke)) s.booster_stroke = Length{v.si(param::assist_stroke)};
 }
 
 }  // namespace
@@ -142,28 +150,28 @@ Master assemble_master(const Values& v, Missing& missing, bool& strokes_known) {
   Master m;
   // A clutch has one piston: what is not asked is not missing.
   const bool clutch = works_clutch(v);
-  if (!clutch) need(v, Param::master_kind, missing);
+  if (!clutch) need(v, param::master_kind, missing);
   m.kind = clutch ? MasterKind::single : master_kind(v);
   if (m.kind == MasterKind::fast_fill) {
-    m.step_bore = need_length(v, Param::master_step_bore, missing);
-    m.crack = Pressure{v.si(Param::master_crack)};
+    m.step_bore = need_length(v, param::master_step_bore, missing);
+    m.crack = Pressure{v.si(param::master_crack)};
   }
   if (m.kind == MasterKind::dual) {
-    m.bore2 = need_length(v, Param::master_bore2, missing);
-    m.bar_a = need_length(v, Param::master_bar_a, missing);
-    m.bar_b = need_length(v, Param::master_bar_b, missing);
-    m.bar_tilt = Angle{v.si(Param::master_bar_tilt)};
+    m.bore2 = need_length(v, param::master_bore2, missing);
+    m.bar_a = need_length(v, param::master_bar_a, missing);
+    m.bar_b = need_length(v, param::master_bar_b, missing);
+    m.bar_tilt = Angle{v.si(param::master_bar_tilt)};
   }
-  m.bore = need_length(v, Param::master_bore, missing);
-  m.stroke1 = Length{v.si(Param::master_stroke1)};
-  m.stroke2 = Length{v.si(Param::master_stroke2)};
-  strokes_known = v.known(Param::master_stroke1) &&
-                  (m.kind == MasterKind::single || v.known(Param::master_stroke2));
-  m.cutoff1 = Length{v.si(Param::master_cutoff1)};
-  m.cutoff2 = Length{v.si(Param::master_cutoff2)};
+  m.bore = need_length(v, param::master_bore, missing);
+  m.stroke1 = Length{v.si(param::master_stroke1)};
+  m.stroke2 = Length{v.si(param::master_stroke2)};
+  strokes_known = v.known(param::master_stroke1) &&
+                  (m.kind == MasterKind::single || v.known(param::master_stroke2));
+  m.cutoff1 = Length{v.si(param::master_cutoff1)};
+  m.cutoff2 = Length{v.si(param::master_cutoff2)};
   m.springs = springs_of(v);
-  m.spring_force = Force{v.si(Param::master_spring_force)};
-  m.efficiency = v.si(Param::master_efficiency);
+  m.spring_force = Force{v.si(param::master_spring_force)};
+  m.efficiency = v.si(param::master_efficiency);
   return m;
 }
 
@@ -177,17 +185,17 @@ Param of_side(const Values& v, Axle axle, Param left, Param right, bool is_right
 
 Disc read_disc(const Values& v, Axle axle, bool right, std::vector<Param>& missing) {
   Disc d;
-  d.opposed = v.is(of_axle(Param::front_kind, axle), choice::BrakeKind::opposed);
-  const Param piston = of_side(v, axle, Param::front_piston, Param::front_right_piston, right);
+  d.opposed = v.is(of_axle(param::front_kind, axle), choice::BrakeKind::opposed);
+  const Param piston = of_side(v, axle, param::front_piston, param::front_right_piston, right);
   d.side_area = circle_area(Length{need(v, piston, missing)}) *
-                std::round(v.si(of_axle(Param::front_pistons, axle)));
-  if (const double others = std::round(v.si(of_axle(Param::front_pistons2, axle))); others > 0)
+                std::round(v.si(of_axle(param::front_pistons, axle)));
+  if (const double others = std::round(v.si(of_axle(param::front_pistons2, axle))); others > 0)
     d.side_area +=
-        circle_area(Length{need(v, of_axle(Param::front_piston2, axle), missing)}) * others;
-  d.clearance = Length{v.si(of_axle(Param::front_clearance, axle)) +
-                       v.si(of_axle(Param::front_knock_back, axle))};
-  d.effective_radius = Length{need(v, of_axle(Param::front_radius, axle), missing)};
-  d.mu = v.si(of_axle(Param::front_mu, axle));
+        circle_area(Length{need(v, of_axle(param::front_piston2, axle), missing)}) * others;
+  d.clearance = Length{v.si(of_axle(param::front_clearance, axle)) +
+                       v.si(of_axle(param::front_knock_back, axle))};
+  d.effective_radius = Length{need(v, of_axle(param::front_radius, axle), missing)};
+  d.mu = v.si(of_axle(param::front_mu, axle));
   return d;
 }
 
@@ -198,21 +206,21 @@ Drum read_drum(const Values& v, Axle axle, bool right, Assembly& a) {
   static constexpr double kExponent[] = {1.45, 1.75, 2.2};
   Drum d;
   const Param cylinder =
-      of_side(v, axle, Param::front_cylinder, Param::front_right_cylinder, right);
+      of_side(v, axle, param::front_cylinder, param::front_right_cylinder, right);
   d.cylinder_area = circle_area(Length{need(v, cylinder, missing)});
-  d.pistons = static_cast<int>(std::lround(v.si(of_axle(Param::front_cylinder_pistons, axle))));
-  d.shoe_clearance = Length{v.si(of_axle(Param::front_shoe_clearance, axle))};
-  d.radius = Length{need(v, of_axle(Param::front_drum, axle), missing) / 2};
+  d.pistons = static_cast<int>(std::lround(v.si(of_axle(param::front_cylinder_pistons, axle))));
+  d.shoe_clearance = Length{v.si(of_axle(param::front_shoe_clearance, axle))};
+  d.radius = Length{need(v, of_axle(param::front_drum, axle), missing) / 2};
   const Shoes arrangement = shoes_of(v, axle);
   const auto shoes = static_cast<size_t>(arrangement);
   d.hot_exponent = kExponent[shoes];
-  const double mu = v.si(of_axle(Param::front_lining_mu, axle));
+  const double mu = v.si(of_axle(param::front_lining_mu, axle));
   d.factor = factor_at(kFactor[shoes], mu, kLiningMu0, d.hot_exponent);
-  const ShoeGeometry g{Length{v.si(of_axle(Param::front_shoe_push, axle))},
-                       Length{v.si(of_axle(Param::front_shoe_normal, axle))},
-                       Length{v.si(of_axle(Param::front_shoe_friction, axle))}};
+  const ShoeGeometry g{Length{v.si(of_axle(param::front_shoe_push, axle))},
+                       Length{v.si(of_axle(param::front_shoe_normal, axle))},
+                       Length{v.si(of_axle(param::front_shoe_friction, axle))}};
   const bool measured = g.push.value() > 0 && g.normal.value() > 0 && g.friction.value() > 0;
-  if (const Value& stated = v.at(of_axle(Param::front_brake_factor, axle)); stated.known()) {
+  if (const Value& stated = v.at(of_axle(param::front_brake_factor, axle)); stated.known()) {
     d.factor = stated.si;
   } else if (measured && arrangement != Shoes::linked) {
     if (const auto f = shoe_factor(g, mu, arrangement))
@@ -227,28 +235,28 @@ WheelBrake read_wheel(const Values& v, Wheel wheel, Assembly& a) {
   const Axle axle = axle_of(wheel);
   WheelBrake w;
   w.rear = axle == Axle::rear;
-  const bool one = v.is(of_axle(Param::front_wheels, axle), choice::BrakeWheels::one);
+  const bool one = v.is(of_axle(param::front_wheels, axle), choice::BrakeWheels::one);
   const bool left = wheel == Wheel::front_left || wheel == Wheel::rear_left;
   w.fitted = works_axle(v, axle) && (left || !one);
   if (!w.fitted) return w;
   if (one) w.axle_share = 1.0;
-  w.fluid_depth_m = v.si(of_axle(Param::front_fluid_depth, axle));
-  const Param kind = of_axle(Param::front_kind, axle);
+  w.fluid_depth_m = v.si(of_axle(param::front_fluid_depth, axle));
+  const Param kind = of_axle(param::front_kind, axle);
   need(v, kind, a.missing_brakes);
   if (v.is(kind, choice::BrakeKind::drum))
     w.brake = read_drum(v, axle, !left, a);
   else
     w.brake = read_disc(v, axle, !left, a.missing_brakes);
-  w.tyre_radius = Length{need(v, of_axle(Param::front_tyre, axle), a.missing_vehicle)};
-  w.tube.outside = Length{v.si(Param::lines_tube_outside)};
-  w.tube.wall = Length{v.si(Param::lines_tube_wall)};
+  w.tyre_radius = Length{need(v, of_axle(param::front_tyre, axle), a.missing_vehicle)};
+  w.tube.outside = Length{v.si(param::lines_tube_outside)};
+  w.tube.wall = Length{v.si(param::lines_tube_wall)};
   w.tube.material = tube_material(v);
   const double brakes = one ? 1.0 : 2.0;
-  w.tube.length = Length{v.si(of_axle(Param::front_tube, axle)) / brakes};
-  w.hose.length = Length{v.si(of_axle(Param::front_hose, axle)) / brakes};
+  w.tube.length = Length{v.si(of_axle(param::front_tube, axle)) / brakes};
+  w.hose.length = Length{v.si(of_axle(param::front_hose, axle)) / brakes};
   w.hose.size = hose_size(v);
   w.hose.grade = hose_grade(v);
-  w.hose.kind = hose_kind(v.at(of_axle(Param::front_hose_kind, axle)).as<choice::BrakeHoseKind>());
+  w.hose.kind = hose_kind(v.at(of_axle(param::front_hose_kind, axle)).as<choice::BrakeHoseKind>());
   return w;
 }
 
@@ -269,11 +277,11 @@ void read_circuits(const Values& v, MasterKind kind, Assembly& a,
 
 std::optional<Vehicle> read_vehicle(const Values& v, Assembly& a) {
   Vehicle car;
-  car.mass = Mass{need(v, Param::vehicle_mass, a.missing_vehicle)};
-  car.wheelbase = Length{need(v, Param::vehicle_wheelbase, a.missing_vehicle)};
-  car.front_share = need(v, Param::vehicle_front_share, a.missing_vehicle);
-  car.cg_height = Length{v.si(Param::vehicle_cg_height)};
-  car.tyre_mu = v.si(Param::vehicle_tyre_mu);
+  car.mass = Mass{need(v, param::vehicle_mass, a.missing_vehicle)};
+  car.wheelbase = Length{need(v, param::vehicle_wheelbase, a.missing_vehicle)};
+  car.front_share = need(v, param::vehicle_front_share, a.missing_vehicle);
+  car.cg_height = Length{v.si(param::vehicle_cg_height)};
+  car.tyre_mu = v.si(param::vehicle_tyre_mu);
   if (!a.missing_vehicle.empty()) return std::nullopt;
   return car;
 }
@@ -284,14 +292,14 @@ namespace {
 
 void read_valves(const Values& v, System& s, Assembly& a) {
   if (v.is(choice::ValveKind::proportioning))
-    s.rear_valve = Proportioning{Pressure{need(v, Param::valve_knee, a.missing_brakes)},
-                                 v.si(Param::valve_slope)};
+    s.rear_valve = Proportioning{Pressure{need(v, param::valve_knee, a.missing_brakes)},
+                                 v.si(param::valve_slope)};
   s.rear_valve_opens = v.is(choice::ValveBypass::yes);
   if (v.is(choice::ValveMetering::metering))
-    s.front_valve = Metering{Pressure{v.si(Param::valve_hold)}, Pressure{v.si(Param::valve_blend)}};
+    s.front_valve = Metering{Pressure{v.si(param::valve_hold)}, Pressure{v.si(param::valve_blend)}};
   s.valves_at_axle = v.is(choice::ValvePlace::axle);
-  s.residual_front = Pressure{v.si(Param::valve_residual_front)};
-  s.residual_rear = Pressure{v.si(Param::valve_residual_rear)};
+  s.residual_front = Pressure{v.si(param::valve_residual_front)};
+  s.residual_rear = Pressure{v.si(param::valve_residual_rear)};
   if (s.front_valve && s.front_valve->hold >= s.front_valve->blend)
     a.impossible.push_back(
         {"valve.blend", format_quantity(s.front_valve->blend.value(), Kind::pressure, 2, {}),
@@ -353,8 +361,8 @@ Assembly assembled(const Values& v, const System* like) {
   read_assist(v, s, a);
   s.master = assemble_master(v, a.missing_system, s.strokes_known);
   read_valves(v, s, a);
-  s.fluid = {v.is(choice::FluidGrade::n5), v.si(Param::fluid_temperature)};
-  if (const auto p = ambient_pressure(v.si(Param::vehicle_altitude))) s.ambient = *p;
+  s.fluid = {v.is(choice::FluidGrade::n5), v.si(param::fluid_temperature)};
+  if (const auto p = ambient_pressure(v.si(param::vehicle_altitude))) s.ambient = *p;
   std::array<WheelBrake, 4> wheels;
   for (const Wheel w : kWheels) wheels[static_cast<size_t>(w)] = read_wheel(v, w, a);
   read_circuits(v, s.master.kind, a, wheels);

@@ -2,6 +2,9 @@
 
 #include "assembly/assemble.hpp"
 #include "assembly/choice_map.hpp"
+#include "document/param/clutch.hpp"
+#include "document/param/lines.hpp"
+#include "document/param/vehicle.hpp"
 
 namespace yoke {
 
@@ -17,9 +20,9 @@ std::optional<Length> known_length(const Values& v, Param p) {
 }
 
 void read_points(const Values& v, ClutchUnit& u, ClutchAssembly& a) {
-  static constexpr Param kPoints[3][2] = {{Param::clutch_at1, Param::clutch_load1},
-                                          {Param::clutch_at2, Param::clutch_load2},
-                                          {Param::clutch_at3, Param::clutch_load3}};
+  static constexpr Param kPoints[3][2] = {{param::clutch_at1, param::clutch_load1},
+                                          {param::clutch_at2, param::clutch_load2},
+                                          {param::clutch_at3, param::clutch_load3}};
   for (const auto& [at, load] : kPoints)
     if (v.known(at) && v.known(load)) u.points.emplace_back(v.si(at), v.si(load));
   if (u.points.size() < 2) u.points.clear();
@@ -33,11 +36,11 @@ void read_points(const Values& v, ClutchUnit& u, ClutchAssembly& a) {
 
 ClutchUnit read_unit(const Values& v, ClutchAssembly& a) {
   ClutchUnit u;
-  need(v, Param::clutch_kind, a.missing);
-  u.kind = slave_kind(v.choice<Param::clutch_kind>());
-  const Length bore{need(v, Param::clutch_slave_bore, a.missing)};
+  need(v, param::clutch_kind, a.missing);
+  u.kind = slave_kind(v.choice<param::clutch_kind>());
+  const Length bore{need(v, param::clutch_slave_bore, a.missing)};
   Length inner{0.0};
-  if (u.kind != SlaveKind::push) inner = Length{need(v, Param::clutch_slave_inner, a.missing)};
+  if (u.kind != SlaveKind::push) inner = Length{need(v, param::clutch_slave_inner, a.missing)};
   if (bore.value() > 0 && inner >= bore)
     a.impossible.push_back({"clutch.slave_inner",
                             format_quantity(inner.value(), Kind::length, 2, {}),
@@ -46,21 +49,21 @@ ClutchUnit read_unit(const Values& v, ClutchAssembly& a) {
                             "Measure both diameters again"});
   u.area = slave_area(u.kind, bore, inner);
   if (u.kind != SlaveKind::concentric) {
-    const double slave = need(v, Param::clutch_fork_slave, a.missing);
-    const double bearing = need(v, Param::clutch_fork_bearing, a.missing);
+    const double slave = need(v, param::clutch_fork_slave, a.missing);
+    const double bearing = need(v, param::clutch_fork_bearing, a.missing);
     if (bearing > 0) u.fork = slave / bearing;
   }
-  u.efficiency = v.si(Param::clutch_efficiency);
+  u.efficiency = v.si(param::clutch_efficiency);
   read_points(v, u, a);
-  if (u.points.empty()) u.peak = Force{need(v, Param::clutch_peak, a.missing)};
-  u.release = Length{v.si(Param::clutch_release)};
-  u.bite_share = v.si(Param::clutch_bite);
-  u.gap = Length{v.si(Param::clutch_gap)};
-  u.slave_stroke = known_length(v, Param::clutch_slave_stroke);
-  u.limit = known_length(v, Param::clutch_limit);
-  u.retraction = known_length(v, Param::clutch_retraction);
-  u.wear = Length{v.si(Param::clutch_wear)};
-  u.finger = v.si(Param::clutch_finger);
+  if (u.points.empty()) u.peak = Force{need(v, param::clutch_peak, a.missing)};
+  u.release = Length{v.si(param::clutch_release)};
+  u.bite_share = v.si(param::clutch_bite);
+  u.gap = Length{v.si(param::clutch_gap)};
+  u.slave_stroke = known_length(v, param::clutch_slave_stroke);
+  u.limit = known_length(v, param::clutch_limit);
+  u.retraction = known_length(v, param::clutch_retraction);
+  u.wear = Length{v.si(param::clutch_wear)};
+  u.finger = v.si(param::clutch_finger);
   return u;
 }
 
@@ -74,16 +77,16 @@ ClutchAssembly assemble_clutch(const Values& v, double air_m3,
   s.control = assemble_control(v, shared);
   s.master = assemble_master(v, shared, s.stroke_known);
   s.unit = read_unit(v, a);
-  s.tube.length = Length{v.si(Param::clutch_tube)};
-  s.tube.outside = Length{v.si(Param::lines_tube_outside)};
-  s.tube.wall = Length{v.si(Param::lines_tube_wall)};
+  s.tube.length = Length{v.si(param::clutch_tube)};
+  s.tube.outside = Length{v.si(param::lines_tube_outside)};
+  s.tube.wall = Length{v.si(param::lines_tube_wall)};
   s.tube.material = tube_material(v);
-  s.hose.length = Length{v.si(Param::clutch_hose)};
+  s.hose.length = Length{v.si(param::clutch_hose)};
   s.hose.size = hose_size(v);
   s.hose.grade = hose_grade(v);
-  s.hose.kind = hose_kind(v.choice<Param::clutch_hose_kind>());
-  s.fluid = {v.is(choice::FluidGrade::n5), temperature_c.value_or(v.si(Param::fluid_temperature))};
-  if (const auto p = ambient_pressure(v.si(Param::vehicle_altitude))) s.ambient = *p;
+  s.hose.kind = hose_kind(v.choice<param::clutch_hose_kind>());
+  s.fluid = {v.is(choice::FluidGrade::n5), temperature_c.value_or(v.si(param::fluid_temperature))};
+  if (const auto p = ambient_pressure(v.si(param::vehicle_altitude))) s.ambient = *p;
   s.air_m3 = air_m3;
   if (!tube_has_bore(s.tube))
     a.impossible.push_back({"lines.tube_wall",
@@ -99,9 +102,9 @@ ClutchAssembly assemble_clutch(const Values& v, double air_m3,
 }
 
 std::optional<Length> stack_gap(const Values& v, Length spacer) {
-  if (!v.known(Param::clutch_stack_a) || !v.known(Param::clutch_stack_b)) return std::nullopt;
-  return concentric_gap(v.is(choice::ClutchBell::gearbox), Length{v.si(Param::clutch_stack_a)},
-                        Length{v.si(Param::clutch_stack_b)}, Length{v.si(Param::clutch_between)},
+  if (!v.known(param::clutch_stack_a) || !v.known(param::clutch_stack_b)) return std::nullopt;
+  return concentric_gap(v.is(choice::ClutchBell::gearbox), Length{v.si(param::clutch_stack_a)},
+                        Length{v.si(param::clutch_stack_b)}, Length{v.si(param::clutch_between)},
                         spacer);
 }
 

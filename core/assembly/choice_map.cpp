@@ -1,4 +1,9 @@
 #include "assembly/choice_map.hpp"
+#include "document/param/brakes.hpp"
+#include "document/param/clutch.hpp"
+#include "document/param/hoses.hpp"
+#include "document/param/lines.hpp"
+#include "document/param/master.hpp"
 
 namespace yoke {
 
@@ -16,7 +21,7 @@ Springs springs_of(const Values& v) {
 }
 
 Shoes shoes_of(const Values& v, Axle axle) {
-  const Param p = of_axle(Param::front_shoes, axle);
+  const Param p = of_axle(param::front_shoes, axle);
   if (v.is(p, choice::BrakeShoes::two_leading)) return Shoes::two_leading;
   if (v.is(p, choice::BrakeShoes::duo_servo)) return Shoes::linked;
   return Shoes::leading_trailing;

@@ -6,6 +6,8 @@
 #include "circuit/circuit.hpp"
 #include "circuit/shoe.hpp"
 #include "clutch/clutch.hpp"
+#include "document/param/brakes.hpp"
+#include "document/param/clutch.hpp"
 #include "document/values.hpp"
 #include "master/master.hpp"
 

@@ -3,6 +3,24 @@
 #include <algorithm>
 
 #include "assembly/assemble.hpp"
+#include "document/param/age.hpp"
+#include "document/param/assist.hpp"
+#include "document/param/brakes.hpp"
+#include "document/param/changed.hpp"
+#include "document/param/clutch.hpp"
+#include "document/param/control.hpp"
+#include "document/param/hang.hpp"
+#include "document/param/hoses.hpp"
+#include "document/param/limits.hpp"
+#include "document/param/lines.hpp"
+#include "document/param/linkage.hpp"
+#include "document/param/master.hpp"
+#include "document/param/rod_ends.hpp"
+#include "document/param/supply.hpp"
+#include "document/param/symptom.hpp"
+#include "document/param/unit.hpp"
+#include "document/param/valves.hpp"
+#include "document/param/vehicle.hpp"
 
 namespace yoke {
 
@@ -12,28 +30,28 @@ bool axle_relevant(const Job& job, As which, Param p, Axle axle) {
   if (is(job, which,
          axle == Axle::front ? choice::ControlAxles::rear : choice::ControlAxles::front))
     return false;
-  const Param kind = of_axle(Param::front_kind, axle);
+  const Param kind = of_axle(param::front_kind, axle);
   const auto any = [&](std::initializer_list<Param> list) {
     return std::any_of(list.begin(), list.end(), [&](Param f) { return of_axle(f, axle) == p; });
   };
   // One brake has no right and left.
-  if (any({Param::front_right_piston, Param::front_right_cylinder}) &&
-      is(job, which, of_axle(Param::front_wheels, axle), choice::BrakeWheels::one))
+  if (any({param::front_right_piston, param::front_right_cylinder}) &&
+      is(job, which, of_axle(param::front_wheels, axle), choice::BrakeWheels::one))
     return false;
-  if (any({Param::front_piston2}))
-    return value_of(job, which, of_axle(Param::front_pistons2, axle)).si > 0;
-  if (any({Param::front_piston, Param::front_pistons, Param::front_pistons2, Param::front_radius,
-           Param::front_mu, Param::front_clearance, Param::front_knock_back, Param::front_above,
-           Param::front_right_piston}))
+  if (any({param::front_piston2}))
+    return value_of(job, which, of_axle(param::front_pistons2, axle)).si > 0;
+  if (any({param::front_piston, param::front_pistons, param::front_pistons2, param::front_radius,
+           param::front_mu, param::front_clearance, param::front_knock_back, param::front_above,
+           param::front_right_piston}))
     return !is(job, which, kind, choice::BrakeKind::drum);
-  if (any({Param::front_cylinder, Param::front_right_cylinder, Param::front_cylinder_pistons,
-           Param::front_drum, Param::front_shoes, Param::front_brake_factor,
-           Param::front_shoe_clearance, Param::front_lining_mu}))
+  if (any({param::front_cylinder, param::front_right_cylinder, param::front_cylinder_pistons,
+           param::front_drum, param::front_shoes, param::front_brake_factor,
+           param::front_shoe_clearance, param::front_lining_mu}))
     return !is(job, which, kind, choice::BrakeKind::sliding) &&
            !is(job, which, kind, choice::BrakeKind::opposed);
-  if (any({Param::front_shoe_push, Param::front_shoe_normal, Param::front_shoe_friction}))
+  if (any({param::front_shoe_push, param::front_shoe_normal, param::front_shoe_friction}))
     return is(job, which, kind, choice::BrakeKind::drum) &&
-           !is(job, which, of_axle(Param::front_shoes, axle), choice::BrakeShoes::duo_servo);
+           !is(job, which, of_axle(param::front_shoes, axle), choice::BrakeShoes::duo_servo);
   return true;
 }
 
@@ -42,38 +60,38 @@ bool one_of(Param p, std::initializer_list<Param> list) {
 }
 
 bool assist_relevant(const Job& job, As which, Param p) {
-  const Value kind = value_of(job, which, Param::assist_kind);
+  const Value kind = value_of(job, which, param::assist_kind);
   if (!kind.known())
-    return !one_of(p, {Param::assist_servo_feeds, Param::assist_servo_gain,
-                       Param::assist_servo_crack, Param::assist_servo_slave});
+    return !one_of(p, {param::assist_servo_feeds, param::assist_servo_gain,
+                       param::assist_servo_crack, param::assist_servo_slave});
   using choice::AssistKind;
   const auto fitted = [&kind](AssistKind k) { return kind.is(k); };
   const bool vacuum = fitted(AssistKind::vacuum) || fitted(AssistKind::remote);
-  if (one_of(p, {Param::assist_diaphragm1, Param::assist_diaphragm2, Param::assist_efficiency,
-                 Param::assist_vacuum, Param::assist_vacuum_altitude, Param::assist_manifold,
-                 Param::supply_vacuum_volume, Param::supply_tank, Param::supply_pump_flow,
-                 Param::supply_pump_ultimate}))
+  if (one_of(p, {param::assist_diaphragm1, param::assist_diaphragm2, param::assist_efficiency,
+                 param::assist_vacuum, param::assist_vacuum_altitude, param::assist_manifold,
+                 param::supply_vacuum_volume, param::supply_tank, param::supply_pump_flow,
+                 param::supply_pump_ultimate}))
     return vacuum;
-  if (one_of(p, {Param::assist_servo_feeds, Param::assist_servo_gain, Param::assist_servo_crack,
-                 Param::assist_servo_slave}))
+  if (one_of(p, {param::assist_servo_feeds, param::assist_servo_gain, param::assist_servo_crack,
+                 param::assist_servo_slave}))
     return fitted(AssistKind::remote);
-  if (one_of(p, {Param::assist_pump_pressure, Param::assist_power_area, Param::supply_accu}))
+  if (one_of(p, {param::assist_pump_pressure, param::assist_power_area, param::supply_accu}))
     return fitted(AssistKind::hydraulic);
-  if (one_of(p, {Param::supply_accu_precharge, Param::supply_accu_volume, Param::supply_accu_charge,
-                 Param::supply_accu_exponent}))
+  if (one_of(p, {param::supply_accu_precharge, param::supply_accu_volume, param::supply_accu_charge,
+                 param::supply_accu_exponent}))
     return fitted(AssistKind::hydraulic) && is(job, which, choice::SupplyAccu::gas);
-  if (one_of(p, {Param::assist_electric_force, Param::supply_wire_length, Param::supply_wire_area,
-                 Param::supply_fuse}))
+  if (one_of(p, {param::assist_electric_force, param::supply_wire_length, param::supply_wire_area,
+                 param::supply_fuse}))
     return fitted(AssistKind::electric);
   return !fitted(AssistKind::none) && !fitted(AssistKind::remote);
 }
 
 bool control_relevant(const Job& job, As which, Param p) {
-  if (one_of(p, {Param::control_mid_in, Param::control_mid_out}))
+  if (one_of(p, {param::control_mid_in, param::control_mid_out}))
     return is(job, which, choice::ControlMid::lever);
-  if (one_of(p, {Param::control_helper_rate, Param::control_helper_free,
-                 Param::control_helper_body_x, Param::control_helper_body_y,
-                 Param::control_helper_arm_x, Param::control_helper_arm_y}))
+  if (one_of(p, {param::control_helper_rate, param::control_helper_free,
+                 param::control_helper_body_x, param::control_helper_body_y,
+                 param::control_helper_arm_x, param::control_helper_arm_y}))
     return is(job, which, choice::ControlHelper::spring);
   return true;
 }
@@ -81,23 +99,23 @@ bool control_relevant(const Job& job, As which, Param p) {
 bool master_relevant(const Job& job, As which, Param p) {
   const bool single = is(job, which, choice::MasterKind::single);
   const bool twin = is(job, which, choice::MasterKind::twin);
-  if (one_of(p, {Param::master_stroke2, Param::master_cutoff2, Param::master_residual2}))
+  if (one_of(p, {param::master_stroke2, param::master_cutoff2, param::master_residual2}))
     return !single;
-  if (p == Param::master_springs) return !single && !twin;
-  if (one_of(p, {Param::master_step_bore, Param::master_crack}))
+  if (p == param::master_springs) return !single && !twin;
+  if (one_of(p, {param::master_step_bore, param::master_crack}))
     return is(job, which, choice::MasterKind::stepped);
-  if (one_of(p, {Param::master_bore2, Param::master_bar_a, Param::master_bar_b,
-                 Param::master_bar_tilt}))
+  if (one_of(p, {param::master_bore2, param::master_bar_a, param::master_bar_b,
+                 param::master_bar_tilt}))
     return twin;
   return true;
 }
 
 bool lines_relevant(const Job& job, As which, Param p) {
-  if (one_of(p, {Param::valve_knee, Param::valve_slope, Param::valve_bypass}))
+  if (one_of(p, {param::valve_knee, param::valve_slope, param::valve_bypass}))
     return is(job, which, choice::ValveKind::proportioning);
-  if (one_of(p, {Param::valve_hold, Param::valve_blend}))
+  if (one_of(p, {param::valve_hold, param::valve_blend}))
     return is(job, which, choice::ValveMetering::metering);
-  if (p == Param::valve_place)
+  if (p == param::valve_place)
     return is(job, which, choice::ValveKind::proportioning) ||
            is(job, which, choice::ValveMetering::metering);
   return true;
@@ -105,24 +123,24 @@ bool lines_relevant(const Job& job, As which, Param p) {
 
 bool clutch_param_relevant(const Job& job, As which, Param p) {
   const bool concentric = is(job, which, choice::ClutchKind::concentric);
-  if (one_of(p, {Param::clutch_fork_slave, Param::clutch_fork_bearing, Param::clutch_cable_pull,
-                 Param::clutch_cable_force}))
+  if (one_of(p, {param::clutch_fork_slave, param::clutch_fork_bearing, param::clutch_cable_pull,
+                 param::clutch_cable_force}))
     return !concentric;
-  if (one_of(p, {Param::clutch_bell, Param::clutch_stack_a, Param::clutch_stack_b,
-                 Param::clutch_between, Param::clutch_spacer}))
+  if (one_of(p, {param::clutch_bell, param::clutch_stack_a, param::clutch_stack_b,
+                 param::clutch_between, param::clutch_spacer}))
     return concentric;
-  if (p == Param::clutch_slave_inner) return !is(job, which, choice::ClutchKind::push);
+  if (p == param::clutch_slave_inner) return !is(job, which, choice::ClutchKind::push);
   return true;
 }
 
 bool unit_relevant(const Job& job, As which, Param p) {
   const bool single =
       is(job, which, choice::MasterKind::single) || is(job, which, choice::ControlUse::clutch);
-  if (one_of(p, {Param::unit_front_outlet, Param::unit_port2_side, Param::unit_port2_thread,
-                 Param::unit_port2_seat, Param::unit_chamber2}))
+  if (one_of(p, {param::unit_front_outlet, param::unit_port2_side, param::unit_port2_thread,
+                 param::unit_port2_seat, param::unit_chamber2}))
     return !single;
-  if (p == Param::unit_stud_pitch2) return is(job, which, choice::UnitStuds::n4);
-  if (p == Param::unit_inlet_pitch) return is(job, which, choice::UnitInlets::n2);
+  if (p == param::unit_stud_pitch2) return is(job, which, choice::UnitStuds::n4);
+  if (p == param::unit_inlet_pitch) return is(job, which, choice::UnitInlets::n2);
   return true;
 }
 
@@ -130,40 +148,40 @@ bool unit_relevant(const Job& job, As which, Param p) {
 bool asked_of_clutch(const Job& job, As which, Param p) {
   switch (info(p).group) {
     case Group::control:
-      return p != Param::control_axles && control_relevant(job, which, p);
+      return p != param::control_axles && control_relevant(job, which, p);
     case Group::clutch:
       return clutch_param_relevant(job, which, p);
     case Group::rod:
       return true;
     case Group::master:
-      return one_of(p, {Param::master_bore, Param::master_stroke1, Param::master_cutoff1,
-                        Param::master_spring_force, Param::master_efficiency,
-                        Param::master_reservoir, Param::master_bellows});
+      return one_of(p, {param::master_bore, param::master_stroke1, param::master_cutoff1,
+                        param::master_spring_force, param::master_efficiency,
+                        param::master_reservoir, param::master_bellows});
     case Group::lines:
-      return one_of(p, {Param::lines_tube_outside, Param::lines_tube_wall,
-                        Param::lines_tube_material, Param::lines_hose_bore, Param::lines_hose_grade,
-                        Param::fluid_grade, Param::fluid_temperature, Param::air_left});
+      return one_of(p, {param::lines_tube_outside, param::lines_tube_wall,
+                        param::lines_tube_material, param::lines_hose_bore, param::lines_hose_grade,
+                        param::fluid_grade, param::fluid_temperature, param::air_left});
     case Group::target:
-      return one_of(p, {Param::limit_effort, Param::limit_travel, Param::limit_reserve,
-                        Param::limit_reserve_failed, Param::limit_reserve_failed_m,
-                        Param::target_preference, Param::target_sizes});
+      return one_of(p, {param::limit_effort, param::limit_travel, param::limit_reserve,
+                        param::limit_reserve_failed, param::limit_reserve_failed_m,
+                        param::target_preference, param::target_sizes});
     case Group::vehicle:
-      return one_of(p, {Param::vehicle_altitude, Param::vehicle_steering});
+      return one_of(p, {param::vehicle_altitude, param::vehicle_steering});
     case Group::unit:
-      return unit_relevant(job, which, p) && !one_of(p, {Param::unit_front_outlet});
+      return unit_relevant(job, which, p) && !one_of(p, {param::unit_front_outlet});
     case Group::symptom:
-      return !one_of(p, {Param::symptom_engine, Param::symptom_lamp, Param::symptom_creep,
-                         Param::symptom_drag});
+      return !one_of(p, {param::symptom_engine, param::symptom_lamp, param::symptom_creep,
+                         param::symptom_drag});
     case Group::ageing:
-      return p != Param::age_check_valve;
+      return p != param::age_check_valve;
     case Group::changed:
-      return one_of(p, {Param::changed_master, Param::changed_engine, Param::changed_headers,
-                        Param::changed_pedal, Param::changed_cover});
+      return one_of(p, {param::changed_master, param::changed_engine, param::changed_headers,
+                        param::changed_pedal, param::changed_cover});
     case Group::kit:
     case Group::gauge:
       return true;
     case Group::fit:
-      return !one_of(p, {Param::fit_servo_nose, Param::fit_breather});
+      return !one_of(p, {param::fit_servo_nose, param::fit_breather});
     default:
       return false;
   }
@@ -174,7 +192,7 @@ bool asked_of_clutch(const Job& job, As which, Param p) {
 bool relevant(const Job& job, As which, Param p) {
   if (found_only(info(p).group) && which != As::found) return false;
   // No floor under a hand lever, and no accelerator beside it.
-  if (one_of(p, {Param::control_rest_height, Param::rod_accelerator}) && pulled_by_hand(job))
+  if (one_of(p, {param::control_rest_height, param::rod_accelerator}) && pulled_by_hand(job))
     return false;
   if (is(job, which, choice::ControlUse::clutch)) return asked_of_clutch(job, which, p);
   switch (info(p).group) {
@@ -186,7 +204,7 @@ bool relevant(const Job& job, As which, Param p) {
       return axle_relevant(job, which, p, Axle::rear);
     case Group::assist:
     case Group::supply:
-      return p == Param::assist_kind || assist_relevant(job, which, p);
+      return p == param::assist_kind || assist_relevant(job, which, p);
     case Group::master:
       return master_relevant(job, which, p);
     case Group::circuit:
@@ -196,9 +214,9 @@ bool relevant(const Job& job, As which, Param p) {
     case Group::unit:
       return unit_relevant(job, which, p);
     case Group::changed:
-      return p != Param::changed_cover;
+      return p != param::changed_cover;
     case Group::fit:
-      return !one_of(p, {Param::fit_servo_nose, Param::fit_breather}) ||
+      return !one_of(p, {param::fit_servo_nose, param::fit_breather}) ||
              is(job, which, choice::AssistKind::remote);
     case Group::clutch:
       return false;

@@ -1,4 +1,12 @@
 #include "document/ahead.hpp"
+#include "document/param/assist.hpp"
+#include "document/param/control.hpp"
+#include "document/param/linkage.hpp"
+#include "document/param/master.hpp"
+#include "document/param/rod.hpp"
+#include "document/param/rod_ends.hpp"
+#include "document/param/room.hpp"
+#include "document/param/supply.hpp"
 
 #include <algorithm>
 #include <cmath>
@@ -52,27 +60,27 @@ bool nothing(double si) {
   return !(std::abs(si) > 0);
 }
 double wish_m(const Job& job) {
-  return stated(job, Param::rod_height_wish).si;
+  return stated(job, param::rod_height_wish).si;
 }
 
 std::optional<Value> face(const Job& job, As which) {
   Sum s;
-  s.add(stated_value(job, which, Param::rod_socket), 1);
-  s.add(stated_value(job, which, Param::rod_snout), -1);
-  s.add(stated_value(job, which, Param::rod_stack), 1);
+  s.add(stated_value(job, which, param::rod_socket), 1);
+  s.add(stated_value(job, which, param::rod_snout), -1);
+  s.add(stated_value(job, which, param::rod_stack), 1);
   return s.value();
 }
 
 /// The rod by the old one, the other unit's seat, the clearance and the pad height.
 std::optional<Value> needed_length(const Job& job) {
-  const Value old = stated_value(job, As::found, Param::control_rod_length);
+  const Value old = stated_value(job, As::found, param::control_rod_length);
   const auto moves = seat_moves(job);
   const auto height = rod_for_wish_m(job);
   if (!old.known() || !moves || !height) return std::nullopt;
   Sum s;
   s.add(old, 1);
   s.add(*moves, 1);
-  s.add(stated(job, Param::rod_clearance_more), -1);
+  s.add(stated(job, param::rod_clearance_more), -1);
   s.add(*height);
   return s.value();
 }
@@ -81,23 +89,23 @@ std::optional<Value> length_ahead(const Job& job) {
   const auto needed = needed_length(job);
   // Nothing is asked of it: the old rod stays.
   if (!needed ||
-      std::abs(needed->si - stated_value(job, As::found, Param::control_rod_length).si) < 1e-9)
+      std::abs(needed->si - stated_value(job, As::found, param::control_rod_length).si) < 1e-9)
     return std::nullopt;
   return needed;
 }
 
 /// The clearance that is set, or what a rod of another length than the needed one leaves of it.
 std::optional<Value> clearance_ahead(const Job& job) {
-  Value old = stated_value(job, As::found, Param::control_rod_clearance);
-  old.other_unit = replaced(job, Param::control_rod_clearance);
+  Value old = stated_value(job, As::found, param::control_rod_clearance);
+  old.other_unit = replaced(job, param::control_rod_clearance);
   Sum s;
   s.add(old, 1);
-  const Value more = stated(job, Param::rod_clearance_more);
+  const Value more = stated(job, param::rod_clearance_more);
   s.add(more, 1);
-  const Value rod = stated(job, Param::control_rod_length);
+  const Value rod = stated(job, param::control_rod_length);
   const auto needed = needed_length(job);
   const bool moves_pad =
-      stated(job, Param::rod_pedal_stop).is(choice::RodPedalStop::rod);  // not the clearance
+      stated(job, param::rod_pedal_stop).is(choice::RodPedalStop::rod);  // not the clearance
   const bool other_rod = own(rod) && needed && !moves_pad;
   if (!other_rod && nothing(more.si)) return std::nullopt;
   if (other_rod) {
@@ -109,14 +117,14 @@ std::optional<Value> clearance_ahead(const Job& job) {
 
 std::optional<Value> stop_ahead(const Job& job) {
   if (nothing(wish_m(job))) return std::nullopt;
-  Value v = stated(job, Param::control_pad_stop);
-  v.si = std::max(v.si + wish_m(job), info(Param::control_pad_stop).min_si);
+  Value v = stated(job, param::control_pad_stop);
+  v.si = std::max(v.si + wish_m(job), info(param::control_pad_stop).min_si);
   return v;
 }
 
 std::optional<Value> angle_ahead(const Job& job) {
-  Value v = stated(job, Param::control_rest_angle);
-  const Value arm = stated(job, Param::control_pad_arm);
+  Value v = stated(job, param::control_rest_angle);
+  const Value arm = stated(job, param::control_pad_arm);
   if (nothing(wish_m(job)) || !v.known() || !arm.known() || arm.si <= 0) return std::nullopt;
   v.si -= wish_m(job) / arm.si;
   return v;
@@ -124,15 +132,15 @@ std::optional<Value> angle_ahead(const Job& job) {
 
 /// Measured from both sides; the wider of engine off and running is lost travel.
 std::optional<Value> gap_ahead(const Job& job) {
-  const Value recess = stated(job, Param::rod_recess);
+  const Value recess = stated(job, param::rod_recess);
   if (!recess.known()) return std::nullopt;
   std::optional<Value> widest;
-  for (const Param p : {Param::rod_stick_off, Param::rod_stick_on}) {
+  for (const Param p : {param::rod_stick_off, param::rod_stick_on}) {
     const Value stick = stated(job, p);
     if (!stick.known()) continue;
     Sum s;
     s.add(recess, 1);
-    s.add(stated(job, Param::rod_gasket), 1);
+    s.add(stated(job, param::rod_gasket), 1);
     s.add(stick, -1);
     const auto gap = s.value();
     if (gap && (!widest || gap->si > widest->si)) widest = gap;
@@ -141,16 +149,16 @@ std::optional<Value> gap_ahead(const Job& job) {
 }
 
 bool engine_goes(const Job& job) {
-  return stated(job, Param::room_engine).is(choice::RoomEngine::goes);
+  return stated(job, param::room_engine).is(choice::RoomEngine::goes);
 }
 
 /// With the engine gone the vacuum is the pump's, or there is none.
 std::optional<Value> vacuum_ahead(const Job& job) {
   if (!engine_goes(job)) return std::nullopt;
   constexpr double kSeaLevel_pa = 101325;
-  if (stated(job, Param::supply_pump_flow).si <= 0)
+  if (stated(job, param::supply_pump_flow).si <= 0)
     return Value{Origin::measured, 0, 0, How::stated};  // a fact: nothing makes any
-  Value v = stated(job, Param::supply_pump_ultimate);
+  Value v = stated(job, param::supply_pump_ultimate);
   v.si = std::max(0.0, kSeaLevel_pa - v.si);
   return v;
 }
@@ -166,7 +174,7 @@ std::optional<Value> seat_moves(const Job& job) {
     s.add(*before, -1);
     return s.value();
   }
-  if (after || replaced(job, Param::master_cutoff1)) return std::nullopt;
+  if (after || replaced(job, param::master_cutoff1)) return std::nullopt;
   return Value{Origin::measured, 0, 0, How::stated};
 }
 
@@ -175,25 +183,25 @@ std::optional<double> rod_for_wish_m(const Job& job) {
   if (nothing(wish)) return 0.0;
   const auto si = [&job](Param p) { return stated(job, p).si; };
   const auto known = [&job](Param p) { return stated(job, p).known(); };
-  if (!known(Param::control_pad_arm) || !known(Param::control_pin_arm)) return std::nullopt;
-  const double pad = si(Param::control_pad_arm);
-  const double pin = si(Param::control_pin_arm);
+  if (!known(param::control_pad_arm) || !known(param::control_pin_arm)) return std::nullopt;
+  const double pad = si(param::control_pad_arm);
+  const double pin = si(param::control_pin_arm);
   if (pad <= 0 || pin <= 0) return std::nullopt;
-  if (stated(job, Param::control_mid).is(choice::ControlMid::lever)) {
-    if (!known(Param::control_mid_in) || !known(Param::control_mid_out)) return std::nullopt;
-    const double out = si(Param::control_mid_out);
-    if (out <= 0 || si(Param::control_mid_in) <= 0) return std::nullopt;
-    return wish * pin / pad * out / si(Param::control_mid_in);
+  if (stated(job, param::control_mid).is(choice::ControlMid::lever)) {
+    if (!known(param::control_mid_in) || !known(param::control_mid_out)) return std::nullopt;
+    const double out = si(param::control_mid_out);
+    if (out <= 0 || si(param::control_mid_in) <= 0) return std::nullopt;
+    return wish * pin / pad * out / si(param::control_mid_in);
   }
   const double plain = wish * pin / pad;
-  const Value rod = stated_value(job, As::found, Param::control_rod_length);
-  if (!rod.known() || !known(Param::control_axis_height) || !known(Param::control_rest_angle) ||
-      !known(Param::control_offset))
+  const Value rod = stated_value(job, As::found, param::control_rod_length);
+  if (!rod.known() || !known(param::control_axis_height) || !known(param::control_rest_angle) ||
+      !known(param::control_offset))
     return plain;
   // Square of what the rod spans sideways, and how far its pin stands along the bore.
-  const double across = si(Param::control_axis_height);
-  const double beside = si(Param::control_offset);
-  const double at = si(Param::control_rest_angle);
+  const double across = si(param::control_axis_height);
+  const double beside = si(param::control_offset);
+  const double at = si(param::control_rest_angle);
   const auto side2 = [&](double angle) {
     const double d = across - pin * std::cos(angle);
     return d * d + beside * beside;
@@ -207,22 +215,22 @@ std::optional<double> rod_for_wish_m(const Job& job) {
 
 std::optional<Value> value_ahead(const Job& job, Param param) {
   switch (param) {
-    case Param::control_rod_length:
+    case param::control_rod_length:
       return length_ahead(job);
-    case Param::control_rod_clearance:
+    case param::control_rod_clearance:
       return clearance_ahead(job);
-    case Param::control_pad_stop:
+    case param::control_pad_stop:
       return stop_ahead(job);
-    case Param::control_rest_angle:
+    case param::control_rest_angle:
       return angle_ahead(job);
-    case Param::assist_output_gap:
+    case param::assist_output_gap:
       return gap_ahead(job);
-    case Param::assist_vacuum:
+    case param::assist_vacuum:
       return vacuum_ahead(job);
-    case Param::assist_vacuum_altitude:
+    case param::assist_vacuum_altitude:
       return engine_goes(job) ? std::optional(Value{Origin::measured, 0, 0, How::stated})
                               : std::nullopt;
-    case Param::assist_manifold:
+    case param::assist_manifold:
       return engine_goes(job) ? std::optional(Value{}) : std::nullopt;
     default:
       return std::nullopt;

@@ -6,6 +6,11 @@
 #include <span>
 
 #include "document/ahead.hpp"
+#include "document/param/assist.hpp"
+#include "document/param/brakes.hpp"
+#include "document/param/clutch.hpp"
+#include "document/param/control.hpp"
+#include "document/param/master.hpp"
 #include "document/typical.hpp"
 
 namespace yoke {
@@ -33,20 +38,20 @@ double loose(const ParamInfo& p, double si) {
 
 /// What tells one unit from another, by what was measured on it.
 std::span<const Param> told_by(Param param) {
-  static constexpr Param kMaster[] = {Param::master_kind, Param::master_bore, Param::master_bore2,
-                                      Param::master_step_bore};
-  static constexpr Param kAssist[] = {Param::assist_kind, Param::assist_diaphragm1,
-                                      Param::assist_diaphragm2, Param::assist_servo_slave,
-                                      Param::assist_power_area};
-  static constexpr Param kFront[] = {Param::front_kind, Param::front_piston, Param::front_pistons,
-                                     Param::front_cylinder};
-  static constexpr Param kRear[] = {Param::rear_kind, Param::rear_piston, Param::rear_pistons,
-                                    Param::rear_cylinder};
-  static constexpr Param kClutch[] = {Param::clutch_kind, Param::clutch_slave_bore,
-                                      Param::clutch_slave_inner};
-  static constexpr Param kRod[] = {Param::control_rod_length, Param::control_pin_arm,
-                                   Param::master_kind, Param::master_bore};
-  if (param == Param::control_rod_clearance) return kRod;
+  static constexpr Param kMaster[] = {param::master_kind, param::master_bore, param::master_bore2,
+                                      param::master_step_bore};
+  static constexpr Param kAssist[] = {param::assist_kind, param::assist_diaphragm1,
+                                      param::assist_diaphragm2, param::assist_servo_slave,
+                                      param::assist_power_area};
+  static constexpr Param kFront[] = {param::front_kind, param::front_piston, param::front_pistons,
+                                     param::front_cylinder};
+  static constexpr Param kRear[] = {param::rear_kind, param::rear_piston, param::rear_pistons,
+                                    param::rear_cylinder};
+  static constexpr Param kClutch[] = {param::clutch_kind, param::clutch_slave_bore,
+                                      param::clutch_slave_inner};
+  static constexpr Param kRod[] = {param::control_rod_length, param::control_pin_arm,
+                                   param::master_kind, param::master_bore};
+  if (param == param::control_rod_clearance) return kRod;
   switch (info(param).group) {
     case Group::master:
     case Group::circuit:  // which outlet a line is on was traced at that very unit
@@ -67,27 +72,27 @@ std::span<const Param> told_by(Param param) {
 /// What is on the car whatever unit is fitted: its lines, the engine's vacuum, the linings' life.
 bool stays(Param p) {
   switch (p) {
-    case Param::assist_vacuum:
-    case Param::assist_vacuum_altitude:
-    case Param::assist_manifold:
-    case Param::assist_pump_pressure:
-    case Param::front_tyre:
-    case Param::rear_tyre:
-    case Param::front_tube:
-    case Param::rear_tube:
-    case Param::front_hose:
-    case Param::rear_hose:
-    case Param::front_hose_kind:
-    case Param::rear_hose_kind:
-    case Param::clutch_tube:
-    case Param::clutch_hose:
-    case Param::clutch_hose_kind:
-    case Param::clutch_fork_slave:
-    case Param::clutch_fork_bearing:
-    case Param::clutch_peak:
-    case Param::clutch_release:
-    case Param::clutch_limit:
-    case Param::clutch_bell:
+    case param::assist_vacuum:
+    case param::assist_vacuum_altitude:
+    case param::assist_manifold:
+    case param::assist_pump_pressure:
+    case param::front_tyre:
+    case param::rear_tyre:
+    case param::front_tube:
+    case param::rear_tube:
+    case param::front_hose:
+    case param::rear_hose:
+    case param::front_hose_kind:
+    case param::rear_hose_kind:
+    case param::clutch_tube:
+    case param::clutch_hose:
+    case param::clutch_hose_kind:
+    case param::clutch_fork_slave:
+    case param::clutch_fork_bearing:
+    case param::clutch_peak:
+    case param::clutch_release:
+    case param::clutch_limit:
+    case param::clutch_bell:
       return true;
     default:
       return false;
@@ -124,8 +129,8 @@ namespace {
 /// What was entered for the plan wins, but never against what is worse by measurement: a gap that
 /// was measured from both sides, a way to the floor that the wished pad height takes away.
 bool overrules(Param param, const Value& ahead, const Value& own) {
-  if (param == Param::assist_output_gap) return ahead.si > own.si;
-  return param == Param::control_pad_stop && !own.as_built && ahead.si < own.si;
+  if (param == param::assist_output_gap) return ahead.si > own.si;
+  return param == param::control_pad_stop && !own.as_built && ahead.si < own.si;
 }
 
 }  // namespace
@@ -134,7 +139,7 @@ Value value_of(const Job& job, As which, Param param) {
   const Value v = stated_value(job, which, param);
   if (which != As::plan) return v;
   const bool own = v.origin == Origin::measured && !v.inherited;
-  if (own && param != Param::assist_output_gap && param != Param::control_pad_stop) return v;
+  if (own && param != param::assist_output_gap && param != param::control_pad_stop) return v;
   auto ahead = value_ahead(job, param);
   if (!ahead || (own && !overrules(param, *ahead, v))) return v;
   ahead->inherited = ahead->follows = true;

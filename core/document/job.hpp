@@ -6,7 +6,7 @@
 #include <string>
 #include <vector>
 
-#include "document/choices.hpp"
+#include "document/choice.hpp"
 #include "document/codes.hpp"
 #include "document/enum_words.hpp"
 #include "document/measured.hpp"

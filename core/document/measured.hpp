@@ -8,7 +8,7 @@
 #include <string>
 #include <string_view>
 
-#include "document/choices.hpp"
+#include "document/choice.hpp"
 #include "document/enum_words.hpp"
 #include "document/params.hpp"
 
@@ -69,11 +69,11 @@ requires is_choice<Choice>
 class MeasuredSet {
  public:
   [[nodiscard]] const std::optional<Measured>& at(Param p) const {
-    return values_[static_cast<size_t>(p)];
+    return values_[number(p)];
   }
-  void set(Param p, Measured m) { values_[static_cast<size_t>(p)] = std::move(m); }
+  void set(Param p, Measured m) { values_[number(p)] = std::move(m); }
   void clear(Param p) {
-    values_[static_cast<size_t>(p)].reset();
+    values_[number(p)].reset();
     unread_of.erase(p);
   }
   bool operator==(const MeasuredSet&) const = default;
@@ -82,7 +82,7 @@ class MeasuredSet {
   std::map<Param, Unread> unread_of;  ///< further members of a value that is there
 
  private:
-  std::array<std::optional<Measured>, kParamCount> values_;
+  std::array<std::optional<Measured>, kParamSpace> values_;
 };
 
 /// What such a thing is usually measured with, when nobody says: a calliper as far as its jaws

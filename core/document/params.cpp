@@ -4,6 +4,7 @@
 #include <limits>
 #include <unordered_map>
 
+#include "document/param/all.hpp"
 #include "quantity/text.hpp"
 
 namespace yoke {
@@ -26,7 +27,6 @@ std::vector<ParamOption> split_options(std::string_view text) {
 
 std::vector<ParamInfo> build_table() {
   std::vector<ParamInfo> table;
-  table.reserve(kParamCount);
   const auto add = [&table](Param p, std::string_view id, std::string_view words, Group group,
                             Kind kind, double min, double max, double typical, int digits,
                             bool inherits, std::string_view options, std::string_view source,
@@ -37,7 +37,7 @@ std::vector<ParamInfo> build_table() {
   };
 #define PARAM(name, id, words, group, kind, min, max, typical, digits, inherits, options, source, \
               help)                                                                               \
-  add(Param::name, id, words, Group::group, Kind::kind, min, max, typical, digits, inherits,      \
+  add(param::name, id, words, Group::group, Kind::kind, min, max, typical, digits, inherits,      \
       options, source, help);
 #include "document/params.def"
 #undef PARAM
@@ -69,7 +69,7 @@ Expected<double> parse_choice(const ParamInfo& p, std::string_view text) {
           .reason = say("{}: “{}” is not one of the choices", Message::of_table(p.words),
                         clipped(text, 64)),
           .remedy = ""};
-  if (p.param == Param::fluid_grade) {
+  if (p.param == param::fluid_grade) {
     e.reason = say("There is no fluid grade “{}”", clipped(text, 64));
     e.remedy =
         "Read the grade on the reservoir cap or the bottle; an unknown fluid is drained, "
@@ -80,8 +80,26 @@ Expected<double> parse_choice(const ParamInfo& p, std::string_view text) {
 
 }  // namespace
 
+std::size_t row_of(Param param) {
+  static const std::array<std::size_t, kParamSpace> rows = [] {
+    std::array<std::size_t, kParamSpace> at{};
+    for (std::size_t i = 0; i < table().size(); ++i) at[number(table()[i].param)] = i;
+    return at;
+  }();
+  return rows[number(param)];
+}
+
 const ParamInfo& info(Param param) {
-  return table()[static_cast<size_t>(param)];
+  return table()[row_of(param)];
+}
+
+Param of_axle(Param front, Axle axle) {
+  constexpr int block = static_cast<int>(param::rear_kind) - static_cast<int>(param::front_kind);
+  return axle == Axle::front ? front : static_cast<Param>(static_cast<int>(front) + block);
+}
+
+Param circuit_of(Wheel wheel) {
+  return static_cast<Param>(static_cast<int>(param::circuit_fl) + static_cast<int>(wheel));
 }
 
 std::span<const ParamInfo> all_params() {
@@ -92,7 +110,7 @@ std::string_view words_within(Param param) {
   static const std::vector<std::string> all = [] {
     std::vector<std::string> words;
     for (const ParamInfo& p : table()) {
-      std::string w = p.param == Param::master_bore ? "bore of the master" : std::string(p.words);
+      std::string w = p.param == param::master_bore ? "bore of the master" : std::string(p.words);
       // An abbreviation ("MPa …") keeps its capitals.
       const bool word = w.size() > 1 && (w[1] < 'A' || w[1] > 'Z');
       if (word && w[0] >= 'A' && w[0] <= 'Z') w[0] = static_cast<char>(w[0] + 32);
@@ -100,7 +118,7 @@ std::string_view words_within(Param param) {
     }
     return words;
   }();
-  return all[static_cast<size_t>(param)];
+  return all[row_of(param)];
 }
 
 std::optional<Param> find_param(std::string_view id) {

@@ -8,7 +8,7 @@
 #include <string_view>
 #include <vector>
 
-#include "document/param_ids.hpp"
+#include "document/param_id.hpp"
 #include "quantity/error.hpp"
 #include "quantity/message.hpp"
 #include "quantity/quantity.hpp"
@@ -75,19 +75,15 @@ inline constexpr Wheel kWheels[] = {Wheel::front_left, Wheel::front_right, Wheel
 
 [[nodiscard]] const ParamInfo& info(Param param);
 [[nodiscard]] std::span<const ParamInfo> all_params();
+/// Where a parameter stands in all_params().
+[[nodiscard]] std::size_t row_of(Param param);
 [[nodiscard]] std::optional<Param> find_param(std::string_view id);
 [[nodiscard]] std::string_view group_words(Group group);
 
 /// The same parameter of an axle: pass the front one.
-[[nodiscard]] constexpr Param of_axle(Param front, Axle axle) {
-  constexpr auto block =
-      static_cast<std::size_t>(Param::rear_kind) - static_cast<std::size_t>(Param::front_kind);
-  return axle == Axle::front ? front : static_cast<Param>(static_cast<std::size_t>(front) + block);
-}
-[[nodiscard]] constexpr Param circuit_of(Wheel wheel) {
-  return static_cast<Param>(static_cast<std::size_t>(Param::circuit_fl) +
-                            static_cast<std::size_t>(wheel));
-}
+[[nodiscard]] Param of_axle(Param front, Axle axle);
+/// Which outlet a wheel hangs on.
+[[nodiscard]] Param circuit_of(Wheel wheel);
 [[nodiscard]] constexpr Axle axle_of(Wheel wheel) {
   return wheel == Wheel::front_left || wheel == Wheel::front_right ? Axle::front : Axle::rear;
 }

@@ -10,8 +10,9 @@ namespace yoke {
 
 /// Where a step is done.
 enum class WorkPlace { bench, bay, footwell, under, wheel, bars, around };
-inline constexpr WorkPlace kWorkPlaces[] = {WorkPlace::bench, WorkPlace::bay,  WorkPlace::footwell, WorkPlace::under,
-                                    WorkPlace::wheel, WorkPlace::bars, WorkPlace::around};
+inline constexpr WorkPlace kWorkPlaces[] = {WorkPlace::bench, WorkPlace::bay,   WorkPlace::footwell,
+                                            WorkPlace::under, WorkPlace::wheel, WorkPlace::bars,
+                                            WorkPlace::around};
 template <>
 struct EnumWords<WorkPlace> {
   static constexpr std::array all{

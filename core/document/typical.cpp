@@ -1,4 +1,10 @@
 #include "document/typical.hpp"
+#include "document/param/assist.hpp"
+#include "document/param/brakes.hpp"
+#include "document/param/control.hpp"
+#include "document/param/limits.hpp"
+#include "document/param/master.hpp"
+#include "document/param/supply.hpp"
 
 #include <array>
 #include <span>
@@ -13,23 +19,23 @@ struct Typical {
 };
 
 constexpr Typical kLever[] = {
-    {Param::control_return_force, 4},      {Param::control_pad_stop, 0.065},
-    {Param::master_spring_force, 20},      {Param::master_cutoff1, 0.00065},
-    {Param::master_cutoff2, 0.00065},      {Param::master_stroke1, 0.015},
-    {Param::master_reservoir, 15e-6},      {Param::front_clearance, 0.00011},
-    {Param::rear_clearance, 0.00011},      {Param::limit_effort, 120},
-    {Param::limit_travel, 0.045},          {Param::limit_effort_failed, 200},
-    {Param::control_rod_clearance, 0.0003}};
-constexpr Typical kClutch[] = {{Param::master_spring_force, 30},
-                               {Param::master_cutoff1, 0.00065},
-                               {Param::master_stroke1, 0.0315},
-                               {Param::limit_effort, 150},
-                               {Param::limit_travel, 0.150}};
+    {param::control_return_force, 4},      {param::control_pad_stop, 0.065},
+    {param::master_spring_force, 20},      {param::master_cutoff1, 0.00065},
+    {param::master_cutoff2, 0.00065},      {param::master_stroke1, 0.015},
+    {param::master_reservoir, 15e-6},      {param::front_clearance, 0.00011},
+    {param::rear_clearance, 0.00011},      {param::limit_effort, 120},
+    {param::limit_travel, 0.045},          {param::limit_effort_failed, 200},
+    {param::control_rod_clearance, 0.0003}};
+constexpr Typical kClutch[] = {{param::master_spring_force, 30},
+                               {param::master_cutoff1, 0.00065},
+                               {param::master_stroke1, 0.0315},
+                               {param::limit_effort, 150},
+                               {param::limit_travel, 0.150}};
 constexpr Typical kHydraulic[] = {
-    {Param::assist_gain, 6}, {Param::assist_jump_in, 150}, {Param::assist_dead_force, 60}};
+    {param::assist_gain, 6}, {param::assist_jump_in, 150}, {param::assist_dead_force, 60}};
 constexpr Typical kElectric[] = {
-    {Param::assist_cut_in, 15}, {Param::assist_jump_in, 0}, {Param::assist_dead_force, 60}};
-constexpr Typical kRemote[] = {{Param::assist_efficiency, 0.9}};
+    {param::assist_cut_in, 15}, {param::assist_jump_in, 0}, {param::assist_dead_force, 60}};
+constexpr Typical kRemote[] = {{param::assist_efficiency, 0.9}};
 
 std::optional<double> look_up(std::span<const Typical> list, Param p) {
   for (const Typical& t : list)
@@ -47,13 +53,13 @@ std::optional<double> by_kind(const Job& job, As which, Param p) {
     if (is(job, which, choice::AssistKind::remote)) return look_up(kRemote, p);
     return std::nullopt;
   }
-  if (p == Param::supply_vacuum_volume) {
-    const Value second = value_of(job, which, Param::assist_diaphragm2);
+  if (p == param::supply_vacuum_volume) {
+    const Value second = value_of(job, which, param::assist_diaphragm2);
     return second.known() && second.si > 0 ? std::optional(0.0028) : std::nullopt;
   }
-  if (p == Param::front_wear && is(job, which, Param::front_kind, choice::BrakeKind::drum))
+  if (p == param::front_wear && is(job, which, param::front_kind, choice::BrakeKind::drum))
     return 0.003;
-  if (p == Param::rear_wear && is(job, which, Param::rear_kind, choice::BrakeKind::drum))
+  if (p == param::rear_wear && is(job, which, param::rear_kind, choice::BrakeKind::drum))
     return 0.003;
   if (g != Group::control && g != Group::master && g != Group::target && g != Group::front &&
       g != Group::rear)

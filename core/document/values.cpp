@@ -1,4 +1,7 @@
 #include "document/values.hpp"
+#include "document/param/control.hpp"
+#include "document/param/linkage.hpp"
+#include "document/param/unit.hpp"
 
 #include <cmath>
 
@@ -6,23 +9,20 @@ namespace yoke {
 
 Values resolve(const Job& job, As which) {
   Values v;
-  for (std::size_t i = 0; i < kParamCount; ++i) {
-    const auto p = static_cast<Param>(i);
-    v.set(p, value_of(job, which, p));
-  }
+  for (const ParamInfo& p : all_params()) v.set(p.param, value_of(job, which, p.param));
   return v;
 }
 
 std::optional<double> arm_ratio(const Values& v) {
-  if (!v.known(Param::control_pad_arm) || !v.known(Param::control_pin_arm) ||
-      v.si(Param::control_pin_arm) <= 0)
+  if (!v.known(param::control_pad_arm) || !v.known(param::control_pin_arm) ||
+      v.si(param::control_pin_arm) <= 0)
     return std::nullopt;
-  double ratio = v.si(Param::control_pad_arm) / v.si(Param::control_pin_arm);
+  double ratio = v.si(param::control_pad_arm) / v.si(param::control_pin_arm);
   if (v.is(choice::ControlMid::lever)) {
-    if (!v.known(Param::control_mid_in) || !v.known(Param::control_mid_out) ||
-        v.si(Param::control_mid_out) <= 0)
+    if (!v.known(param::control_mid_in) || !v.known(param::control_mid_out) ||
+        v.si(param::control_mid_out) <= 0)
       return std::nullopt;
-    ratio *= v.si(Param::control_mid_in) / v.si(Param::control_mid_out);
+    ratio *= v.si(param::control_mid_in) / v.si(param::control_mid_out);
   }
   return ratio;
 }

@@ -10,7 +10,7 @@ namespace yoke {
 
 class Values {
  public:
-  [[nodiscard]] const Value& at(Param p) const { return all_[static_cast<std::size_t>(p)]; }
+  [[nodiscard]] const Value& at(Param p) const { return all_[number(p)]; }
   [[nodiscard]] double si(Param p) const { return at(p).si; }
   [[nodiscard]] bool known(Param p) const { return at(p).known(); }
   /// The option of a choice, by its parameter; nothing while it is unknown.
@@ -26,11 +26,11 @@ class Values {
   template <class Choice>
   requires is_choice<Choice>
   [[nodiscard]] bool is(Param p, Choice wanted) const { return at(p).is(wanted); }
-  void set(Param p, const Value& v) { all_[static_cast<std::size_t>(p)] = v; }
-  void set_si(Param p, double si) { all_[static_cast<std::size_t>(p)].si = si; }
+  void set(Param p, const Value& v) { all_[number(p)] = v; }
+  void set_si(Param p, double si) { all_[number(p)].si = si; }
 
  private:
-  std::array<Value, kParamCount> all_{};
+  std::array<Value, kParamSpace> all_{};
 };
 
 /// Every parameter of a system by the rules of `value_of`.

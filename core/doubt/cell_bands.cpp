@@ -3,6 +3,7 @@
 #include <atomic>
 
 #include "assembly/assemble.hpp"
+#include "document/param/master.hpp"
 #include "doubt/draws.hpp"
 #include "quantity/workers.hpp"
 #include "sizing/cell_judge.hpp"
@@ -31,8 +32,8 @@ Drawing drawing(const Drawn& d, const SweepRequest& map, const Sweep& cells, std
   if (!judge.possible()) return out;
   out.ok = true;
   const Values& nominal = d.values[1];
-  const double bore = drawn_share(plan.si(Param::master_bore), nominal.si(Param::master_bore));
-  const double bore2 = drawn_share(plan.si(Param::master_bore2), nominal.si(Param::master_bore2));
+  const double bore = drawn_share(plan.si(param::master_bore), nominal.si(param::master_bore));
+  const double bore2 = drawn_share(plan.si(param::master_bore2), nominal.si(param::master_bore2));
   const double ratio = drawn_share(arm_ratio(plan).value_or(0), arm_ratio(nominal).value_or(0));
   for (const Cell& cell : cells.cells) {
     // Bores and arms of a cell are as doubtful as the plan's own.

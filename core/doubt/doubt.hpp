@@ -59,7 +59,7 @@ struct Band {
 };
 
 struct Sensitivity {
-  Param param = Param::count_;
+  Param param = kNoParam;
   /// Change of each figure for one standard uncertainty of the parameter.
   std::array<double, kPressQuantityCount> change{};
   [[nodiscard]] double of(PressQuantity id) const { return change[static_cast<std::size_t>(id)]; }

@@ -23,7 +23,7 @@ std::vector<Doubtful> doubtful_values(const Values& values, bool plan) {
     if (!v.known() || v.uncertainty_si <= 0) continue;
     const bool own = plan && v.origin == Origin::measured && !v.inherited;
     list.push_back({p.param, v.si, v.uncertainty_si / kCoverage,
-                    static_cast<std::uint64_t>(p.param) + (own ? kParamCount : 0)});
+                    row_of(p.param) + (own ? all_params().size() : 0)});
   }
   return list;
 }

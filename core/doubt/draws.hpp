@@ -10,7 +10,7 @@ namespace yoke {
 
 /// One parameter that is not known exactly.
 struct Doubtful {
-  Param param = Param::count_;
+  Param param = kNoParam;
   double si = 0;
   double sigma = 0;
   std::uint64_t stream = 0;

@@ -4,6 +4,8 @@
 #include <cmath>
 
 #include "assembly/relevance.hpp"
+#include "document/param/control.hpp"
+#include "document/param/master.hpp"
 
 namespace yoke {
 
@@ -38,7 +40,7 @@ void add_blocking(const Job& job, As which, std::vector<NextMeasure>& list) {
   add(a.missing_brakes, "travel, reserve, circuits lost");
   add(a.missing_vehicle, "deceleration, lock order, holding");
   if (a.system && !a.system->strokes_known && a.missing_brakes.empty())
-    add({Param::master_stroke1, Param::master_stroke2}, "whether the bore's end is reached");
+    add({param::master_stroke1, param::master_stroke2}, "whether the bore's end is reached");
 }
 
 void add_narrowing(const Job& job, As which, std::vector<NextMeasure>& list) {
@@ -82,14 +84,14 @@ void add_factor(const Job& job, std::vector<NextMeasure>& list) {
     double power;
   };
   constexpr Term kTerms[] = {
-      {Param::master_bore, 2}, {Param::control_pad_arm, 1}, {Param::control_pin_arm, 1}};
+      {param::master_bore, 2}, {param::control_pad_arm, 1}, {param::control_pin_arm, 1}};
   std::vector<std::pair<double, NextMeasure>> mine;
   for (const As w : {As::found, As::plan})
     for (const Term& t : kTerms) {
       const Value v = value_of(job, w, t.param);
       // An arm that both share cancels out.
       if (!v.known() || v.si <= 0 || (w == As::plan && v.inherited)) continue;
-      if (t.param != Param::master_bore && value_of(job, As::plan, t.param).inherited) continue;
+      if (t.param != param::master_bore && value_of(job, As::plan, t.param).inherited) continue;
       const double sigma = v.uncertainty_si / kCoverage;
       const double best = best_sigma(t.param, v.si);
       if (sigma <= best) continue;

@@ -14,7 +14,7 @@ namespace yoke {
 
 struct NextMeasure {
   As which = As::plan;
-  Param param = Param::count_;
+  Param param = kNoParam;
   bool blocks = false;  ///< nothing can be said of `buys` without it
   Message buys;         ///< what it buys, in words
   double effort_n = 0;  ///< narrowing of the effort at the target stop

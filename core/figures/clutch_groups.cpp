@@ -2,6 +2,8 @@
 #include <fmt/format.h>
 
 #include "assembly/assemble_clutch.hpp"
+#include "document/param/clutch.hpp"
+#include "document/param/control.hpp"
 #include "figures/groups.hpp"
 
 namespace yoke::groups {
@@ -30,8 +32,8 @@ void add_effort(FigureGroup& g, const FigureInputs& in, const ClutchSystem& s,
 }
 
 void add_heights(FigureGroup& g, const FigureInputs& in, const ClutchReport& r) {
-  const double rest = in.strip.plan.si(Param::control_rest_height);
-  const bool height = in.strip.plan.known(Param::control_rest_height);
+  const double rest = in.strip.plan.si(param::control_rest_height);
+  const bool height = in.strip.plan.known(param::control_rest_height);
   if (height) {
     g.figures.push_back(
         told("Pedal height at clean release", rest - r.release.pad_travel_m, Kind::length, 0));
@@ -73,11 +75,11 @@ void add_room(FigureGroup& g, const ClutchSystem& s, const ClutchReport& r,
 }
 
 void add_cable(FigureGroup& g, const FigureInputs& in, const ClutchSystem& s) {
-  if (in.strip.plan.known(Param::clutch_cable_pull) &&
-      in.strip.plan.known(Param::clutch_cable_force)) {
+  if (in.strip.plan.known(param::clutch_cable_pull) &&
+      in.strip.plan.known(param::clutch_cable_force)) {
     const auto model = ClutchModel::make(s);
-    const auto c = model ? cable_change(*model, Length{in.strip.plan.si(Param::clutch_cable_pull)},
-                                        Force{in.strip.plan.si(Param::clutch_cable_force)})
+    const auto c = model ? cable_change(*model, Length{in.strip.plan.si(param::clutch_cable_pull)},
+                                        Force{in.strip.plan.si(param::clutch_cable_force)})
                          : Expected<CableChange>(fail(model.error()));
     if (c) {
       g.figures.push_back(judged("Slave travel against the old cable", c->slave_travel_m,
@@ -131,7 +133,7 @@ FigureGroup clutch_stack(const FigureInputs& in) {
   g.source = "3 to 4 mm is usual: common practice; the maker's figure wins";
   constexpr double kLeast = 0.003;
   constexpr double kMost = 0.004;
-  const auto now = stack_gap(v, Length{v.si(Param::clutch_spacer)});
+  const auto now = stack_gap(v, Length{v.si(param::clutch_spacer)});
   if (!now) {
     g.figures.push_back(unsaid("Gap to the fingers", "both stack depths are needed"));
     return g;

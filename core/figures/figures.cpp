@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "document/param/assist.hpp"
 #include "figures/groups.hpp"
 #include "figures/settle_figures.hpp"
 

@@ -3,6 +3,14 @@
 
 #include <cmath>
 
+#include "document/param/assist.hpp"
+#include "document/param/bolting.hpp"
+#include "document/param/control.hpp"
+#include "document/param/hang.hpp"
+#include "document/param/rod.hpp"
+#include "document/param/rod_ends.hpp"
+#include "document/param/squareness.hpp"
+#include "document/param/unit.hpp"
 #include "figures/groups.hpp"
 #include "fitting/envelope.hpp"
 #include "fitting/off_axis.hpp"
@@ -69,20 +77,20 @@ FigureGroup flange(const FigureInputs& in) {
   g.title = "Through the firewall";
   g.source = "stud less what it passes through; a diameter of thread: common practice";
   std::vector<Param> missing;
-  for (const Param p : {Param::unit_stud_length, Param::unit_stud_size, Param::fit_panel})
+  for (const Param p : {param::unit_stud_length, param::unit_stud_size, param::fit_panel})
     if (!v.known(p)) missing.push_back(p);
   if (!missing.empty()) {
     g.figures.push_back(
         unsaid("Thread left for the nut", cannot_say(missing)).as(FigureId::stud_short));
   } else {
     FlangeStack s;
-    s.stud = Length{v.si(Param::unit_stud_length)};
+    s.stud = Length{v.si(param::unit_stud_length)};
     // Plates and gaskets hold the adapter plate; where they were not measured it counts alone.
     s.spacers = Length{
-        std::max(v.si(Param::fit_plate), v.known(Param::rod_stack) ? v.si(Param::rod_stack) : 0.0)};
-    s.panel = Length{v.si(Param::fit_panel)};
-    s.washer = Length{v.si(Param::fit_washer)};
-    s.diameter = Length{v.si(Param::unit_stud_size)};
+        std::max(v.si(param::fit_plate), v.known(param::rod_stack) ? v.si(param::rod_stack) : 0.0)};
+    s.panel = Length{v.si(param::fit_panel)};
+    s.washer = Length{v.si(param::fit_washer)};
+    s.diameter = Length{v.si(param::unit_stud_size)};
     s.boxed = v.is(choice::FitBoxed::box) || v.is(choice::FitBoxed::sleeved);
     s.crush_sleeve = v.is(choice::FitBoxed::sleeved);
     const auto r = flange_stack(s);
@@ -106,19 +114,19 @@ FigureGroup flange(const FigureInputs& in) {
                                    r->crushes ? Verdict::fails : Verdict::holds)
                          .as(FigureId::crush);
       // A single sheet is only what is usual: nobody looked whether it is a closed box.
-      if (!r->crushes && !v.at(Param::fit_boxed).settled()) {
+      if (!r->crushes && !v.at(param::fit_boxed).settled()) {
         metal.verdict = Verdict::if_typical;
-        metal.decided_by.push_back(Param::fit_boxed);
+        metal.decided_by.push_back(param::fit_boxed);
       }
       g.figures.push_back(std::move(metal));
     }
   }
-  if (v.known(Param::rod_stack) && in.strip.found.known(Param::rod_stack))
+  if (v.known(param::rod_stack) && in.strip.found.known(param::rod_stack))
     g.figures.push_back(told("Plates move the rod's seat by",
-                             v.si(Param::rod_stack) - in.strip.found.si(Param::rod_stack),
+                             v.si(param::rod_stack) - in.strip.found.si(param::rod_stack),
                              Kind::length, 2, "counted under Rod; plus: a longer rod"));
-  if (v.si(Param::fit_plate) > 0)
-    g.figures.push_back(told("The plate makes the rod longer by", v.si(Param::fit_plate),
+  if (v.si(param::fit_plate) > 0)
+    g.figures.push_back(told("The plate makes the rod longer by", v.si(param::fit_plate),
                              Kind::length, 1, "count it under Rod, spacers and gaskets"));
   return g;
 }
@@ -128,28 +136,28 @@ FigureGroup offset(const FigureInputs& in) {
   const Values& v = in.strip.plan;
   g.title = "Off-axis budget, to zero";
   g.source = "geometry";
-  if (!v.known(Param::fit_gap_side) || !v.known(Param::fit_gap_up)) {
+  if (!v.known(param::fit_gap_side) || !v.known(param::fit_gap_up)) {
     g.figures.push_back(unsaid("What is left",
                                "how far the pedal stands aside and the pin above "
                                "the bore's line is not known"));
     return g;
   }
   OffAxis o;
-  o.side = Length{v.si(Param::fit_gap_side)};
-  o.height = Length{v.si(Param::fit_gap_up)};
-  o.unit_shift = Length{v.si(Param::fit_shift_unit)};
-  o.pedal_shift = Length{v.si(Param::fit_shift_pedal)};
-  o.lug = Length{v.si(Param::fit_lug)};
-  o.height_shift = Length{v.si(Param::fit_shift_up)};
-  const bool rod = v.known(Param::control_rod_length);
-  o.rod = Length{rod ? v.si(Param::control_rod_length) : 0.5};
+  o.side = Length{v.si(param::fit_gap_side)};
+  o.height = Length{v.si(param::fit_gap_up)};
+  o.unit_shift = Length{v.si(param::fit_shift_unit)};
+  o.pedal_shift = Length{v.si(param::fit_shift_pedal)};
+  o.lug = Length{v.si(param::fit_lug)};
+  o.height_shift = Length{v.si(param::fit_shift_up)};
+  const bool rod = v.known(param::control_rod_length);
+  o.rod = Length{rod ? v.si(param::control_rod_length) : 0.5};
   const auto line = [&](const char* words, Param p) {
     if (std::abs(v.si(p)) > 1e-6) g.figures.push_back(told(words, -v.si(p), Kind::length, 1));
   };
   g.figures.push_back(told("Aside", o.side.value(), Kind::length, 1));
-  line("less the unit's shift", Param::fit_shift_unit);
-  line("less the pedal's shift", Param::fit_shift_pedal);
-  line("less the lug", Param::fit_lug);
+  line("less the unit's shift", param::fit_shift_unit);
+  line("less the pedal's shift", param::fit_shift_pedal);
+  line("less the lug", param::fit_lug);
   const auto r = off_axis(o);
   if (!r) {
     g.figures.push_back(unsaid("What is left", r.error().text()));
@@ -158,7 +166,7 @@ FigureGroup offset(const FigureInputs& in) {
   g.figures.push_back(judged("Left aside", r->side_left.value(), Kind::length, 1,
                              std::abs(r->side_left.value()) <= 1e-4, "0 closes it"));
   g.figures.push_back(told("Above", o.height.value(), Kind::length, 1));
-  line("less the shift in height", Param::fit_shift_up);
+  line("less the shift in height", param::fit_shift_up);
   g.figures.push_back(judged("Left in height", r->height_left.value(), Kind::length, 1,
                              std::abs(r->height_left.value()) <= 1e-4, "0 closes it"));
   g.figures.push_back(told("Lug that would close it", lug_to_close(o).value(), Kind::length, 1));
@@ -207,29 +215,29 @@ FigureGroup attitude(const FigureInputs& in) {
     g.figures.push_back(unsaid(words, "lay a phone's level on it, car level"));
     return false;
   };
-  if (ask(Param::fit_master_nose, "Master's nose"))
-    g.figures.push_back(judged("Master's nose, up", v.si(Param::fit_master_nose), Kind::angle, 1,
-                               v.si(Param::fit_master_nose) <= 2 * kDegree &&
-                                   v.si(Param::fit_master_nose) >= -10 * kDegree,
+  if (ask(param::fit_master_nose, "Master's nose"))
+    g.figures.push_back(judged("Master's nose, up", v.si(param::fit_master_nose), Kind::angle, 1,
+                               v.si(param::fit_master_nose) <= 2 * kDegree &&
+                                   v.si(param::fit_master_nose) >= -10 * kDegree,
                                "level or a little down: air finds the ports")
                             .as(FigureId::nose));
   if (v.is(choice::AssistKind::remote)) {
-    if (ask(Param::fit_servo_nose, "Servo's nose"))
-      g.figures.push_back(judged("Servo's nose, up", v.si(Param::fit_servo_nose), Kind::angle, 0,
-                                 v.si(Param::fit_servo_nose) >= 10 * kDegree &&
-                                     v.si(Param::fit_servo_nose) <= 20 * kDegree,
+    if (ask(param::fit_servo_nose, "Servo's nose"))
+      g.figures.push_back(judged("Servo's nose, up", v.si(param::fit_servo_nose), Kind::angle, 0,
+                                 v.si(param::fit_servo_nose) >= 10 * kDegree &&
+                                     v.si(param::fit_servo_nose) <= 20 * kDegree,
                                  "15 to 20° preferred, 10 to 20° accepted")
                               .as(FigureId::servo));
-    if (ask(Param::fit_breather, "Breather"))
-      g.figures.push_back(judged("Breather off straight down", v.si(Param::fit_breather),
-                                 Kind::angle, 0, v.si(Param::fit_breather) <= 30 * kDegree,
+    if (ask(param::fit_breather, "Breather"))
+      g.figures.push_back(judged("Breather off straight down", v.si(param::fit_breather),
+                                 Kind::angle, 0, v.si(param::fit_breather) <= 30 * kDegree,
                                  "within 30°")
                               .as(FigureId::breather));
   }
-  if (v.known(Param::fit_head) && v.known(Param::fit_head_side)) {
+  if (v.known(param::fit_head) && v.known(param::fit_head_side)) {
     const Length left =
-        head_when_leaning(Length{v.si(Param::fit_head)}, Length{v.si(Param::fit_head_side)},
-                          Angle{v.si(Param::fit_lean)});
+        head_when_leaning(Length{v.si(param::fit_head)}, Length{v.si(param::fit_head_side)},
+                          Angle{v.si(param::fit_lean)});
     g.figures.push_back(judged("Head left on the steepest slope", left.value(), Kind::length, 0,
                                left.value() > 0, "above the highest point of the hose")
                             .as(FigureId::head));
@@ -246,15 +254,15 @@ FigureGroup attitude(const FigureInputs& in) {
 FigureGroup openings(const FigureInputs& in) {
   FigureGroup g;
   const Values& v = in.strip.plan;
-  if (!v.known(Param::fit_opening)) return g;
+  if (!v.known(param::fit_opening)) return g;
   g.title = "Openings in the firewall";
   g.source = "geometry";
-  if (!v.known(Param::unit_pilot)) {
+  if (!v.known(param::unit_pilot)) {
     g.figures.push_back(unsaid("Plug or plate", "pilot diameter of the new unit not known"));
     return g;
   }
-  const double old_m = v.si(Param::fit_opening);
-  const double now = v.si(Param::unit_pilot) + 0.3e-3;
+  const double old_m = v.si(param::fit_opening);
+  const double now = v.si(param::unit_pilot) + 0.3e-3;
   const double left = old_m - now;
   g.figures.push_back(told("Old opening wider by", left, Kind::length, 1));
   g.figures.push_back(
@@ -320,7 +328,7 @@ FigureGroup rod_gaps(const FigureInputs& in) {
   g.title = "Clearances";
   g.source = "common practice, no source";
   const RodReport rod = rod_report(*in.job);
-  const double clearance = in.strip.plan.si(Param::control_rod_clearance);
+  const double clearance = in.strip.plan.si(param::control_rod_clearance);
   g.figures.push_back(judged("Rod clearance", clearance, Kind::length, 2,
                              clearance >= 0.5e-3 && clearance <= 1.0e-3, "0.5 to 1.0 mm"));
   if (rod.free_play)
@@ -347,9 +355,9 @@ FigureGroup rod_gaps(const FigureInputs& in) {
       g.figures.push_back(verdict_words(words, open ? "proved" : "the port is covered",
                                         open ? Verdict::holds : Verdict::fails));
   };
-  proof(Param::rod_returns, in.strip.plan.is(choice::RodReturns::yes), "Return port open, cold",
+  proof(param::rod_returns, in.strip.plan.is(choice::RodReturns::yes), "Return port open, cold",
         "cap off, tap the pedal: a small fountain");
-  proof(Param::rod_returns_hot, in.strip.plan.is(choice::RodReturnsHot::yes),
+  proof(param::rod_returns_hot, in.strip.plan.is(choice::RodReturnsHot::yes),
         "Return port open, hot",
         "after a run, a minute with the pedal up: lift and turn each wheel");
   return g;

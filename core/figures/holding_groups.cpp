@@ -1,6 +1,7 @@
 // What must be held or stopped by law and by the slope: benchmarks, holding still.
 #include <algorithm>
 
+#include "document/param/hold.hpp"
 #include "figures/groups.hpp"
 #include "strip/benchmarks.hpp"
 #include "strip/holding.hpp"
@@ -64,24 +65,24 @@ FigureGroup holding(const FigureInputs& in) {
     f.id = id;
     g.figures.push_back(std::move(f));
   };
-  add("Pedal force on the slope", hold_on_slope(*m, Angle{in.strip.plan.si(Param::hold_slope)}),
+  add("Pedal force on the slope", hold_on_slope(*m, Angle{in.strip.plan.si(param::hold_slope)}),
       FigureId::slope);
   Condition unassisted;
   unassisted.assist_alive = false;
   if (const auto off = plan_model(in, unassisted); off && has_assist(*in.job, As::plan))
     add("On the slope without assist",
-        hold_on_slope(*off, Angle{in.strip.plan.si(Param::hold_slope)}));
-  if (in.strip.plan.known(Param::hold_stall_torque) && in.strip.plan.known(Param::hold_gears)) {
+        hold_on_slope(*off, Angle{in.strip.plan.si(param::hold_slope)}));
+  if (in.strip.plan.known(param::hold_stall_torque) && in.strip.plan.known(param::hold_gears)) {
     add("Pedal force against the engine",
-        hold_engine(*m, Torque{in.strip.plan.si(Param::hold_stall_torque)},
-                    in.strip.plan.si(Param::hold_gears)),
+        hold_engine(*m, Torque{in.strip.plan.si(param::hold_stall_torque)},
+                    in.strip.plan.si(param::hold_gears)),
         FigureId::engine);
     Condition dead;
     dead.assist_alive = false;
     if (const auto off = plan_model(in, dead))
       add("The same without assist",
-          hold_engine(*off, Torque{in.strip.plan.si(Param::hold_stall_torque)},
-                      in.strip.plan.si(Param::hold_gears)));
+          hold_engine(*off, Torque{in.strip.plan.si(param::hold_stall_torque)},
+                      in.strip.plan.si(param::hold_gears)));
   } else {
     g.figures.push_back(
         unsaid("Pedal force against the engine", "stall torque and gear ratio are not both known")

@@ -4,6 +4,8 @@
 #include <algorithm>
 #include <cmath>
 
+#include "document/param/limits.hpp"
+#include "document/param/valves.hpp"
 #include "doubt/doubt.hpp"
 #include "feel/knee.hpp"
 #include "figures/groups.hpp"
@@ -166,8 +168,8 @@ FigureGroup press(const FigureInputs& in) {
   } else {
     add_target(g, *m, say("First lock, {} g", Plain{m->at(*lock).z, 2}), m->at_drive(*lock));
   }
-  const double v = in.strip.plan.si(Param::target_speed);
-  const double t = in.strip.plan.si(Param::target_reaction);
+  const double v = in.strip.plan.si(param::target_speed);
+  const double t = in.strip.plan.si(param::target_reaction);
   const TargetReport wanted = m->at_z(in.strip.limits.z);
   if (wanted.reached)
     g.figures.push_back(told("Stopping distance at the target stop",
@@ -251,7 +253,7 @@ FigureGroup balance(const FigureInputs& in) {
   if (p <= 0 || w.front_n <= 0 || w.rear_n <= 0) return g;
   g.figures.push_back(told("Front share of braking at 4 MPa", w.front_n / (w.front_n + w.rear_n),
                            Kind::fraction, 0, "without a valve"));
-  const double slope = in.strip.plan.si(Param::valve_slope);
+  const double slope = in.strip.plan.si(param::valve_slope);
   const auto knee = highest_rear_knee(m->system(), slope);
   if (!knee)
     g.figures.push_back(unsaid("Rear valve", "a servo that feeds one axle alone, or a slope of 1"));

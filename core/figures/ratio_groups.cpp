@@ -3,6 +3,8 @@
 #include <algorithm>
 #include <cmath>
 
+#include "document/param/control.hpp"
+#include "document/param/master.hpp"
 #include "figures/groups.hpp"
 #include "sizing/sweep.hpp"
 
@@ -20,8 +22,8 @@ struct ArmDoubt {
 
 std::optional<ArmDoubt> arm_doubt(const Values& v) {
   const auto ratio = arm_ratio(v);
-  const Value& pad = v.at(Param::control_pad_arm);
-  const Value& pin = v.at(Param::control_pin_arm);
+  const Value& pad = v.at(param::control_pad_arm);
+  const Value& pin = v.at(param::control_pin_arm);
   if (!ratio || !pad.known() || !pin.known()) return std::nullopt;
   return ArmDoubt{*ratio, pad.uncertainty_si / pad.si, pin.uncertainty_si / pin.si};
 }
@@ -40,7 +42,7 @@ struct Fit {
 };
 
 std::optional<Sweep> own_row(const FigureInputs& in, std::vector<double> ratios) {
-  const Value bore = in.strip.plan.at(Param::master_bore);
+  const Value bore = in.strip.plan.at(param::master_bore);
   if (!bore.known() || in.strip.plan.is(choice::MasterKind::twin)) return std::nullopt;
   SweepRequest q;
   q.limits = in.strip.limits;
@@ -64,7 +66,7 @@ std::optional<Fit> fitting(const FigureInputs& in) {
 
 /// The pin's distance for a ratio, everything else of the linkage kept.
 double hole_for(double ratio, const ArmDoubt& now, const Values& v) {
-  return v.si(Param::control_pin_arm) * now.ratio / ratio;
+  return v.si(param::control_pin_arm) * now.ratio / ratio;
 }
 
 void add_needed(FigureGroup& g, const FigureInputs& in, const ArmDoubt& now) {
@@ -93,7 +95,7 @@ void add_hole(FigureGroup& g, const FigureInputs& in, const ArmDoubt& now, Param
   const Value& h = in.strip.plan.at(hole);
   if (!h.known()) return;
   const Values& v = in.strip.plan;
-  const double ratio = now.ratio * v.si(Param::control_pin_arm) / h.si;
+  const double ratio = now.ratio * v.si(param::control_pin_arm) / h.si;
   const double doubt = std::hypot(h.uncertainty_si / h.si, now.of_pad) * ratio;
   const Message words = say("Hole at {}", length(h.si, 1));
   const Message bar = say("ratio {} ±{}", Plain{ratio, 2}, Plain{doubt, 2});
@@ -119,18 +121,18 @@ FigureGroup ratio(const FigureInputs& in) {
   const auto now = arm_doubt(v);
   if (!now) {
     g.figures.push_back(
-        unsaid("Ratio", cannot_say({v.known(Param::control_pad_arm) ? Param::control_pin_arm
-                                                                    : Param::control_pad_arm})));
+        unsaid("Ratio", cannot_say({v.known(param::control_pad_arm) ? param::control_pin_arm
+                                                                    : param::control_pad_arm})));
     return g;
   }
   g.figures.push_back(error_bar(*now));
-  if (v.known(Param::control_overall)) {
+  if (v.known(param::control_overall)) {
     const double false_ratio =
-        now->ratio * v.si(Param::control_overall) / v.si(Param::control_pad_arm);
+        now->ratio * v.si(param::control_overall) / v.si(param::control_pad_arm);
     g.figures.push_back(told("Ratio if the whole length were an arm", false_ratio, Kind::number, 2,
                              "it is none: measure to the middle of the pedal pad"));
   }
-  for (const Param hole : {Param::control_hole1, Param::control_hole2, Param::control_hole3})
+  for (const Param hole : {param::control_hole1, param::control_hole2, param::control_hole3})
     add_hole(g, in, *now, hole);
   add_needed(g, in, *now);
   return g;

@@ -4,6 +4,8 @@
 #include <cmath>
 
 #include "assembly/relevance.hpp"
+#include "document/param/assist.hpp"
+#include "document/param/control.hpp"
 #include "strip/settle.hpp"
 
 namespace yoke {
@@ -79,7 +81,7 @@ void FigureSettler::look(FigureGroup& group, Make make) {
     return;
   }
   // A figure that is such a value itself is what nobody measured, wherever its limit lies.
-  for (const Param p : {Param::control_rod_clearance, Param::assist_output_gap}) {
+  for (const Param p : {param::control_rod_clearance, param::assist_output_gap}) {
     const Value& v = in_.strip.plan.at(p);
     if (v.settled()) continue;
     for (Figure& f : group.figures) {

@@ -3,6 +3,7 @@
 
 #include <algorithm>
 
+#include "document/param/symptom.hpp"
 #include "figures/groups.hpp"
 #include "proving/hypotheses.hpp"
 #include "survey/before_curve.hpp"
@@ -107,9 +108,9 @@ FigureGroup symptoms(const FigureInputs& in) {
 FigureGroup slack(const FigureInputs& in) {
   FigureGroup g;
   const SlackBudget b = slack_budget(in.strip.found);
-  const bool felt = in.strip.found.known(Param::symptom_rod_play) ||
-                    in.strip.found.known(Param::symptom_pivot_play) ||
-                    in.strip.found.known(Param::symptom_pin_wear);
+  const bool felt = in.strip.found.known(param::symptom_rod_play) ||
+                    in.strip.found.known(param::symptom_pivot_play) ||
+                    in.strip.found.known(param::symptom_pin_wear);
   if (!felt) return g;
   g.title = "Slack before anything moves, at the pedal";
   g.source = "play at the rod times the ratio";
@@ -119,9 +120,9 @@ FigureGroup slack(const FigureInputs& in) {
                                ? say("{} % of the first press", Plain{*b.share_of_first * 100, 0})
                                : Message()));
   if (!b.missing.empty()) g.figures.push_back(unsaid("Not felt yet", listed(b.missing)));
-  if (in.strip.found.known(Param::symptom_side_play))
-    g.figures.push_back(judged("Sideways", in.strip.found.si(Param::symptom_side_play),
-                               Kind::length, 1, in.strip.found.si(Param::symptom_side_play) <= 6e-3,
+  if (in.strip.found.known(param::symptom_side_play))
+    g.figures.push_back(judged("Sideways", in.strip.found.si(param::symptom_side_play),
+                               Kind::length, 1, in.strip.found.si(param::symptom_side_play) <= 6e-3,
                                "over 6 mm the bushes are worn out"));
   return g;
 }

@@ -6,6 +6,10 @@
 
 #include "assist/reserve.hpp"
 #include "assist/supply.hpp"
+#include "document/param/assist.hpp"
+#include "document/param/master.hpp"
+#include "document/param/supply.hpp"
+#include "document/param/vehicle.hpp"
 #include "figures/groups.hpp"
 #include "lines/lines.hpp"
 #include "proving/hypotheses.hpp"
@@ -40,8 +44,8 @@ Stroke stop_stroke(const FigureInputs& in) {
 void vacuum_reserve(FigureGroup& g, const FigureInputs& in) {
   const Values& v = in.strip.plan;
   const auto dp = assemble_vacuum(v);
-  const auto ambient = ambient_pressure(v.si(Param::vehicle_altitude));
-  if (!dp || !ambient || !v.known(Param::assist_diaphragm1)) {
+  const auto ambient = ambient_pressure(v.si(param::vehicle_altitude));
+  if (!dp || !ambient || !v.known(param::assist_diaphragm1)) {
     g.figures.push_back(
         unsaid("Assisted stops in a row", dp ? "the diaphragm is not known" : dp.error().reason)
             .as(FigureId::reserve_stops));
@@ -49,11 +53,11 @@ void vacuum_reserve(FigureGroup& g, const FigureInputs& in) {
   }
   g.figures.push_back(judged("Pressure difference", dp->value(), Kind::pressure, 3,
                              dp->value() >= 50e3, "below 50 kPa most builders call it short"));
-  const Area diaphragm = effective_diaphragm(Length{v.si(Param::assist_diaphragm1)},
-                                             Length{v.si(Param::assist_diaphragm2)});
+  const Area diaphragm = effective_diaphragm(Length{v.si(param::assist_diaphragm1)},
+                                             Length{v.si(param::assist_diaphragm2)});
   const Stroke stroke = stop_stroke(in);
   VacuumStore store;
-  store.volume = Volume{v.si(Param::supply_vacuum_volume) + v.si(Param::supply_tank)};
+  store.volume = Volume{v.si(param::supply_vacuum_volume) + v.si(param::supply_tank)};
   store.swept = Volume{diaphragm.value() * stroke.m};
   store.ambient = *ambient;
   store.start = *ambient - *dp;
@@ -82,7 +86,7 @@ void vacuum_reserve(FigureGroup& g, const FigureInputs& in) {
   for (std::size_t i = 0; i < std::min<std::size_t>(4, pushes->size()); ++i)
     g.figures.push_back(
         told(say("Difference left for push {}", i + 1), (*pushes)[i].value(), Kind::pressure, 3));
-  const VacuumPump pump{v.si(Param::supply_pump_flow), Pressure{v.si(Param::supply_pump_ultimate)}};
+  const VacuumPump pump{v.si(param::supply_pump_flow), Pressure{v.si(param::supply_pump_ultimate)}};
   if (pump.flow_m3_s <= 0) return;
   const auto time = pump_down_time(pump, store.volume, *ambient, store.start, *ambient);
   if (!time)
@@ -103,11 +107,11 @@ void accumulator_reserve(FigureGroup& g, const FigureInputs& in) {
   }
   const Stroke stroke = stop_stroke(in);
   Accumulator a;
-  a.precharge = Pressure{v.si(Param::supply_accu_precharge)};
-  a.gas = Volume{v.si(Param::supply_accu_volume)};
-  a.charged = Pressure{v.si(Param::supply_accu_charge)};
-  a.exponent = v.si(Param::supply_accu_exponent);
-  const double area = v.si(Param::assist_power_area);
+  a.precharge = Pressure{v.si(param::supply_accu_precharge)};
+  a.gas = Volume{v.si(param::supply_accu_volume)};
+  a.charged = Pressure{v.si(param::supply_accu_charge)};
+  a.exponent = v.si(param::supply_accu_exponent);
+  const double area = v.si(param::assist_power_area);
   a.per_stop = Volume{area * stroke.m};
   const auto stops = accumulator_stops(a);
   if (!stops) {
@@ -139,7 +143,7 @@ void accumulator_reserve(FigureGroup& g, const FigureInputs& in) {
              say("fluid for {} strokes, two or three assisted stops are usual", stops->size()))
           .as(FigureId::reserve_stops));
   const double ambient =
-      ambient_pressure(v.si(Param::vehicle_altitude)).value_or(Pressure{101325.0}).value();
+      ambient_pressure(v.si(param::vehicle_altitude)).value_or(Pressure{101325.0}).value();
   for (std::size_t i = 0; i < std::min<std::size_t>(4, stops->size()); ++i)
     g.figures.push_back(told(say("Largest assist of stop {}", i + 1),
                              ((*stops)[i].value() - ambient) * area, Kind::force, 0));
@@ -164,13 +168,13 @@ FigureGroup supply(const FigureInputs& in) {
   if (in.strip.clutch || !v.is(choice::AssistKind::electric)) return g;
   g.title = "Copper for the motor";
   g.source = "IEC 60028 and 60228, from memory";
-  if (!v.known(Param::supply_wire_length) || !v.known(Param::supply_wire_area)) {
+  if (!v.known(param::supply_wire_length) || !v.known(param::supply_wire_area)) {
     g.figures.push_back(
         unsaid("Volt drop at the fuse's rating", "cable length and size are not both known")
             .as(FigureId::copper));
   } else {
-    const auto s = supply_check(Length{v.si(Param::supply_wire_length)},
-                                Area{v.si(Param::supply_wire_area)}, v.si(Param::supply_fuse));
+    const auto s = supply_check(Length{v.si(param::supply_wire_length)},
+                                Area{v.si(param::supply_wire_area)}, v.si(param::supply_fuse));
     if (!s) {
       g.figures.push_back(
           unsaid("Volt drop at the fuse's rating", s.error().text()).as(FigureId::copper));

@@ -5,6 +5,9 @@
 #include <algorithm>
 #include <cmath>
 
+#include "document/param/bolting.hpp"
+#include "document/param/rod.hpp"
+#include "document/param/unit.hpp"
 #include "quantity/drills.hpp"
 #include "quantity/units.hpp"
 
@@ -26,10 +29,10 @@ void add_edges(const Values& plan, PatternReport& r) {
     double x, z;
     const char* words;
   };
-  constexpr Edge kEdges[] = {{Param::fit_edge_left, -1, 0, "left"},
-                             {Param::fit_edge_right, 1, 0, "right"},
-                             {Param::fit_edge_up, 0, 1, "above"},
-                             {Param::fit_edge_down, 0, -1, "below"}};
+  constexpr Edge kEdges[] = {{param::fit_edge_left, -1, 0, "left"},
+                             {param::fit_edge_right, 1, 0, "right"},
+                             {param::fit_edge_up, 0, 1, "above"},
+                             {param::fit_edge_down, 0, -1, "below"}};
   for (const Edge& e : kEdges) {
     if (!plan.known(e.param)) continue;
     double left = 1;
@@ -99,8 +102,8 @@ void check_blank(const Values& plan, PatternReport& r) {
                             "A larger blank; measure both patterns again if that surprises",
                             "geometry"});
   };
-  check(Param::fit_plate_width, r.plate_width_m, "wide");
-  check(Param::fit_plate_height, r.plate_height_m, "high");
+  check(param::fit_plate_width, r.plate_width_m, "wide");
+  check(param::fit_plate_height, r.plate_height_m, "high");
 }
 
 /// Both patterns in one plate: no hole may run into another, nor an old bolt stand in the collar.
@@ -111,7 +114,7 @@ void check_plate_holes(const Values& plan, PatternReport& r) {
       });
   r.plate_holes_meet = in_collar || std::any_of(r.matches.begin(), r.matches.end(),
                                                 [](const StudMatch& m) { return m.overlaps; });
-  if (r.plate_holes_meet && r.plate && plan.si(Param::fit_plate) > 0)
+  if (r.plate_holes_meet && r.plate && plan.si(param::fit_plate) > 0)
     r.findings.push_back(
         {Severity::hard, Stage::fit, FindingCode::fit_plate_holes,
          "One plate cannot carry both patterns: its holes run into each other",
@@ -145,17 +148,17 @@ void judge(const Values& plan, PatternReport& r) {
                             : "Carry the unit on an adapter plate, or close the old holes first",
          "common practice, no source"});
   }
-  if (plan.known(Param::rod_stack) && plan.si(Param::rod_stack) + 1e-6 < plan.si(Param::fit_plate))
+  if (plan.known(param::rod_stack) && plan.si(param::rod_stack) + 1e-6 < plan.si(param::fit_plate))
     r.findings.push_back({Severity::warning, Stage::fit, FindingCode::fit_plate_uncounted,
                           say("The plate's {} are not counted in the rod's spacers and gaskets",
-                              length(plan.si(Param::fit_plate), 1)),
+                              length(plan.si(param::fit_plate), 1)),
                           "the rod follows every plate", "Measure the whole stack under Rod",
                           "geometry"});
   const double thread = r.new_pattern.studs.front().diameter_m *
                         (plan.is(choice::FitPlateMetal::aluminium) ? 1.5 : 1.0);
-  if (r.plate && plan.si(Param::fit_plate) > 0 && plan.si(Param::fit_plate) < thread)
+  if (r.plate && plan.si(param::fit_plate) > 0 && plan.si(param::fit_plate) < thread)
     r.findings.push_back({Severity::warning, Stage::fit, FindingCode::fit_plate_thin,
-                          say("The plate is {} thick", length(plan.si(Param::fit_plate), 1)),
+                          say("The plate is {} thick", length(plan.si(param::fit_plate), 1)),
                           say("{} of thread", length(thread, 1)),
                           "A thicker plate, or studs through it with nuts behind",
                           "common practice, no source"});
@@ -165,15 +168,15 @@ void judge(const Values& plan, PatternReport& r) {
 
 Pattern pattern_of(const Values& v, double a) {
   Pattern p;
-  if (v.known(Param::unit_pilot)) p.pilot_m = v.si(Param::unit_pilot);
-  for (const Param need : {Param::unit_studs, Param::unit_stud_pitch, Param::unit_stud_size})
+  if (v.known(param::unit_pilot)) p.pilot_m = v.si(param::unit_pilot);
+  for (const Param need : {param::unit_studs, param::unit_stud_pitch, param::unit_stud_size})
     if (!v.known(need)) p.missing.push_back(need);
   const int count = stud_count(v).value_or(0);
-  if (v.known(Param::unit_studs) && count == 4 && !v.known(Param::unit_stud_pitch2))
-    p.missing.push_back(Param::unit_stud_pitch2);
+  if (v.known(param::unit_studs) && count == 4 && !v.known(param::unit_stud_pitch2))
+    p.missing.push_back(param::unit_stud_pitch2);
   if (!p.missing.empty()) return p;
-  const double pitch = v.si(Param::unit_stud_pitch);
-  const double d = v.si(Param::unit_stud_size);
+  const double pitch = v.si(param::unit_stud_pitch);
+  const double d = v.si(param::unit_stud_size);
   if (count == 2) {
     p.studs = {turned(-pitch / 2, 0, a, d), turned(pitch / 2, 0, a, d)};
   } else if (count == 3) {
@@ -182,7 +185,7 @@ Pattern pattern_of(const Values& v, double a) {
       p.studs.push_back(turned(pitch / 2 * std::cos(at), pitch / 2 * std::sin(at), a, d));
     }
   } else {
-    const double short_side = v.si(Param::unit_stud_pitch2);
+    const double short_side = v.si(param::unit_stud_pitch2);
     for (const auto& [sx, sz] : {std::pair{-1, 1}, {1, 1}, {1, -1}, {-1, -1}})
       p.studs.push_back(turned(sx * pitch / 2, sz * short_side / 2, a, d));
   }
@@ -193,8 +196,8 @@ PatternReport pattern_report(const Job& job) {
   PatternReport r;
   const Values found = resolve(job, As::found);
   const Values plan = resolve(job, As::plan);
-  r.old_pattern = pattern_of(found, plan.si(Param::fit_turn_old));
-  r.new_pattern = pattern_of(plan, plan.si(Param::fit_turn));
+  r.old_pattern = pattern_of(found, plan.si(param::fit_turn_old));
+  r.new_pattern = pattern_of(plan, plan.si(param::fit_turn));
   if (r.new_pattern.pilot_m) r.pilot_hole_m = *r.new_pattern.pilot_m + 0.3e-3;
   if (r.new_pattern.studs.empty()) return r;
   // Studs through one another, or through the collar's hole, cannot be.

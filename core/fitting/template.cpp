@@ -6,6 +6,7 @@
 #include <cmath>
 
 #include "assembly/assemble.hpp"
+#include "document/param/bolting.hpp"
 #include "quantity/drills.hpp"
 #include "quantity/text.hpp"
 
@@ -68,10 +69,10 @@ void add_edges(Template& t, const Values& plan) {
     Param param;
     double x, z;
   };
-  constexpr Edge kEdges[] = {{Param::fit_edge_left, -1, 0},
-                             {Param::fit_edge_right, 1, 0},
-                             {Param::fit_edge_up, 0, 1},
-                             {Param::fit_edge_down, 0, -1}};
+  constexpr Edge kEdges[] = {{param::fit_edge_left, -1, 0},
+                             {param::fit_edge_right, 1, 0},
+                             {param::fit_edge_up, 0, 1},
+                             {param::fit_edge_down, 0, -1}};
   for (const Edge& e : kEdges) {
     if (!plan.known(e.param)) continue;
     const double at = plan.si(e.param) * 1e3;
@@ -175,7 +176,7 @@ Expected<Template> make_template(const Job& job, TemplateKind kind, double scale
     const double w = r.plate_width_m * 500;
     const double h = r.plate_height_m * 500;
     box(t, -w, -h, w, h);
-    const double thick = plan.si(Param::fit_plate) * 1e3;
+    const double thick = plan.si(param::fit_plate) * 1e3;
     t.texts.push_back({-w + 2, h - 5, 3,
                        thick > 0 ? say("{} x {}, {} thick", mm(2 * w), mm(2 * h), mm(thick))
                                  : say("{} x {}, thickness not entered", mm(2 * w), mm(2 * h))});

@@ -7,6 +7,12 @@
 
 #include "document/ahead.hpp"
 #include "document/as_built.hpp"
+#include "document/param/assist.hpp"
+#include "document/param/control.hpp"
+#include "document/param/master.hpp"
+#include "document/param/room.hpp"
+#include "document/param/supply.hpp"
+#include "document/param/symptom.hpp"
 #include "figures/figures.hpp"
 #include "fitting/envelope.hpp"
 #include "fitting/pattern.hpp"
@@ -44,18 +50,18 @@ std::vector<Message> not_to_be_driven(const Job& job, const ConditionReport* fou
   constexpr double kTape_m = 2e-3;
   constexpr double kFar_m = 0.020;   // common practice, no source
   constexpr double kFloor_m = 5e-3;  // what a carpet takes
-  if (known(Param::symptom_sink) && v.si(Param::symptom_sink) > kTape_m)
-    why.push_back(say("the pedal sinks by {}", length(v.si(Param::symptom_sink), 0)));
-  if (known(Param::symptom_leak) && !v.is(choice::SymptomLeak::none))
+  if (known(param::symptom_sink) && v.si(param::symptom_sink) > kTape_m)
+    why.push_back(say("the pedal sinks by {}", length(v.si(param::symptom_sink), 0)));
+  if (known(param::symptom_leak) && !v.is(choice::SymptomLeak::none))
     why.emplace_back(v.is(choice::MasterKind::single) && !works_clutch(v)
                          ? "fluid is lost, and there is one circuit only"
                          : "fluid is lost");
-  if (known(Param::symptom_first) && known(Param::symptom_third) &&
-      v.si(Param::symptom_first) - v.si(Param::symptom_third) >= kFar_m)
+  if (known(param::symptom_first) && known(param::symptom_third) &&
+      v.si(param::symptom_first) - v.si(param::symptom_third) >= kFar_m)
     why.push_back(say("it pumps up by {}",
-                      length(v.si(Param::symptom_first) - v.si(Param::symptom_third), 0)));
-  const double floor_m = v.si(Param::control_pad_stop) - kFloor_m;
-  for (const Param p : {Param::symptom_first, Param::symptom_second, Param::symptom_third})
+                      length(v.si(param::symptom_first) - v.si(param::symptom_third), 0)));
+  const double floor_m = v.si(param::control_pad_stop) - kFloor_m;
+  for (const Param p : {param::symptom_first, param::symptom_second, param::symptom_third})
     if (known(p) && v.si(p) >= floor_m) {
       why.emplace_back("the pedal reaches the floor");
       break;
@@ -71,8 +77,8 @@ std::vector<Message> not_to_be_driven(const Job& job, const ConditionReport* fou
 std::vector<Finding> overall_findings(const Job& job) {
   constexpr double kTape_m = 3e-3;
   for (const As which : {As::found, As::plan}) {
-    const Value arm = value_of(job, which, Param::control_pad_arm);
-    const Value overall = value_of(job, which, Param::control_overall);
+    const Value arm = value_of(job, which, param::control_pad_arm);
+    const Value overall = value_of(job, which, param::control_overall);
     if (!arm.known() || !overall.known() || arm.si < overall.si - kTape_m) continue;
     return {{Severity::warning, Stage::survey, FindingCode::survey_overall,
              say("Pivot to pedal pad is given as {}, and the whole pedal is {} long",
@@ -109,7 +115,7 @@ std::vector<Finding> uneven_findings(const Job& job) {
 
 std::vector<Finding> prove_findings(const Job& job) {
   std::vector<Finding> f;
-  const Value bore = value_of(job, As::plan, Param::master_bore);
+  const Value bore = value_of(job, As::plan, param::master_bore);
   // That it sinks is seen, whatever is known of bore and ratio.
   const PumpReport p =
       pump_report(job.pump, bore.known() ? std::optional(Length{bore.si}) : std::nullopt,
@@ -178,14 +184,14 @@ std::vector<Finding> survey_findings(const Job& job) {
          "both strokes measured",
          "Push each piston to its end with a rod and measure; reserve counts to the floor only",
          ""});
-  const Value pin = value_of(job, As::plan, Param::control_pin_arm);
+  const Value pin = value_of(job, As::plan, param::control_pin_arm);
   if (pin.known() && pin.si > 0 && pin.uncertainty_si / pin.si > 0.03)
     f.push_back({Severity::note, Stage::survey, FindingCode::survey_pin_doubt,
                  say("Pivot to pin is known to ±{} only: ±{} % of every force",
                      length(pin.uncertainty_si, 1), Plain{pin.uncertainty_si / pin.si * 100, 0}),
                  "±3 %", "Measure the short arm with a caliper", "first-order propagation"});
   add(f, overall_findings(job));
-  if (value_of(job, As::plan, Param::master_bore).inherited)
+  if (value_of(job, As::plan, param::master_bore).inherited)
     f.push_back({Severity::note, Stage::size, FindingCode::size_bore_kept,
                  "The plan keeps the fitted bore", "", "Choose a cell of the map to change it",
                  ""});
@@ -245,13 +251,13 @@ std::vector<Finding> choice_findings(const Job& job, const std::vector<Condition
 namespace {
 
 bool engine_leaves_no_vacuum(const Values& v) {
-  return v.is(choice::RoomEngine::goes) && v.si(Param::supply_pump_flow) <= 0 &&
+  return v.is(choice::RoomEngine::goes) && v.si(param::supply_pump_flow) <= 0 &&
          (v.is(choice::AssistKind::vacuum) || v.is(choice::AssistKind::remote));
 }
 
 /// The plan keeps a rod that was measured for another unit's seat.
 bool keeps_old_rod(const Job& job) {
-  const Value rod = value_of(job, As::plan, Param::control_rod_length);
+  const Value rod = value_of(job, As::plan, param::control_rod_length);
   return rod.known() && rod.inherited && !seat_moves(job);
 }
 

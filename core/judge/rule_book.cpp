@@ -3,6 +3,9 @@
 #include <algorithm>
 
 #include "assembly/relevance.hpp"
+#include "document/param/assist.hpp"
+#include "document/param/control.hpp"
+#include "document/param/master.hpp"
 #include "doubt/doubt.hpp"
 #include "strip/settle.hpp"
 
@@ -128,11 +131,11 @@ void settle_others(const Job& job, std::vector<JudgedRule>& book) {
 /// Rules of one value alone: while nobody measured it, it decides, wherever the limit lies.
 void settle_direct(const Job& job, std::vector<JudgedRule>& book) {
   static constexpr std::pair<FindingCode, Param> kOf[] = {
-      {FindingCode::rod_preload, Param::control_rod_clearance},
-      {FindingCode::rod_output_preload, Param::assist_output_gap},
-      {FindingCode::rod_output_gap, Param::assist_output_gap},
-      {FindingCode::plumb_chamber_front, Param::master_reservoir},
-      {FindingCode::plumb_chamber_rear, Param::master_reservoir}};
+      {FindingCode::rod_preload, param::control_rod_clearance},
+      {FindingCode::rod_output_preload, param::assist_output_gap},
+      {FindingCode::rod_output_gap, param::assist_output_gap},
+      {FindingCode::plumb_chamber_front, param::master_reservoir},
+      {FindingCode::plumb_chamber_rear, param::master_reservoir}};
   for (const auto& [code, param] : kOf) {
     const bool asked_for =
         code != FindingCode::rod_output_preload && code != FindingCode::rod_output_gap;

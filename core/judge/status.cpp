@@ -1,6 +1,8 @@
 // The one line a stage shows in the rail.
 #include <algorithm>
 
+#include "document/param/control.hpp"
+#include "document/param/master.hpp"
 #include "judge/findings.hpp"
 #include "plumbing/outlets.hpp"
 #include "proving/gates.hpp"
@@ -26,7 +28,7 @@ Message survey_status(const Job& job, const std::vector<Finding>& findings) {
   if (missing.empty()) missing = a.missing_brakes;
   if (missing.empty()) missing = a.missing_vehicle;
   if (!missing.empty()) return say("{} unknown", param_list({missing.front()}));
-  const Value pin = value_of(job, As::plan, Param::control_pin_arm);
+  const Value pin = value_of(job, As::plan, param::control_pin_arm);
   if (pin.how == How::estimate) return "pin radius is a guess";
   return "all that is needed is known";
 }
@@ -98,7 +100,7 @@ Message stage_status(const Job& job, Stage stage, const std::vector<ConditionRep
     case Stage::rod:
       return rod_status(rod_report(job));
     case Stage::plumb: {
-      if (value_of(job, As::plan, Param::control_use).is(choice::ControlUse::clutch))
+      if (value_of(job, As::plan, param::control_use).is(choice::ControlUse::clutch))
         return "one line";
       const OutletReport r = outlet_report(job, As::plan);
       const bool single = is(job, As::plan, choice::MasterKind::single);

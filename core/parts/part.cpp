@@ -4,6 +4,12 @@
 #include <cmath>
 
 #include "assembly/relevance.hpp"
+#include "document/param/assist.hpp"
+#include "document/param/clutch.hpp"
+#include "document/param/control.hpp"
+#include "document/param/master.hpp"
+#include "document/param/rod.hpp"
+#include "document/param/unit.hpp"
 #include "document/values.hpp"
 
 namespace yoke {
@@ -13,86 +19,86 @@ namespace {
 constexpr double kSame = 0.25e-3;  // what a clearance hole forgives, and a rule cannot tell
 
 constexpr PartDim kMaster[] = {
-    {Param::master_kind, 0, "another kind of master: circuits and lines change"},
-    {Param::master_bore, 0.03e-3, "force and travel change: see the factors"},
-    {Param::master_stroke1, 0.3e-3, "other reserve of stroke, circuit 1"},
-    {Param::master_stroke2, 0.3e-3, "other reserve of stroke, circuit 2"},
-    {Param::master_step_bore, 0.05e-3, "another take-up volume"},
-    {Param::rod_snout, 0.1e-3, "the push rod's length changes"},
-    {Param::rod_socket, 0.1e-3, "the push rod's length changes"},
-    {Param::unit_rod_kept, 0, "another way of keeping the rod: it must be captive"},
-    {Param::unit_pilot, 0.1e-3, "the hole must be opened, or bushed"},
-    {Param::unit_studs, 0, "other holes, or an adapter plate"},
-    {Param::unit_stud_pitch, kSame, "other holes, or an adapter plate"},
-    {Param::unit_stud_pitch2, kSame, "other holes, or an adapter plate"},
-    {Param::unit_stud_size, 0.15e-3, "other nuts, holes to be drilled or sleeved"},
-    {Param::unit_stud_length, 1e-3, "thread left for the nuts changes"},
-    {Param::unit_flange, 0.2e-3, "thread left for the nuts changes"},
-    {Param::unit_length, 2e-3, "room before the firewall changes"},
-    {Param::unit_body_width, 3e-3, "room around it changes"},
-    {Param::unit_front_outlet, 0, "front and rear lines change places"},
-    {Param::unit_port1_side, 0, "line 1 must be bent anew"},
-    {Param::unit_port1_thread, 0, "another nut or a proved adapter, line 1"},
-    {Param::unit_port1_seat, 0, "another flare, line 1: it screws in and leaks"},
-    {Param::unit_port2_side, 0, "line 2 must be bent anew"},
-    {Param::unit_port2_thread, 0, "another nut or a proved adapter, line 2"},
-    {Param::unit_port2_seat, 0, "another flare, line 2: it screws in and leaks"},
-    {Param::unit_inlets, 0, "another reservoir"},
-    {Param::unit_inlet_pitch, 0.5e-3, "another reservoir"},
-    {Param::master_reservoir, 5e-6, "less or more fluid over worn linings"},
-    {Param::unit_chamber2, 5e-6, "less or more fluid over worn linings"},
-    {Param::master_residual1, 0, "a residual valve more or less: never on discs, never two"},
-    {Param::master_residual2, 0, "a residual valve more or less: never on discs, never two"},
-    {Param::unit_switch, 0, "the warning lamp's wiring changes"}};
+    {param::master_kind, 0, "another kind of master: circuits and lines change"},
+    {param::master_bore, 0.03e-3, "force and travel change: see the factors"},
+    {param::master_stroke1, 0.3e-3, "other reserve of stroke, circuit 1"},
+    {param::master_stroke2, 0.3e-3, "other reserve of stroke, circuit 2"},
+    {param::master_step_bore, 0.05e-3, "another take-up volume"},
+    {param::rod_snout, 0.1e-3, "the push rod's length changes"},
+    {param::rod_socket, 0.1e-3, "the push rod's length changes"},
+    {param::unit_rod_kept, 0, "another way of keeping the rod: it must be captive"},
+    {param::unit_pilot, 0.1e-3, "the hole must be opened, or bushed"},
+    {param::unit_studs, 0, "other holes, or an adapter plate"},
+    {param::unit_stud_pitch, kSame, "other holes, or an adapter plate"},
+    {param::unit_stud_pitch2, kSame, "other holes, or an adapter plate"},
+    {param::unit_stud_size, 0.15e-3, "other nuts, holes to be drilled or sleeved"},
+    {param::unit_stud_length, 1e-3, "thread left for the nuts changes"},
+    {param::unit_flange, 0.2e-3, "thread left for the nuts changes"},
+    {param::unit_length, 2e-3, "room before the firewall changes"},
+    {param::unit_body_width, 3e-3, "room around it changes"},
+    {param::unit_front_outlet, 0, "front and rear lines change places"},
+    {param::unit_port1_side, 0, "line 1 must be bent anew"},
+    {param::unit_port1_thread, 0, "another nut or a proved adapter, line 1"},
+    {param::unit_port1_seat, 0, "another flare, line 1: it screws in and leaks"},
+    {param::unit_port2_side, 0, "line 2 must be bent anew"},
+    {param::unit_port2_thread, 0, "another nut or a proved adapter, line 2"},
+    {param::unit_port2_seat, 0, "another flare, line 2: it screws in and leaks"},
+    {param::unit_inlets, 0, "another reservoir"},
+    {param::unit_inlet_pitch, 0.5e-3, "another reservoir"},
+    {param::master_reservoir, 5e-6, "less or more fluid over worn linings"},
+    {param::unit_chamber2, 5e-6, "less or more fluid over worn linings"},
+    {param::master_residual1, 0, "a residual valve more or less: never on discs, never two"},
+    {param::master_residual2, 0, "a residual valve more or less: never on discs, never two"},
+    {param::unit_switch, 0, "the warning lamp's wiring changes"}};
 
 constexpr PartDim kBooster[] = {
-    {Param::assist_kind, 0, "another supply"},
-    {Param::assist_diaphragm1, 2e-3, "another largest assist"},
-    {Param::assist_diaphragm2, 2e-3, "another largest assist"},
-    {Param::assist_gain, 0.2, "another feel while it works"},
-    {Param::assist_stroke, 0.5e-3, "may end before the master does"},
-    {Param::assist_output_gap, 0.1e-3, "the output rod must be set anew"},
-    {Param::rod_snout, 0.1e-3, "the push rod's length changes"},
-    {Param::rod_socket, 0.1e-3, "the push rod's length changes"},
-    {Param::unit_rod_kept, 0, "another way of keeping the rod"},
-    {Param::unit_pilot, 0.1e-3, "the master's collar does not fit its hole"},
-    {Param::unit_studs, 0, "other holes, or an adapter plate"},
-    {Param::unit_stud_pitch, kSame, "other holes, or an adapter plate"},
-    {Param::unit_stud_pitch2, kSame, "other holes, or an adapter plate"},
-    {Param::unit_stud_size, 0.15e-3, "other nuts, holes to be drilled or sleeved"},
-    {Param::unit_stud_length, 1e-3, "thread left for the nuts changes"},
-    {Param::unit_length, 2e-3, "room before the firewall changes"},
-    {Param::unit_body_width, 3e-3, "room around it changes"}};
+    {param::assist_kind, 0, "another supply"},
+    {param::assist_diaphragm1, 2e-3, "another largest assist"},
+    {param::assist_diaphragm2, 2e-3, "another largest assist"},
+    {param::assist_gain, 0.2, "another feel while it works"},
+    {param::assist_stroke, 0.5e-3, "may end before the master does"},
+    {param::assist_output_gap, 0.1e-3, "the output rod must be set anew"},
+    {param::rod_snout, 0.1e-3, "the push rod's length changes"},
+    {param::rod_socket, 0.1e-3, "the push rod's length changes"},
+    {param::unit_rod_kept, 0, "another way of keeping the rod"},
+    {param::unit_pilot, 0.1e-3, "the master's collar does not fit its hole"},
+    {param::unit_studs, 0, "other holes, or an adapter plate"},
+    {param::unit_stud_pitch, kSame, "other holes, or an adapter plate"},
+    {param::unit_stud_pitch2, kSame, "other holes, or an adapter plate"},
+    {param::unit_stud_size, 0.15e-3, "other nuts, holes to be drilled or sleeved"},
+    {param::unit_stud_length, 1e-3, "thread left for the nuts changes"},
+    {param::unit_length, 2e-3, "room before the firewall changes"},
+    {param::unit_body_width, 3e-3, "room around it changes"}};
 
 constexpr PartDim kSlave[] = {
-    {Param::clutch_kind, 0, "another way of working the fork"},
-    {Param::clutch_slave_bore, 0.05e-3, "travel and effort change"},
-    {Param::clutch_slave_inner, 0.05e-3, "travel and effort change"},
-    {Param::clutch_slave_stroke, 0.5e-3, "may end before the cover releases"},
-    {Param::unit_studs, 0, "other holes, or an adapter plate"},
-    {Param::unit_stud_pitch, kSame, "other holes, or an adapter plate"},
-    {Param::unit_stud_size, 0.15e-3, "other bolts"},
-    {Param::unit_pilot, 0.1e-3, "does not centre in the housing"},
-    {Param::unit_flange, 0.2e-3, "rod and thread engaged change"},
-    {Param::unit_length, 1e-3, "the rod's length changes"},
-    {Param::unit_port1_side, 0, "the line must be bent anew"},
-    {Param::unit_port1_thread, 0, "another nut or a proved adapter"},
-    {Param::unit_port1_seat, 0, "another flare: it screws in and leaks"}};
+    {param::clutch_kind, 0, "another way of working the fork"},
+    {param::clutch_slave_bore, 0.05e-3, "travel and effort change"},
+    {param::clutch_slave_inner, 0.05e-3, "travel and effort change"},
+    {param::clutch_slave_stroke, 0.5e-3, "may end before the cover releases"},
+    {param::unit_studs, 0, "other holes, or an adapter plate"},
+    {param::unit_stud_pitch, kSame, "other holes, or an adapter plate"},
+    {param::unit_stud_size, 0.15e-3, "other bolts"},
+    {param::unit_pilot, 0.1e-3, "does not centre in the housing"},
+    {param::unit_flange, 0.2e-3, "rod and thread engaged change"},
+    {param::unit_length, 1e-3, "the rod's length changes"},
+    {param::unit_port1_side, 0, "the line must be bent anew"},
+    {param::unit_port1_thread, 0, "another nut or a proved adapter"},
+    {param::unit_port1_seat, 0, "another flare: it screws in and leaks"}};
 
 constexpr PartDim kLever[] = {
-    {Param::control_kind, 0, "the lever pulls another way"},
-    {Param::control_pad_arm, 0.5e-3, "another ratio"},
-    {Param::control_pin_arm, 0.1e-3, "another ratio: the short arm counts most"},
-    {Param::master_bore, 0.03e-3, "force and travel change"},
-    {Param::master_stroke1, 0.3e-3, "other reserve of stroke"},
-    {Param::unit_stud_pitch, kSame, "another clamp"},
-    {Param::unit_pilot, 0.1e-3, "another bar diameter"},
-    {Param::unit_port1_thread, 0, "another banjo bolt: pitch first"},
-    {Param::unit_port1_seat, 0, "another end on the hose"},
-    {Param::unit_port1_side, 0, "hose length and eye angle change"},
-    {Param::master_reservoir, 2e-6, "less or more fluid over worn linings"},
-    {Param::unit_switch, 0, "the stop lamp's switch changes"},
-    {Param::unit_body_width, 3e-3, "clearance at full lock changes"}};
+    {param::control_kind, 0, "the lever pulls another way"},
+    {param::control_pad_arm, 0.5e-3, "another ratio"},
+    {param::control_pin_arm, 0.1e-3, "another ratio: the short arm counts most"},
+    {param::master_bore, 0.03e-3, "force and travel change"},
+    {param::master_stroke1, 0.3e-3, "other reserve of stroke"},
+    {param::unit_stud_pitch, kSame, "another clamp"},
+    {param::unit_pilot, 0.1e-3, "another bar diameter"},
+    {param::unit_port1_thread, 0, "another banjo bolt: pitch first"},
+    {param::unit_port1_seat, 0, "another end on the hose"},
+    {param::unit_port1_side, 0, "hose length and eye angle change"},
+    {param::master_reservoir, 2e-6, "less or more fluid over worn linings"},
+    {param::unit_switch, 0, "the stop lamp's switch changes"},
+    {param::unit_body_width, 3e-3, "clearance at full lock changes"}};
 
 std::optional<double> known(const std::optional<Measured>& m) {
   return m && m->known() ? std::optional(m->si) : std::nullopt;
@@ -127,7 +133,7 @@ std::span<const PartDim> part_dims(PartKind kind) {
 }
 
 PartKind part_kind_of(const Job& job) {
-  const Value kind = value_of(job, As::plan, Param::control_kind);
+  const Value kind = value_of(job, As::plan, param::control_kind);
   return kind.known() && !kind.is(choice::ControlKind::pedal) ? PartKind::lever : PartKind::master;
 }
 

@@ -47,7 +47,7 @@ struct PartDim {
 enum class Sameness { equal, differs, not_compared };
 
 struct MatrixRow {
-  Param param = Param::count_;
+  Param param = kNoParam;
   std::optional<double> fitted;
   std::optional<double> candidate;
   Sameness sameness = Sameness::not_compared;

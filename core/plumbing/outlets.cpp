@@ -1,5 +1,10 @@
 #include "plumbing/outlets.hpp"
 
+#include "document/param/brakes.hpp"
+#include "document/param/circuits.hpp"
+#include "document/param/control.hpp"
+#include "document/param/master.hpp"
+#include "document/param/valves.hpp"
 #include "plumbing/residual.hpp"
 
 namespace yoke {
@@ -59,7 +64,7 @@ void check_residual(const Values& v, OutletReport& r) {
   for (const Axle axle : {Axle::front, Axle::rear}) {
     if (!works_axle(v, axle)) continue;
     const bool front = axle == Axle::front;
-    const Param kind = of_axle(Param::front_kind, axle);
+    const Param kind = of_axle(param::front_kind, axle);
     const ResidualOfAxle residual = residual_of(v, axle);
     if (residual.two_in_series())
       r.findings.push_back(hard(FindingCode::plumb_residual_twice,
@@ -89,9 +94,9 @@ void check_residual(const Values& v, OutletReport& r) {
 
 OutletReport outlet_report(const Job& job, As which) {
   OutletReport r;
-  if (value_of(job, which, Param::control_use).is(choice::ControlUse::clutch)) return r;
+  if (value_of(job, which, param::control_use).is(choice::ControlUse::clutch)) return r;
   check_residual(resolve(job, which), r);
-  const Value kind = value_of(job, which, Param::master_kind);
+  const Value kind = value_of(job, which, param::master_kind);
   const Values values = resolve(job, which);
   for (const Wheel w : kWheels) {
     if (!works_axle(values, axle_of(w))) continue;
@@ -130,7 +135,7 @@ OutletReport outlet_report(const Job& job, As which) {
                               "Doubled: one outlet feeds all four wheels, the other none",
                               "each outlet feeds its own wheels",
                               "Connect the second outlet; as it is a leak takes every brake"));
-  const auto split = value_of(job, which, Param::circuit_split).as<choice::CircuitSplit>();
+  const auto split = value_of(job, which, param::circuit_split).as<choice::CircuitSplit>();
   if (split && r.separated) check_split(job, which, *split, r);
   if (!split)
     r.findings.push_back({Severity::note, Stage::plumb, FindingCode::plumb_split_unknown,

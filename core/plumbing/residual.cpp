@@ -1,12 +1,14 @@
 #include "plumbing/residual.hpp"
+#include "document/param/master.hpp"
+#include "document/param/valves.hpp"
 
 namespace yoke {
 
 ResidualOfAxle residual_of(const Values& v, Axle axle) {
   ResidualOfAxle r;
-  r.line_pa = v.si(axle == Axle::front ? Param::valve_residual_front : Param::valve_residual_rear);
-  const bool first = v.is(Param::master_residual1, choice::MasterResidual::residual);
-  const bool second = v.is(Param::master_residual2, choice::MasterResidual::residual);
+  r.line_pa = v.si(axle == Axle::front ? param::valve_residual_front : param::valve_residual_rear);
+  const bool first = v.is(param::master_residual1, choice::MasterResidual::residual);
+  const bool second = v.is(param::master_residual2, choice::MasterResidual::residual);
   for (const Wheel w : kWheels) {
     if (axle_of(w) != axle) continue;
     // One circuit: nothing to trace.

@@ -3,6 +3,8 @@
 #include <algorithm>
 #include <cmath>
 
+#include "document/param/clutch.hpp"
+#include "document/param/control.hpp"
 #include "rod/rod.hpp"
 
 namespace yoke {
@@ -22,7 +24,7 @@ const ConditionReport* report_of(const std::vector<ConditionReport>& strip, Cond
 
 /// What there is of the pad's way, as computed or as entered.
 double available_m(const Job& job, const ConditionReport* c) {
-  return c ? c->target->available_m : value_of(job, As::plan, Param::control_pad_stop).si;
+  return c ? c->target->available_m : value_of(job, As::plan, param::control_pad_stop).si;
 }
 
 GateAsk length_ask(const char* words, std::optional<double> least, std::optional<double> most) {
@@ -85,7 +87,7 @@ GateAsk clutch_ask(const Job& job, const std::vector<ConditionReport>& strip, Ga
     if (plan) a.predicted = plan->target->reserve_m;
     return a;
   }
-  const Value limit = value_of(job, As::plan, Param::clutch_limit);
+  const Value limit = value_of(job, As::plan, param::clutch_limit);
   if (id == GateId::over_travel && limit.known()) {
     GateAsk a = length_ask("Travel of the bearing, pedal on the floor", {}, limit.si);
     a.digits = 1;

@@ -5,6 +5,11 @@
 
 #include <algorithm>
 
+#include "document/param/brakes.hpp"
+#include "document/param/control.hpp"
+#include "document/param/lines.hpp"
+#include "document/param/master.hpp"
+#include "document/param/rod_ends.hpp"
 #include "proving/estimate.hpp"
 
 namespace yoke {
@@ -24,29 +29,29 @@ bool always(const Job&) {
   return true;
 }
 bool clutch(const Job& job) {
-  return value_of(job, As::plan, Param::control_use).is(choice::ControlUse::clutch);
+  return value_of(job, As::plan, param::control_use).is(choice::ControlUse::clutch);
 }
 bool brakes(const Job& job) {
   return !clutch(job);
 }
 bool twin(const Job& job) {
-  return brakes(job) && value_of(job, As::plan, Param::master_kind).is(choice::MasterKind::twin);
+  return brakes(job) && value_of(job, As::plan, param::master_kind).is(choice::MasterKind::twin);
 }
 /// A hand lever works one brake of two: the order of its axles is not its own.
 bool two_axles(const Job& job) {
   const Values v = resolve(job, As::plan);
-  return works_axle(v, Axle::front) && works_axle(v, Axle::rear) && v.known(Param::front_kind) &&
-         v.known(Param::rear_kind);
+  return works_axle(v, Axle::front) && works_axle(v, Axle::rear) && v.known(param::front_kind) &&
+         v.known(param::rear_kind);
 }
 bool tandem(const Job& job) {
   return has_two_circuits(job, As::plan);
 }
 bool single(const Job& job) {
-  const Value v = value_of(job, As::plan, Param::master_kind);
+  const Value v = value_of(job, As::plan, param::master_kind);
   return brakes(job) && v.is(choice::MasterKind::single);
 }
 bool deviates(const Job& job) {
-  const Value v = value_of(job, As::plan, Param::rod_staked);
+  const Value v = value_of(job, As::plan, param::rod_staked);
   return v.known() && !v.is(choice::RodStaked::maker);
 }
 bool boosted(const Job& job) {
@@ -67,7 +72,7 @@ Message air_by_readings(const Job& job) {
   const Assembly a = assemble(job, As::plan);
   if (!a.system || job.readings.empty()) return {};
   const ReadingEstimate r = estimate_from_readings(*a.system, job.readings, false);
-  const Value limit = value_of(job, As::plan, Param::air_left);
+  const Value limit = value_of(job, As::plan, param::air_left);
   if (!r.air_m3() || r.air_m3()->value - r.air_m3()->uncertainty <= limit.si) return {};
   return say("the readings tell {} of air, {} is the limit",
              amount(r.air_m3()->value, Kind::volume, 1), amount(limit.si, Kind::volume, 1));

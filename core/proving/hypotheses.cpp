@@ -7,6 +7,7 @@
 #include <cmath>
 #include <tuple>
 
+#include "document/param/master.hpp"
 #include "proving/fault.hpp"
 #include "proving/row_models.hpp"
 
@@ -278,7 +279,7 @@ Diagnosis diagnose(const System& system, const std::vector<Reading>& readings, c
 }
 
 bool bore_is_known(const Values& v) {
-  const Value& bore = v.at(Param::master_bore);
+  const Value& bore = v.at(param::master_bore);
   return bore.origin == Origin::measured && bore.how != How::estimate && bore.si > 0 &&
          bore.uncertainty_si / bore.si < 0.02;
 }

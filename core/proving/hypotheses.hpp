@@ -7,6 +7,7 @@
 #include <string>
 #include <vector>
 
+#include "document/param/symptom.hpp"
 #include "document/values.hpp"
 #include "proving/estimate.hpp"
 #include "quantity/message.hpp"

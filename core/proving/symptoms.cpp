@@ -1,6 +1,7 @@
 // Causes by what was seen and felt, with or without a system that can be pressed.
 #include <algorithm>
 
+#include "document/param/symptom.hpp"
 #include "proving/fault.hpp"
 
 namespace yoke {
@@ -69,24 +70,24 @@ bool Symptoms::any() const {
 Symptoms symptoms_of(const Values& v) {
   const auto number = [&v](Param p) { return v.known(p) ? std::optional(v.si(p)) : std::nullopt; };
   Symptoms s;
-  s.push_n = v.si(Param::symptom_push);
-  s.first_m = number(Param::symptom_first);
-  s.second_m = number(Param::symptom_second);
-  s.third_m = number(Param::symptom_third);
-  s.sink_m = number(Param::symptom_sink);
-  s.hold_s = v.si(Param::symptom_hold);
-  s.engine_m = number(Param::symptom_engine);
-  s.rod_play_m = number(Param::symptom_rod_play);
-  s.pivot_play_m = number(Param::symptom_pivot_play);
-  s.pin_wear_m = number(Param::symptom_pin_wear);
+  s.push_n = v.si(param::symptom_push);
+  s.first_m = number(param::symptom_first);
+  s.second_m = number(param::symptom_second);
+  s.third_m = number(param::symptom_third);
+  s.sink_m = number(param::symptom_sink);
+  s.hold_s = v.si(param::symptom_hold);
+  s.engine_m = number(param::symptom_engine);
+  s.rod_play_m = number(param::symptom_rod_play);
+  s.pivot_play_m = number(param::symptom_pivot_play);
+  s.pin_wear_m = number(param::symptom_pin_wear);
   s.ratio = arm_ratio(v).value_or(0);
   s.bore_known = bore_is_known(v);
   s.clutch = works_clutch(v);
-  s.lamp = v.choice<Param::symptom_lamp>();
-  s.leak = v.choice<Param::symptom_leak>();
-  s.level = v.choice<Param::symptom_level>();
-  s.creep = v.choice<Param::symptom_creep>();
-  s.drag = v.choice<Param::symptom_drag>();
+  s.lamp = v.choice<param::symptom_lamp>();
+  s.leak = v.choice<param::symptom_leak>();
+  s.level = v.choice<param::symptom_level>();
+  s.creep = v.choice<param::symptom_creep>();
+  s.drag = v.choice<param::symptom_drag>();
   return s;
 }
 

@@ -1,4 +1,8 @@
 #include "rod/ends.hpp"
+#include "document/param/control.hpp"
+#include "document/param/rod.hpp"
+#include "document/param/rod_ends.hpp"
+#include "document/param/unit.hpp"
 
 #include <algorithm>
 #include <cmath>
@@ -18,10 +22,10 @@ Message cut_words(const Values& v, double change_m) {
   if (std::abs(change_m) < kLeastRodChange_m) return "Nothing to cut: the rod stays";
   const bool shorter = change_m < 0;
   const Amount much = mm(std::abs(change_m));
-  if (!v.known(Param::rod_end))
+  if (!v.known(param::rod_end))
     return shorter ? say("Shorten by {}; which end cannot be said: say where its thread is", much)
                    : say("Lengthen by {}; which end cannot be said: say where its thread is", much);
-  const auto end = v.choice<Param::rod_end>();
+  const auto end = v.choice<param::rod_end>();
   if (shorter && end == choice::RodEnd::thread_pedal)
     return say(
         "Cut {} off the threaded end at the pedal, unless its fork takes so much more "
@@ -37,36 +41,36 @@ Message cut_words(const Values& v, double change_m) {
 
 /// Turns until the first end has too little thread left, or none to run over.
 void limits(const Values& v, EndsReport& r) {
-  if (!r.per_turn_m || *r.per_turn_m <= 0 || !v.known(Param::rod_diameter)) return;
+  if (!r.per_turn_m || *r.per_turn_m <= 0 || !v.known(param::rod_diameter)) return;
   const bool two = !v.is(choice::RodCoupling::fork);
-  const double jam = v.known(Param::rod_jam) ? v.si(Param::rod_jam) : 0;
-  const double p1 = v.si(Param::rod_pitch);
-  const double p2 = v.known(Param::rod_pitch2) ? v.si(Param::rod_pitch2) : p1;
+  const double jam = v.known(param::rod_jam) ? v.si(param::rod_jam) : 0;
+  const double p1 = v.si(param::rod_pitch);
+  const double p2 = v.known(param::rod_pitch2) ? v.si(param::rod_pitch2) : p1;
   const auto least = [](std::optional<double>& turns, double t) {
     turns = std::min(turns.value_or(1e9), std::max(0.0, t));
   };
-  const double need = v.si(Param::rod_diameter);
-  if (v.known(Param::rod_engaged)) least(r.turns_longer, (v.si(Param::rod_engaged) - need) / p1);
-  if (v.known(Param::rod_thread_spare))
-    least(r.turns_shorter, (v.si(Param::rod_thread_spare) - jam) / p1);
+  const double need = v.si(param::rod_diameter);
+  if (v.known(param::rod_engaged)) least(r.turns_longer, (v.si(param::rod_engaged) - need) / p1);
+  if (v.known(param::rod_thread_spare))
+    least(r.turns_shorter, (v.si(param::rod_thread_spare) - jam) / p1);
   if (!two) return;
   // With both ends the same hand the second end runs the other way.
   const bool same = v.is(choice::RodCoupling::same);
-  if (v.known(Param::rod_engaged2))
-    least(same ? r.turns_shorter : r.turns_longer, (v.si(Param::rod_engaged2) - need) / p2);
-  if (v.known(Param::rod_thread_spare2))
-    least(same ? r.turns_longer : r.turns_shorter, (v.si(Param::rod_thread_spare2) - jam) / p2);
+  if (v.known(param::rod_engaged2))
+    least(same ? r.turns_shorter : r.turns_longer, (v.si(param::rod_engaged2) - need) / p2);
+  if (v.known(param::rod_thread_spare2))
+    least(same ? r.turns_longer : r.turns_shorter, (v.si(param::rod_thread_spare2) - jam) / p2);
   // How far it may be turned is not known while one of its ends is not.
   const auto forget = [&v](std::optional<double>& turns, Param needed) {
     if (!v.known(needed)) turns.reset();
   };
-  forget(same ? r.turns_shorter : r.turns_longer, Param::rod_engaged2);
-  forget(same ? r.turns_longer : r.turns_shorter, Param::rod_thread_spare2);
-  if (v.known(Param::rod_engaged2) && v.known(Param::rod_engaged) &&
-      std::abs(v.si(Param::rod_engaged) - v.si(Param::rod_engaged2)) > need)
+  forget(same ? r.turns_shorter : r.turns_longer, param::rod_engaged2);
+  forget(same ? r.turns_longer : r.turns_shorter, param::rod_thread_spare2);
+  if (v.known(param::rod_engaged2) && v.known(param::rod_engaged) &&
+      std::abs(v.si(param::rod_engaged) - v.si(param::rod_engaged2)) > need)
     r.findings.push_back({Severity::warning, Stage::rod, FindingCode::rod_uneven,
-                          say("One end holds {}, the other {}", mm(v.si(Param::rod_engaged)),
-                              mm(v.si(Param::rod_engaged2))),
+                          say("One end holds {}, the other {}", mm(v.si(param::rod_engaged)),
+                              mm(v.si(param::rod_engaged2))),
                           "about equal at both ends", "Turn the ends in evenly before setting it",
                           kPractice});
 }
@@ -105,15 +109,15 @@ EndsReport ends_report(const Job& job, const RodReport& rod) {
 
 OutputGap output_gap(const Values& v) {
   OutputGap g;
-  if (!v.known(Param::rod_recess)) g.missing.push_back(Param::rod_recess);
-  if (!v.known(Param::rod_stick_off)) g.missing.push_back(Param::rod_stick_off);
-  const double depth = v.si(Param::rod_recess) + v.si(Param::rod_gasket);
-  if (!v.known(Param::rod_recess)) return g;
-  if (v.known(Param::rod_stick_off)) g.off_m = depth - v.si(Param::rod_stick_off);
-  if (v.known(Param::rod_stick_on))
-    g.on_m = depth - v.si(Param::rod_stick_on);
+  if (!v.known(param::rod_recess)) g.missing.push_back(param::rod_recess);
+  if (!v.known(param::rod_stick_off)) g.missing.push_back(param::rod_stick_off);
+  const double depth = v.si(param::rod_recess) + v.si(param::rod_gasket);
+  if (!v.known(param::rod_recess)) return g;
+  if (v.known(param::rod_stick_off)) g.off_m = depth - v.si(param::rod_stick_off);
+  if (v.known(param::rod_stick_on))
+    g.on_m = depth - v.si(param::rod_stick_on);
   else
-    g.missing.push_back(Param::rod_stick_on);
+    g.missing.push_back(param::rod_stick_on);
   const auto worst = g.on_m && g.off_m ? std::optional(std::min(*g.on_m, *g.off_m))
                      : g.on_m          ? g.on_m
                                        : g.off_m;
@@ -138,22 +142,22 @@ HeightsReport heights_report(const Job& job, const RodReport& rod) {
   HeightsReport h;
   const Values v = resolve(job, As::plan);
   const Values found = resolve(job, As::found);
-  const double wish = v.si(Param::rod_height_wish);
+  const double wish = v.si(param::rod_height_wish);
   const bool by_rod = v.is(choice::RodPedalStop::rod);
-  h.said = !v.known(Param::rod_pedal_stop)
+  h.said = !v.known(param::rod_pedal_stop)
                ? Message(
                      "What the pedal rests against is not known: a stop of its own keeps the "
                      "height, the rod alone moves it")
            : by_rod ? "The rod alone sets the height, and the piston's rest with it"
                     : "Its own stop sets the height; the rod sets the clearance";
   const bool hand = pulled_by_hand(v);
-  if (!hand && found.known(Param::control_rest_height)) {
-    h.pad_before_m = found.si(Param::control_rest_height);
+  if (!hand && found.known(param::control_rest_height)) {
+    h.pad_before_m = found.si(param::control_rest_height);
     h.pad_after_m = *h.pad_before_m + wish;
-    if (v.at(Param::control_rest_height).as_built) h.pad_after_m = v.si(Param::control_rest_height);
+    if (v.at(param::control_rest_height).as_built) h.pad_after_m = v.si(param::control_rest_height);
   }
-  if (h.pad_after_m && v.known(Param::rod_accelerator)) {
-    h.above_accelerator_m = *h.pad_after_m - v.si(Param::rod_accelerator);
+  if (h.pad_after_m && v.known(param::rod_accelerator)) {
+    h.above_accelerator_m = *h.pad_after_m - v.si(param::rod_accelerator);
     // 2 in aimed at by some, 3 in usable, 5-1/2 in dangerously high.
     const double above = *h.above_accelerator_m;
     if (above > 0.0762 || above < 0)
@@ -163,9 +167,9 @@ HeightsReport heights_report(const Job& job, const RodReport& rod) {
                             "some builders aim for 2 in, 3 in is usable; a preference, not a rule",
                             "Lower the pedal, or move its pad", kPractice});
   }
-  if (v.known(Param::rod_lamp_travel)) {
+  if (v.known(param::rod_lamp_travel)) {
     // The switch stays where it is: a pad that rests lower leaves it sooner.
-    h.lamp_after_m = v.si(Param::rod_lamp_travel) + wish;
+    h.lamp_after_m = v.si(param::rod_lamp_travel) + wish;
     if (*h.lamp_after_m <= 0)
       h.findings.push_back({Severity::warning, Stage::rod, FindingCode::rod_lamp,
                             "The brake lamp would stay on at rest", "off at rest",
@@ -182,7 +186,7 @@ HeightsReport heights_report(const Job& job, const RodReport& rod) {
 RetainedReport retained_report(const Job& job) {
   RetainedReport r;
   const Values v = resolve(job, As::plan);
-  if (!v.known(Param::unit_rod_kept)) return r;
+  if (!v.known(param::unit_rod_kept)) return r;
   using choice::UnitRodKept;
   r.applies = v.is(UnitRodKept::clipped) || v.is(UnitRodKept::captive);
   if (!r.applies)
@@ -201,11 +205,11 @@ RetainedReport retained_report(const Job& job) {
                            : "Then set the clip and turn it once around in its groove."});
   r.steps.push_back({StepId::rod_retained_pull,
                      "Pull with 200 N by luggage scale, away from the unit: it must stay."});
-  if (v.known(Param::rod_pull) && v.si(Param::rod_pull) < 200)
+  if (v.known(param::rod_pull) && v.si(param::rod_pull) < 200)
     r.findings.push_back({Severity::warning, Stage::rod, FindingCode::rod_pull,
-                          say("Pulled with {} only", force(v.si(Param::rod_pull), 0)), "200 N",
+                          say("Pulled with {} only", force(v.si(param::rod_pull), 0)), "200 N",
                           "Pull again before it is mounted", kPractice});
-  if (v.known(Param::rod_staked) && !v.is(choice::RodStaked::maker) &&
+  if (v.known(param::rod_staked) && !v.is(choice::RodStaked::maker) &&
       !v.is(choice::RodSigned::yes))
     r.findings.push_back(
         {Severity::hard, Stage::rod, FindingCode::rod_deviation,

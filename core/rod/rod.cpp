@@ -5,17 +5,22 @@
 #include "assembly/assemble.hpp"
 #include "control/control.hpp"
 #include "document/ahead.hpp"
+#include "document/param/assist.hpp"
+#include "document/param/control.hpp"
+#include "document/param/linkage.hpp"
+#include "document/param/rod.hpp"
+#include "document/param/rod_ends.hpp"
 
 namespace yoke {
 
 namespace {
 
 std::optional<UnitFace> read_face(const Job& job, As which, std::vector<Param>& missing) {
-  const Value n = value_of(job, which, Param::rod_snout);
-  const Value t = value_of(job, which, Param::rod_socket);
-  const Value g = value_of(job, which, Param::rod_stack);
+  const Value n = value_of(job, which, param::rod_snout);
+  const Value t = value_of(job, which, param::rod_socket);
+  const Value g = value_of(job, which, param::rod_stack);
   const Value* values[] = {&n, &t, &g};
-  const Param params[] = {Param::rod_snout, Param::rod_socket, Param::rod_stack};
+  const Param params[] = {param::rod_snout, param::rod_socket, param::rod_stack};
   bool known = true;
   for (size_t i = 0; i < 3; ++i) {
     if (values[i]->known()) continue;
@@ -30,10 +35,10 @@ std::optional<UnitFace> read_face(const Job& job, As which, std::vector<Param>& 
 }
 
 void check_thread(RodReport& r, const Job& job) {
-  const Value diameter = value_of(job, As::plan, Param::rod_diameter);
+  const Value diameter = value_of(job, As::plan, param::rod_diameter);
   if (!is(job, As::plan, choice::RodCoupling::fork)) return;  // both ends: ends_report
-  const Value engaged = value_of(job, As::plan, Param::rod_engaged);
-  const Value spare = value_of(job, As::plan, Param::rod_thread_spare);
+  const Value engaged = value_of(job, As::plan, param::rod_engaged);
+  const Value spare = value_of(job, As::plan, param::rod_thread_spare);
   if (!r.total) return;
   if (engaged.known()) r.engaged_after = Length{engaged.si} - *r.total;
   if (spare.known()) r.spare_after = Length{spare.si} + *r.total;
@@ -55,7 +60,7 @@ void check_thread(RodReport& r, const Job& job) {
 }
 
 void check_clearance(RodReport& r, const Job& job) {
-  const Value clearance = value_of(job, As::plan, Param::control_rod_clearance);
+  const Value clearance = value_of(job, As::plan, param::control_rod_clearance);
   if (r.ratio) r.free_play = Length{clearance.si * *r.ratio};
   if (clearance.si <= 0)
     r.findings.push_back(
@@ -64,7 +69,7 @@ void check_clearance(RodReport& r, const Job& job) {
          "more than 0; 0.5 to 1.0 mm is usual",
          "Shorten the rod. A covered return port makes the brakes drag, heat and lock",
          "common practice, no source"});
-  const Value gap = value_of(job, As::plan, Param::assist_output_gap);
+  const Value gap = value_of(job, As::plan, param::assist_output_gap);
   if (has_assist(job, As::plan) && gap.si <= 0)
     r.findings.push_back(
         {Severity::hard, Stage::rod, FindingCode::rod_output_preload,
@@ -74,14 +79,14 @@ void check_clearance(RodReport& r, const Job& job) {
 }
 
 double wished_height_m(const Job& job) {
-  return value_of(job, As::plan, Param::rod_height_wish).si;
+  return value_of(job, As::plan, param::rod_height_wish).si;
 }
 
 /// The pedal's ratio at rest, or which arms it lacks.
 void read_ratio(RodReport& r, const Job& job) {
-  std::vector<Param> arms{Param::control_pad_arm, Param::control_pin_arm};
-  if (value_of(job, As::plan, Param::control_mid).is(choice::ControlMid::lever))
-    arms.insert(arms.end(), {Param::control_mid_in, Param::control_mid_out});
+  std::vector<Param> arms{param::control_pad_arm, param::control_pin_arm};
+  if (value_of(job, As::plan, param::control_mid).is(choice::ControlMid::lever))
+    arms.insert(arms.end(), {param::control_mid_in, param::control_mid_out});
   for (const Param p : arms)
     if (!value_of(job, As::plan, p).known()) r.missing_turns.push_back(p);
   if (wished_height_m(job) != 0) r.missing_height = r.missing_turns;
@@ -105,7 +110,7 @@ void read_height(RodReport& r, const Job& job) {
 void read_turns(RodReport& r, const Values& plan) {
   r.per_turn = length_per_turn(plan);
   if (!r.per_turn) {
-    r.missing_turns.push_back(Param::rod_pitch);
+    r.missing_turns.push_back(param::rod_pitch);
     return;
   }
   if (r.per_turn->value() <= 0) return;  // the rod's ends say so
@@ -142,13 +147,13 @@ RodReport rod_report(const Job& job) {
   RodReport r;
   const auto old_unit = read_face(job, As::found, r.missing_change);
   const auto new_unit = read_face(job, As::plan, r.missing_change);
-  r.clearance_more = Length{value_of(job, As::plan, Param::rod_clearance_more).si};
+  r.clearance_more = Length{value_of(job, As::plan, param::rod_clearance_more).si};
   if (old_unit && new_unit) r.change = rod_change(*old_unit, *new_unit, r.clearance_more);
   read_ratio(r, job);
   if (r.change && r.ratio) r.pad_uncertainty = r.change->uncertainty * *r.ratio;
   read_height(r, job);
   read_turns(r, resolve(job, As::plan));
-  const Value length = value_of(job, As::found, Param::control_rod_length);
+  const Value length = value_of(job, As::found, param::control_rod_length);
   if (length.known() && r.total) r.new_length = Length{length.si} + *r.total;
   if (r.new_length && r.new_length->value() <= 0)
     r.findings.push_back({Severity::hard, Stage::rod, FindingCode::rod_inside_out,
@@ -160,9 +165,9 @@ RodReport rod_report(const Job& job) {
 }
 
 std::optional<Length> length_per_turn(const Values& v) {
-  if (!v.known(Param::rod_pitch)) return std::nullopt;
-  const double p1 = v.si(Param::rod_pitch);
-  const double p2 = v.known(Param::rod_pitch2) ? v.si(Param::rod_pitch2) : p1;
+  if (!v.known(param::rod_pitch)) return std::nullopt;
+  const double p1 = v.si(param::rod_pitch);
+  const double p2 = v.known(param::rod_pitch2) ? v.si(param::rod_pitch2) : p1;
   const double moved = v.is(choice::RodCoupling::coupling) ? p1 + p2
                        : v.is(choice::RodCoupling::same)   ? std::abs(p1 - p2)
                                                            : p1;
@@ -211,8 +216,8 @@ Message rod_status(const RodReport& r) {
 AngleReport angle_report(const Job& job, As which) {
   AngleReport r;
   for (const Param p :
-       {Param::control_pad_arm, Param::control_pin_arm, Param::control_axis_height,
-        Param::control_offset, Param::control_rest_angle, Param::control_rod_length})
+       {param::control_pad_arm, param::control_pin_arm, param::control_axis_height,
+        param::control_offset, param::control_rest_angle, param::control_rod_length})
     if (!value_of(job, which, p).known()) r.missing.push_back(p);
   if (!r.missing.empty()) return r;
   const Values values = resolve(job, which);

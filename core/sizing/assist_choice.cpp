@@ -3,6 +3,10 @@
 #include <algorithm>
 #include <cmath>
 
+#include "document/param/assist.hpp"
+#include "document/param/master.hpp"
+#include "document/param/room.hpp"
+#include "document/param/supply.hpp"
 #include "master/bores.hpp"
 #include "sizing/sweep.hpp"
 
@@ -48,23 +52,23 @@ void set(MeasuredSet& s, Param p, double si) {
 /// The job with this type in its plan: what belongs to another type is forgotten.
 Job with_type(const Job& job, const Type& t, MeasuredSet& values) {
   Job out = job;
-  const Value now = value_of(job, As::plan, Param::assist_kind);
+  const Value now = value_of(job, As::plan, param::assist_kind);
   const bool same = now.is(t.kind);
-  const Value first = value_of(job, As::plan, Param::assist_diaphragm1);
-  values.set(Param::assist_kind, chosen(t.kind));
+  const Value first = value_of(job, As::plan, param::assist_diaphragm1);
+  values.set(param::assist_kind, chosen(t.kind));
   if (t.diaphragm_m > 0 && !(same && first.known() && t.second_m <= 0)) {
-    set(values, Param::assist_diaphragm1, t.diaphragm_m);
-    set(values, Param::assist_diaphragm2, t.second_m);
+    set(values, param::assist_diaphragm1, t.diaphragm_m);
+    set(values, param::assist_diaphragm2, t.second_m);
   }
-  if (t.kind == AssistKind::remote && !value_of(job, As::plan, Param::assist_servo_slave).known())
-    set(values, Param::assist_servo_slave, 0.01905);
-  if (t.pump && value_of(job, As::plan, Param::supply_pump_flow).si <= 0)
-    set(values, Param::supply_pump_flow, 0.0005);
+  if (t.kind == AssistKind::remote && !value_of(job, As::plan, param::assist_servo_slave).known())
+    set(values, param::assist_servo_slave, 0.01905);
+  if (t.pump && value_of(job, As::plan, param::supply_pump_flow).si <= 0)
+    set(values, param::supply_pump_flow, 0.0005);
   for (const ParamInfo& p : all_params()) {
-    if (p.group != Group::assist || p.param == Param::assist_kind) continue;
-    const bool vacuum_reading = p.param == Param::assist_vacuum ||
-                                p.param == Param::assist_vacuum_altitude ||
-                                p.param == Param::assist_manifold;
+    if (p.group != Group::assist || p.param == param::assist_kind) continue;
+    const bool vacuum_reading = p.param == param::assist_vacuum ||
+                                p.param == param::assist_vacuum_altitude ||
+                                p.param == param::assist_manifold;
     if (!same && !vacuum_reading && !values.at(p.param)) {
       // What the old type was measured by says nothing of this one.
       out.plan.set(p.param, Measured{});
@@ -88,7 +92,7 @@ void supply_says(const Values& v, const Type& t, AssistChoice& c) {
   };
   const bool goes = v.is(choice::RoomEngine::goes);
   const bool vacuum = t.kind == AssistKind::vacuum || t.kind == AssistKind::remote;
-  no(vacuum && goes && !t.pump && v.si(Param::supply_pump_flow) <= 0,
+  no(vacuum && goes && !t.pump && v.si(param::supply_pump_flow) <= 0,
      "the engine goes: no vacuum without an electric pump");
   no(t.kind == AssistKind::hydraulic && goes, "the engine goes: no steering pump");
   no(t.kind == AssistKind::hydraulic && v.is(choice::RoomPump::none), "there is no steering pump");
@@ -98,25 +102,25 @@ void supply_says(const Values& v, const Type& t, AssistChoice& c) {
   if (t.kind == AssistKind::electric && v.is(choice::RoomPower::weak))
     c.against.emplace_back("a battery far away: size the copper");
   if (t.pump && v.is(choice::RoomNoise::quiet)) c.against.emplace_back("its pump is heard at idle");
-  if (vacuum && !t.pump && v.known(Param::assist_vacuum) &&
-      v.at(Param::assist_vacuum).origin == Origin::measured && v.si(Param::assist_vacuum) < 50.8e3)
+  if (vacuum && !t.pump && v.known(param::assist_vacuum) &&
+      v.at(param::assist_vacuum).origin == Origin::measured && v.si(param::assist_vacuum) < 50.8e3)
     c.against.emplace_back("under 15 inHg at idle is short");
   const auto ask = [&](bool is, const char* what) {
     if (is) c.unknown.emplace_back(what);
   };
-  ask(t.kind == AssistKind::hydraulic && !v.known(Param::room_pump),
+  ask(t.kind == AssistKind::hydraulic && !v.known(param::room_pump),
       "steering pump and its outlets");
-  ask(t.kind == AssistKind::electric && !v.known(Param::room_power), "amperes to spare");
-  ask(vacuum && v.at(Param::assist_vacuum).origin != Origin::measured &&
-          !v.known(Param::assist_manifold),
+  ask(t.kind == AssistKind::electric && !v.known(param::room_power), "amperes to spare");
+  ask(vacuum && v.at(param::assist_vacuum).origin != Origin::measured &&
+          !v.known(param::assist_manifold),
       "vacuum at idle, gauged");
 }
 
 /// The planned booster's own size, where this type is the planned one.
 std::optional<double> own_diaphragm(const Values& v, const Type& t) {
-  if (t.diaphragm_m <= 0 || t.second_m > 0 || !v.is(t.kind) || !v.known(Param::assist_diaphragm1))
+  if (t.diaphragm_m <= 0 || t.second_m > 0 || !v.is(t.kind) || !v.known(param::assist_diaphragm1))
     return std::nullopt;
-  return v.si(Param::assist_diaphragm1);
+  return v.si(param::assist_diaphragm1);
 }
 
 void room_says(const Values& v, const Type& t, AssistChoice& c) {
@@ -129,12 +133,12 @@ void room_says(const Values& v, const Type& t, AssistChoice& c) {
           say("needs about {} {}, there are {}", length(needs, 0), words, length(v.si(p), 0)));
     }
   };
-  check(Param::room_depth, t.depth_m, "room before the firewall");
+  check(param::room_depth, t.depth_m, "room before the firewall");
   // The shell stands about 20 mm over its diaphragm.
   const auto own = own_diaphragm(v, t);
   c.needs_depth_m = t.depth_m;
   c.needs_across_m = own ? *own + 0.02 : t.across_m;
-  check(Param::room_across, c.needs_across_m, "room across");
+  check(param::room_across, c.needs_across_m, "room across");
 }
 
 /// What the foot strip would say of the plan with this type; a single circuit's loss is told
@@ -228,7 +232,7 @@ AssistNeed assist_need(const Job& job) {
   q.assists.clear();
   const auto map = sweep(bare, q);
   if (!map) return n;
-  const double bore = in.plan.si(Param::master_bore);
+  const double bore = in.plan.si(param::master_bore);
   const double ratio = arm_ratio(in.plan).value_or(0);
   double nearest = 1e9;
   for (const Cell& c : map->cells) {

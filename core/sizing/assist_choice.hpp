@@ -6,6 +6,7 @@
 #include <string>
 #include <vector>
 
+#include "document/param/assist.hpp"
 #include "document/verdict.hpp"
 #include "quantity/message.hpp"
 #include "strip/conditions.hpp"

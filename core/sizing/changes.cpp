@@ -3,6 +3,10 @@
 #include <algorithm>
 #include <cmath>
 
+#include "document/param/brakes.hpp"
+#include "document/param/master.hpp"
+#include "document/param/symptom.hpp"
+#include "document/param/unit.hpp"
 #include "lines/lines.hpp"
 
 namespace yoke {
@@ -33,18 +37,18 @@ ConcealReport concealed_faults(const Values& found, const Values& plan) {
     const double volume = pad_m * *before;
     r.faults.push_back({std::move(fault), volume, pad_m, volume / *after});
   };
-  if (found.known(Param::symptom_first) && found.known(Param::symptom_third))
-    add("what pumping takes up", found.si(Param::symptom_first) - found.si(Param::symptom_third));
-  if (found.known(Param::symptom_sink))
-    add("what sinks under a steady foot", found.si(Param::symptom_sink));
-  if (r.faults.empty() && !found.known(Param::symptom_first) && !found.known(Param::symptom_sink))
+  if (found.known(param::symptom_first) && found.known(param::symptom_third))
+    add("what pumping takes up", found.si(param::symptom_first) - found.si(param::symptom_third));
+  if (found.known(param::symptom_sink))
+    add("what sinks under a steady foot", found.si(param::symptom_sink));
+  if (r.faults.empty() && !found.known(param::symptom_first) && !found.known(param::symptom_sink))
     r.because = "no pump or sink test was entered in Survey";
   return r;
 }
 
 PlainBore plain_for_take_up(const StripInputs& in) {
   PlainBore r;
-  if (!in.found.is(choice::MasterKind::stepped) || !in.plan.known(Param::master_kind) ||
+  if (!in.found.is(choice::MasterKind::stepped) || !in.plan.known(param::master_kind) ||
       in.plan.is(choice::MasterKind::stepped))
     return r;
   r.applies = true;
@@ -79,8 +83,8 @@ namespace {
 /// the area counts the same way.
 double drawn_m3(const Values& v, const WheelBrake& w) {
   const Axle axle = w.rear ? Axle::rear : Axle::front;
-  const bool sliding = v.is(of_axle(Param::front_kind, axle), choice::BrakeKind::sliding);
-  const double wear = v.si(of_axle(Param::front_wear, axle)) * (sliding ? 2 : 1);
+  const bool sliding = v.is(of_axle(param::front_kind, axle), choice::BrakeKind::sliding);
+  const double wear = v.si(of_axle(param::front_wear, axle)) * (sliding ? 2 : 1);
   return wear_volume(displacing_area(w), Length{wear}).value();
 }
 
@@ -92,12 +96,12 @@ ChamberUse chamber_use(const Values& v, const System& s, Outlet outlet) {
     (w.rear ? u.rear : u.front) = true;
     u.drawn_m3 += drawn_m3(v, w);
   }
-  const bool own = outlet == Outlet::secondary && v.known(Param::unit_chamber2);
-  const Value& chamber = v.at(own ? Param::unit_chamber2 : Param::master_reservoir);
+  const bool own = outlet == Outlet::secondary && v.known(param::unit_chamber2);
+  const Value& chamber = v.at(own ? param::unit_chamber2 : param::master_reservoir);
   u.chamber_m3 = chamber.si;
   u.measured = chamber.settled();
   const ReservoirCheck check = reservoir_check(
-      Volume{u.chamber_m3}, Volume{v.si(Param::master_bellows)}, Volume{u.drawn_m3});
+      Volume{u.chamber_m3}, Volume{v.si(param::master_bellows)}, Volume{u.drawn_m3});
   u.left_m3 = check.left.value();
   u.enough = check.enough;
   return u;
@@ -142,7 +146,7 @@ ChamberReport chamber_report(const StripInputs& in) {
       if (w.fitted && w.rear == (axle == Axle::rear))
         (w.rear ? r.rear_m3 : r.front_m3) += drawn_m3(in.plan, w);
   // A quarter more: the car leans and brakes.
-  r.needs_m3 = 1.25 * (r.front_m3 + r.rear_m3) + in.plan.si(Param::master_bellows);
+  r.needs_m3 = 1.25 * (r.front_m3 + r.rear_m3) + in.plan.si(param::master_bellows);
   say_advice(r);
   return r;
 }

@@ -7,6 +7,7 @@
 #include <string>
 #include <vector>
 
+#include "document/param/assist.hpp"
 #include "quantity/message.hpp"
 #include "strip/conditions.hpp"
 

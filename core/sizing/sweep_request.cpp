@@ -1,6 +1,9 @@
 #include <algorithm>
 #include <cmath>
 
+#include "document/param/assist.hpp"
+#include "document/param/limits.hpp"
+#include "document/param/master.hpp"
 #include "master/bores.hpp"
 #include "sizing/sweep.hpp"
 
@@ -22,11 +25,11 @@ std::vector<AssistOption> assist_options(const Job& job) {
   const Assembly a = assemble(v);
   if (!a.system || works_clutch(v)) return {};
   using choice::AssistKind;
-  const AssistKind kind = v.choice<Param::assist_kind>().value_or(AssistKind::none);
+  const AssistKind kind = v.choice<param::assist_kind>().value_or(AssistKind::none);
   std::vector<AssistOption> list{
       {"as planned", kind, a.system->assist, a.system->servo, a.system->booster_stroke}};
   const Values found = resolve(job, As::found);
-  const auto before = found.choice<Param::assist_kind>();
+  const auto before = found.choice<param::assist_kind>();
   if (const Assembly f = assemble(found);
       f.system && before && *before != kind && *before != AssistKind::none)
     list.push_back(
@@ -45,8 +48,8 @@ SweepRequest default_request(const Job& job) {
   SweepRequest q;
   q.limits = limits_of(job);
   q.assists = assist_options(job);
-  const double bore = value_of(job, As::plan, Param::master_bore).si;
-  const double fitted = value_of(job, As::found, Param::master_bore).si;
+  const double bore = value_of(job, As::plan, param::master_bore).si;
+  const double fitted = value_of(job, As::found, param::master_bore).si;
   // Centred on the fitted bore: the map must stand still while the plan is dragged through it.
   const double centre = fitted > 0                                         ? fitted
                         : bore > 0 && works_clutch(resolve(job, As::plan)) ? bore
@@ -61,7 +64,7 @@ SweepRequest default_request(const Job& job) {
   q.preference = wishes.is(choice::TargetPreference::short_) ? Preference::short_travel
                  : wishes.is(choice::TargetPreference::firm) ? Preference::firm
                                                              : Preference::light;
-  const auto tried = wishes.choice<Param::target_sizes>().value_or(choice::TargetSizes::standard);
+  const auto tried = wishes.choice<param::target_sizes>().value_or(choice::TargetSizes::standard);
   const auto sold = [tried](const BoreSize& b) {
     return tried == choice::TargetSizes::both || b.inch == (tried != choice::TargetSizes::metric);
   };
@@ -81,13 +84,13 @@ SweepRequest default_request(const Job& job) {
   for (const As w : {As::plan, As::found})
     if (const auto ratio = arm_ratio(job, w)) add_unique(q.ratios, *ratio, 0.06);
   std::sort(q.bores_m.begin(), q.bores_m.end());
-  const Value kind = value_of(job, As::plan, Param::master_kind);
+  const Value kind = value_of(job, As::plan, param::master_kind);
   const auto plan_ratio = arm_ratio(job, As::plan);
   if (kind.is(choice::MasterKind::twin) && plan_ratio) {
     for (const auto& b : standard_bores())
       if (sold(b) && b.bore_m > 0.55 * centre && b.bore_m < 1.45 * centre)
         q.bores2_m.push_back(b.bore_m);
-    add_unique(q.bores2_m, value_of(job, As::plan, Param::master_bore2).si, 3e-5);
+    add_unique(q.bores2_m, value_of(job, As::plan, param::master_bore2).si, 3e-5);
     std::sort(q.bores2_m.begin(), q.bores2_m.end());
     q.ratios = {*plan_ratio};
   }

@@ -1,4 +1,5 @@
 #include "strip/benchmarks.hpp"
+#include "document/param/control.hpp"
 
 #include <fmt/format.h>
 

@@ -4,6 +4,10 @@
 
 #include <algorithm>
 
+#include "document/param/limits.hpp"
+#include "document/param/lines.hpp"
+#include "document/param/master.hpp"
+#include "document/param/room.hpp"
 #include "strip/settle.hpp"
 
 namespace yoke {
@@ -31,16 +35,16 @@ Message fed_by(const Values& plan, Outlet outlet) {
 Limits limits_of(const Values& plan) {
   const auto get = [&plan](Param p) { return plan.si(p); };
   // The weakest driver counts, whatever the law would still allow.
-  const double push = plan.known(Param::room_driver) ? get(Param::room_driver) : 1e9;
-  return {get(Param::target_z),
-          get(Param::target_pressure),
-          std::min(push, get(Param::limit_effort)),
-          get(Param::limit_travel),
-          get(Param::limit_reserve),
-          std::min(push, get(Param::limit_effort_failed)),
-          get(Param::limit_z_failed),
-          get(Param::limit_reserve_failed),
-          get(Param::limit_reserve_failed_m)};
+  const double push = plan.known(param::room_driver) ? get(param::room_driver) : 1e9;
+  return {get(param::target_z),
+          get(param::target_pressure),
+          std::min(push, get(param::limit_effort)),
+          get(param::limit_travel),
+          get(param::limit_reserve),
+          std::min(push, get(param::limit_effort_failed)),
+          get(param::limit_z_failed),
+          get(param::limit_reserve_failed),
+          get(param::limit_reserve_failed_m)};
 }
 
 Limits limits_of(const Job& job) {
@@ -91,7 +95,7 @@ Condition condition_of(const Values& plan, ConditionId id) {
       c.hot = true;
       break;
     case ConditionId::air_left:
-      c.air_m3 = plan.si(Param::air_left);
+      c.air_m3 = plan.si(param::air_left);
       break;
   }
   return c;
@@ -180,7 +184,7 @@ void add_rules(ConditionReport& c, const PressMargins& m, const Limits& l, bool 
     v.verdict = m.fails(rule) ? Verdict::fails : Verdict::if_typical;
     if (v.verdict != Verdict::fails && !strokes_known && hangs_on_strokes(rule)) {
       v.verdict = Verdict::cannot_say;
-      v.missing = {Param::master_stroke1};
+      v.missing = {param::master_stroke1};
     }
     c.rules.push_back(std::move(v));
   }
@@ -198,13 +202,13 @@ void say_target(ConditionReport& c, const StripInputs& in) {
     return;
   }
   const Amount at = amount(c.target->wanted, Kind::pressure, 2);
-  if (in.plan.at(Param::target_pressure).origin != Origin::typical) {
+  if (in.plan.at(param::target_pressure).origin != Origin::typical) {
     c.at = say("{}", at);
     return;
   }
   c.at = say("{}, typical", at);
   for (RuleVerdict& r : c.rules)
-    if (r.verdict == Verdict::if_typical) r.decided_by.push_back(Param::target_pressure);
+    if (r.verdict == Verdict::if_typical) r.decided_by.push_back(param::target_pressure);
 }
 
 /// A clutch's state in the terms of a press: peak effort, travel and reserve at clean release.

@@ -1,4 +1,14 @@
 #include "strip/settle.hpp"
+#include "document/param/assist.hpp"
+#include "document/param/bolting.hpp"
+#include "document/param/brakes.hpp"
+#include "document/param/clutch.hpp"
+#include "document/param/control.hpp"
+#include "document/param/hoses.hpp"
+#include "document/param/lines.hpp"
+#include "document/param/master.hpp"
+#include "document/param/rod.hpp"
+#include "document/param/valves.hpp"
 
 #include <algorithm>
 #include <cmath>
@@ -15,12 +25,12 @@ bool open(const Value& v, Kind kind) {
 /// job the one it is, or that put in a part which nobody spoke of.
 bool looked_at(const ParamInfo& p) {
   static constexpr Param kNature[] = {
-      Param::control_hinge,    Param::master_springs,      Param::assist_servo_feeds,
-      Param::front_shoes,      Param::rear_shoes,          Param::front_hose_kind,
-      Param::rear_hose_kind,   Param::lines_tube_material, Param::lines_hose_bore,
-      Param::lines_hose_grade, Param::fluid_grade,         Param::valve_place,
-      Param::valve_bypass,     Param::clutch_hose_kind,    Param::clutch_bell,
-      Param::fit_boxed,        Param::fit_plate_metal,     Param::rod_coupling};
+      param::control_hinge,    param::master_springs,      param::assist_servo_feeds,
+      param::front_shoes,      param::rear_shoes,          param::front_hose_kind,
+      param::rear_hose_kind,   param::lines_tube_material, param::lines_hose_bore,
+      param::lines_hose_grade, param::fluid_grade,         param::valve_place,
+      param::valve_bypass,     param::clutch_hose_kind,    param::clutch_bell,
+      param::fit_boxed,        param::fit_plate_metal,     param::rod_coupling};
   return std::find(std::begin(kNature), std::end(kNature), p.param) != std::end(kNature);
 }
 
@@ -153,7 +163,7 @@ class Settler {
     const Assembly a = assemble(v, now);
     if (!a.system) return;  // it cannot be so: the other end is tried
     // Air left in it is not of the system but of one condition alone.
-    const bool air = param == Param::air_left;
+    const bool air = param == param::air_left;
     const bool same = !air && *a.system == now;
     for (Waiting& w : waiting_) {
       if (!w.again) continue;
@@ -214,8 +224,8 @@ Job with_value(const Job& job, const Unmeasured& u, double si) {
   if (u.plan) {
     other.built.clear(u.param);
     // The wished pad height is taken off what is entered: the value meant is the one that counts.
-    if (u.param == Param::control_pad_stop)
-      m.si -= std::min(0.0, value_of(job, As::plan, Param::rod_height_wish).si);
+    if (u.param == param::control_pad_stop)
+      m.si -= std::min(0.0, value_of(job, As::plan, param::rod_height_wish).si);
     other.plan.set(u.param, m);
   }
   return other;

@@ -12,7 +12,7 @@ namespace yoke {
 /// A value that the numbers rest on and nobody measured on the very thing: typical, guessed, or
 /// taken over from a unit that the plan replaces.
 struct Unmeasured {
-  Param param = Param::count_;
+  Param param = kNoParam;
   bool found = false;  ///< of the fitted system
   bool plan = false;   ///< of the plan; of both: one value, taken over
   /// SI: the two ends of its range; of a choice every other option that it may turn out to be.

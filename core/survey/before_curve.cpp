@@ -5,6 +5,8 @@
 #include <functional>
 
 #include "circuit/circuit.hpp"
+#include "document/param/control.hpp"
+#include "document/param/master.hpp"
 
 namespace yoke {
 
@@ -42,10 +44,10 @@ std::optional<Shape> shape_of_model(const StripInputs& in) {
 /// 25 kPa for each newton at the pad (common practice, no source).
 Shape shape_of_calipers(const Values& found) {
   double pa_for_n = 25e3;
-  if (const auto ratio = arm_ratio(found); ratio && found.known(Param::master_bore))
-    pa_for_n = *ratio * found.si(Param::master_efficiency) /
-               circle_area(Length{found.si(Param::master_bore)}).value();
-  const double free_n = found.si(Param::control_return_force);
+  if (const auto ratio = arm_ratio(found); ratio && found.known(param::master_bore))
+    pa_for_n = *ratio * found.si(param::master_efficiency) /
+               circle_area(Length{found.si(param::master_bore)}).value();
+  const double free_n = found.si(param::control_return_force);
   Disc d;
   d.side_area = circle_area(Length{0.048});
   return [d, pa_for_n, free_n](double force_n) {

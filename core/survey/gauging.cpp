@@ -1,4 +1,7 @@
 #include "survey/gauging.hpp"
+#include "document/param/age.hpp"
+#include "document/param/gauge.hpp"
+#include "document/param/master.hpp"
 
 #include <algorithm>
 #include <array>
@@ -13,9 +16,9 @@ Amount mm(double m) {
 }
 
 void bore_figures(const Values& v, GaugeReport& r) {
-  constexpr Param kPairs[3][2] = {{Param::gauge_a1, Param::gauge_a2},
-                                  {Param::gauge_b1, Param::gauge_b2},
-                                  {Param::gauge_c1, Param::gauge_c2}};
+  constexpr Param kPairs[3][2] = {{param::gauge_a1, param::gauge_a2},
+                                  {param::gauge_b1, param::gauge_b2},
+                                  {param::gauge_c1, param::gauge_c2}};
   std::vector<double> means;
   for (const auto& pair : kPairs) {
     double sum = 0;
@@ -41,20 +44,20 @@ void bore_figures(const Values& v, GaugeReport& r) {
 
 /// Where the cup runs: from its rest position over the stroke.
 void pit_figures(const Values& v, GaugeReport& r) {
-  if (!v.known(Param::gauge_pit)) return;
-  if (!v.known(Param::gauge_cup_rest) || !v.known(Param::master_stroke1)) {
+  if (!v.known(param::gauge_pit)) return;
+  if (!v.known(param::gauge_cup_rest) || !v.known(param::master_stroke1)) {
     r.missing.emplace_back("cup lip at rest and stroke, to tell whether it passes the pit");
     return;
   }
-  const double from = v.si(Param::gauge_cup_rest);
-  const double to = from + v.si(Param::master_stroke1);
+  const double from = v.si(param::gauge_cup_rest);
+  const double to = from + v.si(param::master_stroke1);
   // A millimetre beyond the ends: the lip is not a line.
   constexpr double kLip_m = 1e-3;
-  r.pit_in_sweep = v.si(Param::gauge_pit) >= from - kLip_m && v.si(Param::gauge_pit) <= to + kLip_m;
+  r.pit_in_sweep = v.si(param::gauge_pit) >= from - kLip_m && v.si(param::gauge_pit) <= to + kLip_m;
 }
 
 void judge(const Values& v, GaugeReport& r) {
-  const double hone = v.known(Param::gauge_hone) ? v.si(Param::gauge_hone) : 0;
+  const double hone = v.known(param::gauge_hone) ? v.si(param::gauge_hone) : 0;
   bool sleeve = false;
   bool needs_hone = false;
   const auto bad = [&](bool is, Message why) {
@@ -73,7 +76,7 @@ void judge(const Values& v, GaugeReport& r) {
     bad(*r.squeeze < kLeastSqueeze,
         say("the cup is squeezed by {} % only", Plain{*r.squeeze * 100, 1}));
   if (r.pit_in_sweep == true) {
-    const bool deep = !v.known(Param::gauge_pit_depth) || v.si(Param::gauge_pit_depth) * 2 > hone;
+    const bool deep = !v.known(param::gauge_pit_depth) || v.si(param::gauge_pit_depth) * 2 > hone;
     if (deep)
       bad(true, "a pit lies where the cup runs");
     else
@@ -82,16 +85,16 @@ void judge(const Values& v, GaugeReport& r) {
   if (r.clearance_m && *r.clearance_m < 0)
     r.missing.push_back(say("bore or piston again: the piston measures {} more than its bore",
                             mm(-*r.clearance_m)));
-  if (!v.known(Param::gauge_cup))
-    r.missing.push_back(Message::of_table(info(Param::gauge_cup).words));
-  if (!v.known(Param::age_pitting) && !v.known(Param::gauge_pit))
-    r.missing.push_back(Message::of_table(info(Param::age_pitting).words));
-  if (v.is(choice::AgePitting::pitted) && !v.known(Param::gauge_pit))
+  if (!v.known(param::gauge_cup))
+    r.missing.push_back(Message::of_table(info(param::gauge_cup).words));
+  if (!v.known(param::age_pitting) && !v.known(param::gauge_pit))
+    r.missing.push_back(Message::of_table(info(param::age_pitting).words));
+  if (v.is(choice::AgePitting::pitted) && !v.known(param::gauge_pit))
     r.missing.emplace_back("where the pits stand");
   if (v.is(choice::AgePitting::stained)) needs_hone = true;
   // What is too far gone is said even when the rest was not measured.
   if (sleeve)
-    r.verdict = v.known(Param::gauge_pit_depth) && v.si(Param::gauge_pit_depth) > 1.5e-3
+    r.verdict = v.known(param::gauge_pit_depth) && v.si(param::gauge_pit_depth) > 1.5e-3
                     ? RebuildVerdict::scrap
                     : RebuildVerdict::sleeve;
   else if (!r.missing.empty())
@@ -113,13 +116,13 @@ std::string_view rebuild_words(RebuildVerdict v) {
 GaugeReport gauge_report(const Values& v) {
   GaugeReport r;
   bore_figures(v, r);
-  const double hone = v.known(Param::gauge_hone) ? v.si(Param::gauge_hone) : 0;
-  if (!v.known(Param::gauge_piston))
-    r.missing.push_back(Message::of_table(info(Param::gauge_piston).words));
+  const double hone = v.known(param::gauge_hone) ? v.si(param::gauge_hone) : 0;
+  if (!v.known(param::gauge_piston))
+    r.missing.push_back(Message::of_table(info(param::gauge_piston).words));
   else if (r.largest_m)
-    r.clearance_m = *r.largest_m + hone - v.si(Param::gauge_piston);
-  if (v.known(Param::gauge_cup) && r.largest_m)
-    r.squeeze = 1 - (*r.largest_m + hone) / v.si(Param::gauge_cup);
+    r.clearance_m = *r.largest_m + hone - v.si(param::gauge_piston);
+  if (v.known(param::gauge_cup) && r.largest_m)
+    r.squeeze = 1 - (*r.largest_m + hone) / v.si(param::gauge_cup);
   pit_figures(v, r);
   judge(v, r);
   return r;

@@ -2,6 +2,10 @@
 
 #include <cmath>
 
+#include "document/param/brakes.hpp"
+#include "document/param/control.hpp"
+#include "document/param/master.hpp"
+#include "document/param/unit.hpp"
 #include "master/bores.hpp"
 #include "parts/part.hpp"
 
@@ -17,28 +21,28 @@ Message bore_words(double m) {
 
 Message name_of(const Values& v) {
   std::vector<Message> parts;
-  parts.push_back(v.known(Param::master_kind) ? Message::of_table(option_words(
-                                                    Param::master_kind, v.si(Param::master_kind)))
+  parts.push_back(v.known(param::master_kind) ? Message::of_table(option_words(
+                                                    param::master_kind, v.si(param::master_kind)))
                                               : "Master of a kind not told");
-  const bool take_up = v.known(Param::master_step_bore) && v.is(choice::MasterKind::stepped);
-  if (v.known(Param::master_bore)) {
-    const Message bore = bore_words(v.si(Param::master_bore));
+  const bool take_up = v.known(param::master_step_bore) && v.is(choice::MasterKind::stepped);
+  if (v.known(param::master_bore)) {
+    const Message bore = bore_words(v.si(param::master_bore));
     parts.push_back(
-        take_up ? say("bore {} with {} take-up", bore, bore_words(v.si(Param::master_step_bore)))
+        take_up ? say("bore {} with {} take-up", bore, bore_words(v.si(param::master_step_bore)))
                 : say("bore {}", bore));
   }
-  if (v.known(Param::unit_studs) && v.known(Param::unit_stud_pitch))
+  if (v.known(param::unit_studs) && v.known(param::unit_stud_pitch))
     parts.push_back(say("{} studs {} apart", stud_count(v).value_or(0),
-                        length(v.si(Param::unit_stud_pitch), 1)));
-  for (const Param p : {Param::unit_port1_thread, Param::unit_port2_thread})
+                        length(v.si(param::unit_stud_pitch), 1)));
+  for (const Param p : {param::unit_port1_thread, param::unit_port2_thread})
     if (v.known(p)) parts.push_back(Message::of_table(option_words(p, v.si(p))));
   return joined(parts, ", ");
 }
 
 void find_two_bores(const Values& v, Identity& id) {
-  const bool cast = v.known(Param::unit_cast_mark) && v.known(Param::master_bore);
-  const double off = cast ? v.si(Param::unit_cast_mark) - v.si(Param::master_bore) : 0;
-  if (v.is(choice::MasterKind::stepped) && v.known(Param::master_step_bore)) {
+  const bool cast = v.known(param::unit_cast_mark) && v.known(param::master_bore);
+  const double off = cast ? v.si(param::unit_cast_mark) - v.si(param::master_bore) : 0;
+  if (v.is(choice::MasterKind::stepped) && v.known(param::master_step_bore)) {
     id.two_bores = TwoBores::measured;
     id.two_bores_words = "two bores, both measured";
   } else if (v.is(choice::UnitBodyStep::yes)) {
@@ -48,8 +52,8 @@ void find_two_bores(const Values& v, Identity& id) {
     id.two_bores = TwoBores::likely;
     id.two_bores_words =
         say("cast {} but measured {}: two bores, a sleeve, or another body",
-            bore_words(v.si(Param::unit_cast_mark)), bore_words(v.si(Param::master_bore)));
-  } else if (v.known(Param::unit_body_step) || cast) {
+            bore_words(v.si(param::unit_cast_mark)), bore_words(v.si(param::master_bore)));
+  } else if (v.known(param::unit_body_step) || cast) {
     id.two_bores = TwoBores::no;
     id.two_bores_words = cast ? Message("one bore, as cast") : "no step: one bore";
   } else {
@@ -62,7 +66,7 @@ Consequence hint(FindingCode code, Message what, Message remedy) {
 }
 
 void front_fed_wrongly(const Values& v, Identity& id) {
-  if (!v.known(Param::unit_front_outlet)) return;
+  if (!v.known(param::unit_front_outlet)) return;
   const Outlet made = v.is(choice::UnitFrontOutlet::n1) ? Outlet::primary : Outlet::secondary;
   const auto left = outlet_of(v, Wheel::front_left);
   const auto right = outlet_of(v, Wheel::front_right);
@@ -77,9 +81,9 @@ void front_fed_wrongly(const Values& v, Identity& id) {
 void discs_on_drum_unit(const Values& v, Identity& id) {
   for (const Wheel w : {Wheel::front_left, Wheel::rear_left}) {
     const auto o = outlet_of(v, w);
-    const Param kind = of_axle(Param::front_kind, axle_of(w));
+    const Param kind = of_axle(param::front_kind, axle_of(w));
     if (!o || !v.known(kind) || v.is(kind, choice::BrakeKind::drum)) continue;
-    const Param inside = *o == Outlet::primary ? Param::master_residual1 : Param::master_residual2;
+    const Param inside = *o == Outlet::primary ? param::master_residual1 : param::master_residual2;
     if (v.is(inside, choice::MasterResidual::residual))
       id.wrong.push_back(hint(FindingCode::identity_drum_unit,
                               "A drum master's inner residual valve feeds discs",
@@ -88,9 +92,9 @@ void discs_on_drum_unit(const Values& v, Identity& id) {
   const auto disc = [&v](Param kind) {
     return v.known(kind) && !v.is(kind, choice::BrakeKind::drum);
   };
-  const bool any_disc = disc(Param::front_kind) || disc(Param::rear_kind);
-  if (v.is(choice::MasterKind::stepped) && v.is(Param::front_kind, choice::BrakeKind::drum) &&
-      v.is(Param::rear_kind, choice::BrakeKind::drum))
+  const bool any_disc = disc(param::front_kind) || disc(param::rear_kind);
+  if (v.is(choice::MasterKind::stepped) && v.is(param::front_kind, choice::BrakeKind::drum) &&
+      v.is(param::rear_kind, choice::BrakeKind::drum))
     id.wrong.push_back(hint(FindingCode::identity_take_up,
                             "A take-up master was made for calipers with a large running "
                             "clearance; these are drums all round",

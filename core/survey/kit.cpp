@@ -1,4 +1,5 @@
 #include "survey/kit.hpp"
+#include "document/param/kit.hpp"
 
 #include <cmath>
 
@@ -6,9 +7,9 @@ namespace yoke {
 
 namespace {
 int cups_of(const Values& v) {
-  if (v.is(Param::kit_cups, choice::KitCups::n4)) return 4;
-  if (v.is(Param::kit_cups, choice::KitCups::n3)) return 3;
-  return v.is(Param::kit_cups, choice::KitCups::n2) ? 2 : 1;
+  if (v.is(param::kit_cups, choice::KitCups::n4)) return 4;
+  if (v.is(param::kit_cups, choice::KitCups::n3)) return 3;
+  return v.is(param::kit_cups, choice::KitCups::n2) ? 2 : 1;
 }
 }  // namespace
 
@@ -30,8 +31,8 @@ KitReport kit_report(const Values& found, const Values& kit) {
                                        : say("{}, both", words));
     return false;
   };
-  if (both(Param::kit_piston)) {
-    const double d = kit.si(Param::kit_piston) - found.si(Param::kit_piston);
+  if (both(param::kit_piston)) {
+    const double d = kit.si(param::kit_piston) - found.si(param::kit_piston);
     if (std::abs(d) > 0.25e-3) {
       // A longer piston is faced off; a shorter one moves the cup off its port.
       (d > 0 ? work : no) = true;
@@ -41,32 +42,32 @@ KitReport kit_report(const Values& found, const Values& kit) {
                 : say("piston {} shorter: the cup stands past its port", by));
     }
   }
-  if (both(Param::kit_socket)) {
-    r.rod_change_m = kit.si(Param::kit_socket) - found.si(Param::kit_socket);
+  if (both(param::kit_socket)) {
+    r.rod_change_m = kit.si(param::kit_socket) - found.si(param::kit_socket);
     const Amount by = length(std::abs(*r.rod_change_m), 2);
     if (by.si > 0.1e-3)
       r.reasons.push_back(*r.rod_change_m > 0
                               ? say("rod socket {} deeper: the rod must be {} longer", by, by)
                               : say("rod socket {} shallower: the rod must be {} shorter", by, by));
   }
-  if (both(Param::kit_cups) && kit.choice<Param::kit_cups>() != found.choice<Param::kit_cups>()) {
+  if (both(param::kit_cups) && kit.choice<param::kit_cups>() != found.choice<param::kit_cups>()) {
     no = true;
     r.reasons.push_back(say("{} cups in place of {}", cups_of(kit), cups_of(found)));
   }
-  if (both(Param::kit_facing) &&
-      kit.choice<Param::kit_facing>() != found.choice<Param::kit_facing>()) {
+  if (both(param::kit_facing) &&
+      kit.choice<param::kit_facing>() != found.choice<param::kit_facing>()) {
     no = true;
     r.reasons.emplace_back("the rear cup faces the other way");
   }
-  if (both(Param::kit_valve) &&
-      kit.choice<Param::kit_valve>() != found.choice<Param::kit_valve>()) {
+  if (both(param::kit_valve) &&
+      kit.choice<param::kit_valve>() != found.choice<param::kit_valve>()) {
     work = true;
     r.reasons.emplace_back(kit.is(choice::KitValve::residual)
                                ? "it brings a valve: leave it out for discs"
                                : "its valve is missing: keep the old one if drums need it");
   }
-  if (both(Param::kit_spring)) {
-    const double d = kit.si(Param::kit_spring) - found.si(Param::kit_spring);
+  if (both(param::kit_spring)) {
+    const double d = kit.si(param::kit_spring) - found.si(param::kit_spring);
     if (std::abs(d) > 3e-3) {
       work = true;
       r.reasons.push_back(

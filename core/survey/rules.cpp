@@ -1,6 +1,12 @@
 #include "survey/rules.hpp"
 
 #include "assembly/assemble.hpp"
+#include "document/param/age.hpp"
+#include "document/param/assist.hpp"
+#include "document/param/brakes.hpp"
+#include "document/param/changed.hpp"
+#include "document/param/master.hpp"
+#include "document/param/valves.hpp"
 #include "plumbing/residual.hpp"
 
 #include <fmt/format.h>
@@ -30,51 +36,51 @@ constexpr double option(Choice c) {
 }
 
 constexpr AgeRule kAge[] = {
-    {Param::age_nuts, Severity::warning, option(choice::AgeNuts::rounded), FindingCode::ageing_nuts,
+    {param::age_nuts, Severity::warning, option(choice::AgeNuts::rounded), FindingCode::ageing_nuts,
      "Line nuts are rounded", "Cut the tube and make it anew: cheaper than a sheared port",
      "tube, nuts, flaring tool"},
-    {Param::age_nuts, Severity::warning, option(choice::AgeNuts::rusted), FindingCode::ageing_nuts,
+    {param::age_nuts, Severity::warning, option(choice::AgeNuts::rusted), FindingCode::ageing_nuts,
      "Line nuts are rusted to the tube: turning them twists it off",
      "Soak for days, heat with care, or plan the line as new", "tube and nuts for those lines"},
-    {Param::age_nipples, Severity::warning, option(choice::AgeNipples::broken),
+    {param::age_nipples, Severity::warning, option(choice::AgeNipples::broken),
      FindingCode::ageing_nipples, "A nipple is broken or blocked: that wheel cannot be bled",
      "Renew the nipple or the cylinder before bleeding", "nipples, perhaps a wheel cylinder"},
-    {Param::age_nipples, Severity::warning, option(choice::AgeNipples::stuck),
+    {param::age_nipples, Severity::warning, option(choice::AgeNipples::stuck),
      FindingCode::ageing_nipples, "A nipple is stuck and will shear",
      "Soak and warm it before the fluid is out", "nipples"},
-    {Param::age_hoses, Severity::warning, 10, FindingCode::ageing_hoses,
+    {param::age_hoses, Severity::warning, 10, FindingCode::ageing_hoses,
      "Hoses over ten years: they swell inside and crack when bent aside",
      "Renew all of them with this job", "flexible hoses"},
-    {Param::age_hoses, Severity::note, 6, FindingCode::ageing_hoses, "Hoses past six years",
+    {param::age_hoses, Severity::note, 6, FindingCode::ageing_hoses, "Hoses past six years",
      "Bend them sharply and look for cracks", ""},
-    {Param::age_fluid, Severity::note, 2, FindingCode::ageing_fluid,
+    {param::age_fluid, Severity::note, 2, FindingCode::ageing_fluid,
      "Fluid past two years holds water: a hot pedal sinks earlier", "Change all of it",
      "fluid of the same grade"},
-    {Param::age_check_valve, Severity::note, 10, FindingCode::ageing_check_valve,
+    {param::age_check_valve, Severity::note, 10, FindingCode::ageing_check_valve,
      "An old check valve breaks out of its grommet when the hose is pulled",
      "Have one with its grommet in hand", "check valve, grommet, vacuum hose"},
-    {Param::age_shelf, Severity::warning, 8, FindingCode::ageing_shelf,
+    {param::age_shelf, Severity::warning, 8, FindingCode::ageing_shelf,
      "The new unit has lain on a shelf for years: its rubber is old, its bore may be stained",
      "Look into the bore, renew the rubber, or ask for a younger one", "seal kit"},
-    {Param::age_spacers, Severity::warning, option(choice::AgeSpacers::missing),
+    {param::age_spacers, Severity::warning, option(choice::AgeSpacers::missing),
      FindingCode::ageing_spacers, "A spacer is missing: the studs pull on thin sheet",
      "Measure the stack before anything is ordered; see Fit", "spacer of the measured thickness"},
-    {Param::age_spacers, Severity::note, option(choice::AgeSpacers::cracked),
+    {param::age_spacers, Severity::note, option(choice::AgeSpacers::cracked),
      FindingCode::ageing_spacers, "A cracked spacer changes the rod's clearance when it is renewed",
      "Measure its thickness before it breaks", "spacer, gasket"},
-    {Param::age_drain, Severity::note, option(choice::AgeDrain::blocked), FindingCode::ageing_drain,
+    {param::age_drain, Severity::note, option(choice::AgeDrain::blocked), FindingCode::ageing_drain,
      "A blocked drain stands water on the unit's face: the shell rusts through",
      "Clear it first; look at the shell's lower edge", ""},
-    {Param::age_sensor, Severity::note, option(choice::AgeSensor::brittle),
+    {param::age_sensor, Severity::note, option(choice::AgeSensor::brittle),
      FindingCode::ageing_sensor, "The switch will break when its plug is pulled",
      "Have one in hand", "level or pressure switch"},
-    {Param::age_boot, Severity::warning, option(choice::AgeBoot::torn), FindingCode::ageing_boot,
+    {param::age_boot, Severity::warning, option(choice::AgeBoot::torn), FindingCode::ageing_boot,
      "A torn boot let water in: expect rust at the bore's open end",
      "Gauge the bore before buying a kit", "boot"},
-    {Param::age_grommets, Severity::note, option(choice::AgeGrommets::hard),
+    {param::age_grommets, Severity::note, option(choice::AgeGrommets::hard),
      FindingCode::ageing_grommets, "Hard grommets tear when the reservoir is rocked out",
      "Have them in hand", "reservoir grommets"},
-    {Param::age_pitting, Severity::warning, option(choice::AgePitting::pitted),
+    {param::age_pitting, Severity::warning, option(choice::AgePitting::pitted),
      FindingCode::ageing_pitting, "A pitted bore cuts new cups in weeks",
      "Gauge it: sleeve or renew", "unit or sleeving"}};
 
@@ -85,33 +91,33 @@ struct ChangeRule {
   const char* remedy;
 };
 constexpr ChangeRule kChanges[] = {
-    {Param::changed_front, FindingCode::upstream_front,
+    {param::changed_front, FindingCode::upstream_front,
      "Other front brakes: the fitted bore was chosen for other pistons",
      "Measure caliper and cylinder bores; size the master anew, do not renew it like for like"},
-    {Param::changed_rear, FindingCode::upstream_rear,
+    {param::changed_rear, FindingCode::upstream_rear,
      "Other rear brakes: bore, rear valve and residual valve were chosen for the old ones",
      "Check the valve list below and the lock order; take a drum valve out of a disc line"},
-    {Param::changed_master, FindingCode::upstream_master,
+    {param::changed_master, FindingCode::upstream_master,
      "The fitted unit is not the maker's: its bore proves nothing",
      "Measure it; compare against the brakes, not against the fitted unit"},
-    {Param::changed_engine, FindingCode::upstream_engine,
+    {param::changed_engine, FindingCode::upstream_engine,
      "Another engine: vacuum, pump, mass and stall torque are not what the unit was made for",
      "Gauge the vacuum at idle; weigh the front axle; enter the stall torque"},
-    {Param::changed_cam, FindingCode::upstream_cam,
+    {param::changed_cam, FindingCode::upstream_cam,
      "Less vacuum at idle: the booster runs out earlier",
      "Gauge it hot, in gear, at idle; see the assist options"},
-    {Param::changed_headers, FindingCode::upstream_headers,
+    {param::changed_headers, FindingCode::upstream_headers,
      "Exhaust moved: lines, cable or unit may stand in its heat",
      "Choose the exhaust before the route of line or cable; shield or move"},
-    {Param::changed_tyres, FindingCode::upstream_tyres,
+    {param::changed_tyres, FindingCode::upstream_tyres,
      "Other tyres: radius and grip change the pressure a stop needs and which axle locks first",
      "Enter the radius measured on the car and the grip"},
-    {Param::changed_mass, FindingCode::upstream_mass,
+    {param::changed_mass, FindingCode::upstream_mass,
      "Another weight: every stop needs another pressure", "Weigh both axles"},
-    {Param::changed_pedal, FindingCode::upstream_pedal,
+    {param::changed_pedal, FindingCode::upstream_pedal,
      "Another pedal: the ratio and the rod's line are not what they were",
      "Measure both arms and the rest height"},
-    {Param::changed_cover, FindingCode::upstream_cover,
+    {param::changed_cover, FindingCode::upstream_cover,
      "Another clutch cover: clamp load and finger height moved",
      "Peak load and release travel from its sheet; stack height anew"}};
 
@@ -121,7 +127,7 @@ Consequence follows(FindingCode code, Message what, Message remedy,
 }
 
 bool drums(const Values& plan, Axle axle) {
-  return plan.is(of_axle(Param::front_kind, axle), choice::BrakeKind::drum);
+  return plan.is(of_axle(param::front_kind, axle), choice::BrakeKind::drum);
 }
 
 void axle_becomes_discs(std::vector<Consequence>& list, const Values& plan, Axle axle) {
@@ -147,7 +153,7 @@ void axle_becomes_discs(std::vector<Consequence>& list, const Values& plan, Axle
     list.push_back(follows(FindingCode::later_metering,
                            "The metering valve waits for shoes that will be gone",
                            "Take it out with the drums", Severity::warning));
-  if (plan.known(Param::master_reservoir))
+  if (plan.known(param::master_reservoir))
     list.push_back(follows(FindingCode::later_reservoir,
                            "Disc pads draw more fluid as they wear than shoes do",
                            "Check the chamber of that circuit"));
@@ -157,7 +163,7 @@ void axle_becomes_discs(std::vector<Consequence>& list, const Values& plan, Axle
 
 std::vector<Consequence> ageing_consequences(const Values& v) {
   std::vector<Consequence> list;
-  Param last = Param::count_;
+  Param last = kNoParam;
   for (const AgeRule& r : kAge) {
     if (r.param == last || !v.known(r.param)) continue;  // the sharper rule stands first
     // A choice calls for its rule by its option alone, a quantity from a value on.
@@ -234,7 +240,7 @@ namespace {
 
 Consequence valve_rule(const Values& v, Axle axle) {
   const Message words = axle == Axle::front ? "Front" : "Rear";
-  const Param kind = of_axle(Param::front_kind, axle);
+  const Param kind = of_axle(param::front_kind, axle);
   if (!v.known(kind))
     return follows(FindingCode::valves_unknown, say("{}: cannot say, drums or discs?", words),
                    "Enter the brakes");
@@ -259,7 +265,7 @@ Consequence valve_rule(const Values& v, Axle axle) {
     return follows(FindingCode::valves_remove,
                    say("{} discs are fed through a drum residual valve", words),
                    "Take it out: it keeps the pads on, they heat and may lock", Severity::warning);
-  const Param above = of_axle(Param::front_above, axle);
+  const Param above = of_axle(param::front_above, axle);
   if (!v.known(above))
     return follows(FindingCode::valves_height,
                    say("{} discs: do the calipers stand above the master?", words),

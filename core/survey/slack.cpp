@@ -1,4 +1,6 @@
 #include "survey/slack.hpp"
+#include "document/param/assist.hpp"
+#include "document/param/symptom.hpp"
 
 #include <algorithm>
 
@@ -15,10 +17,10 @@ SlackBudget slack_budget(const Values& v) {
     else
       b.parts.push_back({words, std::max(0.0, v.si(p)) * *ratio});
   };
-  at_rod(Param::symptom_rod_play, "rod play");
-  at_rod(Param::symptom_pin_wear, "pin in its holes");
-  if (v.known(Param::symptom_pivot_play))
-    b.parts.push_back({"worn pivot", v.si(Param::symptom_pivot_play)});
+  at_rod(param::symptom_rod_play, "rod play");
+  at_rod(param::symptom_pin_wear, "pin in its holes");
+  if (v.known(param::symptom_pivot_play))
+    b.parts.push_back({"worn pivot", v.si(param::symptom_pivot_play)});
   else
     b.missing.emplace_back("worn pivot");
   const bool boosted = v.is(choice::AssistKind::vacuum) || v.is(choice::AssistKind::hydraulic) ||
@@ -26,13 +28,13 @@ SlackBudget slack_budget(const Values& v) {
   if (boosted && ratio)
     b.parts.push_back(
         {"booster's own lost travel and output gap",
-         (v.si(Param::assist_travel_working) + std::max(0.0, v.si(Param::assist_output_gap))) *
+         (v.si(param::assist_travel_working) + std::max(0.0, v.si(param::assist_output_gap))) *
              *ratio});
   std::stable_sort(b.parts.begin(), b.parts.end(),
                    [](const SlackPart& x, const SlackPart& y) { return x.pad_m > y.pad_m; });
   for (const SlackPart& p : b.parts) b.sum_m += p.pad_m;
-  if (v.known(Param::symptom_first) && v.si(Param::symptom_first) > 0)
-    b.share_of_first = std::min(1.0, b.sum_m / v.si(Param::symptom_first));
+  if (v.known(param::symptom_first) && v.si(param::symptom_first) > 0)
+    b.share_of_first = std::min(1.0, b.sum_m / v.si(param::symptom_first));
   return b;
 }
 

@@ -4,6 +4,10 @@
 #include <cmath>
 
 #include "assembly/assemble_clutch.hpp"
+#include "document/param/brakes.hpp"
+#include "document/param/circuits.hpp"
+#include "document/param/master.hpp"
+#include "document/param/vehicle.hpp"
 
 namespace yoke {
 
@@ -52,7 +56,7 @@ BleedPlan clutch_plan(const Values& v) {
   if (a.system)
     line_m3 = (tube_content(a.system->tube) + hose_content(a.system->hose)).value() +
               a.system->unit.area.value() * 0.02;
-  plan.fluid = Volume{2 * v.si(Param::master_reservoir) + 3 * line_m3};
+  plan.fluid = Volume{2 * v.si(param::master_reservoir) + 3 * line_m3};
   return plan;
 }
 
@@ -66,25 +70,25 @@ BleedPlan bleed_plan(const Job& job) {
   plan.missing = a.missing_system;
   plan.missing.insert(plan.missing.end(), a.missing_brakes.begin(), a.missing_brakes.end());
   if (a.system && !a.system->strokes_known) {
-    plan.missing.push_back(Param::master_stroke1);
-    if (two_circuits(a.system->master)) plan.missing.push_back(Param::master_stroke2);
+    plan.missing.push_back(param::master_stroke1);
+    if (two_circuits(a.system->master)) plan.missing.push_back(param::master_stroke2);
   }
-  const Value steering = value_of(job, As::plan, Param::vehicle_steering);
-  if (!steering.known()) plan.missing.push_back(Param::vehicle_steering);
+  const Value steering = value_of(job, As::plan, param::vehicle_steering);
+  if (!steering.known()) plan.missing.push_back(param::vehicle_steering);
   if (!plan.missing.empty() || !a.system || !a.system->wheels) return plan;
 
-  for (const Param p : {Param::front_tube, Param::front_hose, Param::rear_tube, Param::rear_hose,
-                        Param::master_reservoir})
+  for (const Param p : {param::front_tube, param::front_hose, param::rear_tube, param::rear_hose,
+                        param::master_reservoir})
     if (value_of(job, As::plan, p).origin == Origin::typical) plan.typical.push_back(p);
   const System& s = *a.system;
   const bool left = steering.is(choice::VehicleSteering::left);
   const bool diagonal =
       two_circuits(s.master) &&
-      value_of(job, As::plan, Param::circuit_split).is(choice::CircuitSplit::diagonal);
+      value_of(job, As::plan, param::circuit_split).is(choice::CircuitSplit::diagonal);
   plan.order_reason = diagonal ? "Diagonal split: one circuit after the other, its rear wheel first"
                       : left   ? "Farthest first, master at the front left"
                                : "Farthest first, master at the front right";
-  const double chamber_m3 = value_of(job, As::plan, Param::master_reservoir).si;
+  const double chamber_m3 = value_of(job, As::plan, param::master_reservoir).si;
   double total_m3 = 2 * chamber_m3;
   for (const Wheel w : order_of(diagonal, left)) {
     const WheelBrake& brake = (*s.wheels)[static_cast<size_t>(w)];

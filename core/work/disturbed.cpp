@@ -3,6 +3,8 @@
 #include <algorithm>
 
 #include "assembly/assemble.hpp"
+#include "document/param/room.hpp"
+#include "document/param/unit.hpp"
 #include "work/steps.hpp"
 
 namespace yoke {
@@ -39,9 +41,9 @@ std::vector<DisturbedPart> disturbed_parts(const Job& job) {
   };
   add(!clutch, "Brake lamp switch", "comes off with the push rod",
       "off at rest, on before pressure builds");
-  add(found.known(Param::unit_switch) && !found.is(choice::UnitSwitch::none), "Warning switch",
+  add(found.known(param::unit_switch) && !found.is(choice::UnitSwitch::none), "Warning switch",
       "its plug is pulled with the unit", "lamp lights on test, goes out, lights when it should");
-  add(found.known(Param::unit_inlets) && !found.is(choice::UnitInlets::n0), "Reservoir grommets",
+  add(found.known(param::unit_inlets) && !found.is(choice::UnitInlets::n0), "Reservoir grommets",
       "the reservoir is rocked out", "dry after a night, pulled by hand");
   add(has_assist(job, As::found) || has_assist(job, As::plan), "Vacuum or pressure hose",
       "moved with the booster", "valve the right way, clamp tight, pedal drops at engine start");
@@ -53,7 +55,7 @@ std::vector<DisturbedPart> disturbed_parts(const Job& job) {
       "free play and release as before");
   add(!hand, "Sound deadening and boot", "lifted off the firewall",
       "back in place, nothing under a pedal");
-  add(!hand && found.known(Param::room_engine), "Throttle linkage", "stands beside the pedal box",
+  add(!hand && found.known(param::room_engine), "Throttle linkage", "stands beside the pedal box",
       "returns by itself, opens fully, clear of the new rod");
   return list;
 }

@@ -4,6 +4,17 @@
 #include <cmath>
 
 #include "assembly/assemble.hpp"
+#include "document/param/age.hpp"
+#include "document/param/assist.hpp"
+#include "document/param/brakes.hpp"
+#include "document/param/clutch.hpp"
+#include "document/param/control.hpp"
+#include "document/param/limits.hpp"
+#include "document/param/lines.hpp"
+#include "document/param/master.hpp"
+#include "document/param/rod_ends.hpp"
+#include "document/param/unit.hpp"
+#include "document/param/valves.hpp"
 #include "fitting/pattern.hpp"
 #include "quantity/drills.hpp"
 #include "rod/rod.hpp"
@@ -48,12 +59,12 @@ bool is_disc(const Job& job, Param kind) {
 }
 
 void read_brakes(const Job& job, WorkFacts& f) {
-  f.front_to_disc = to_disc(job, Param::front_kind);
-  f.rear_to_disc = to_disc(job, Param::rear_kind);
-  f.front_disc = is_disc(job, Param::front_kind);
-  f.rear_disc = is_disc(job, Param::rear_kind);
-  f.front_changed = replaced(job, Param::front_kind);
-  f.rear_changed = replaced(job, Param::rear_kind);
+  f.front_to_disc = to_disc(job, param::front_kind);
+  f.rear_to_disc = to_disc(job, param::rear_kind);
+  f.front_disc = is_disc(job, param::front_kind);
+  f.rear_disc = is_disc(job, param::rear_kind);
+  f.front_changed = replaced(job, param::front_kind);
+  f.rear_changed = replaced(job, param::rear_kind);
   f.valve = is(job, As::plan, choice::ValveKind::proportioning) &&
             !is(job, As::found, choice::ValveKind::proportioning);
 }
@@ -63,7 +74,7 @@ void read_clutch(const Job& job, WorkFacts& f, std::optional<TargetJob> kind) {
   f.concentric_old = is(job, As::found, ClutchKind::concentric);
   f.first_clutch = kind == TargetJob::cable || is(job, As::found, choice::ControlUse::brake);
   f.clutch_slave_new =
-      f.first_clutch || kind == TargetJob::clutch || replaced(job, Param::clutch_kind);
+      f.first_clutch || kind == TargetJob::clutch || replaced(job, param::clutch_kind);
 }
 
 void read_assist(const Job& job, WorkFacts& f) {
@@ -79,12 +90,12 @@ void read_assist(const Job& job, WorkFacts& f) {
   f.remote = now(AssistKind::remote);
   f.booster = f.vacuum || f.hydraulic || f.electric;
   f.booster_old = f.vacuum_old || f.hydraulic_old || f.electric_old;
-  const bool changed = replaced(job, Param::assist_kind);
+  const bool changed = replaced(job, param::assist_kind);
   f.assist_out = changed && (f.booster_old || f.remote_old);
   f.assist_on = changed && (f.booster || f.remote);
   f.servo_on = f.remote && f.assist_on;
   f.servo_gone = f.remote_old && f.assist_out && !f.remote;
-  f.assist_unknown = !f.hand && !value_of(job, As::found, Param::assist_kind).known();
+  f.assist_unknown = !f.hand && !value_of(job, As::found, param::assist_kind).known();
   f.stored = f.vacuum_old || f.hydraulic_old || f.remote_old;
 }
 
@@ -92,7 +103,7 @@ void read_master(const Job& job, WorkFacts& f, std::optional<TargetJob> kind) {
   f.tandem = has_two_circuits(job, As::plan);
   f.twin = is(job, As::plan, choice::MasterKind::twin);
   f.single_to_tandem = f.tandem && is(job, As::found, choice::MasterKind::single);
-  f.unit_new = f.single_to_tandem || f.first_clutch || replaced(job, Param::master_bore);
+  f.unit_new = f.single_to_tandem || f.first_clutch || replaced(job, param::master_bore);
   using enum TargetJob;
   if (kind == master || kind == circuits || kind == lever) f.unit_new = true;
   const bool other = f.front_changed || f.rear_changed || f.assist_on || f.assist_out ||
@@ -114,11 +125,11 @@ void read_rod(const Job& job, WorkFacts& f) {
   const bool changes = rod.total && std::abs(rod.total->value()) >= kLeastRodChange_m;
   f.rod_set = changes && (f.rod_out || f.unit_on);
   if (f.rod_set) f.rod_out = true;
-  if (f.rod_set && value_of(job, As::plan, Param::rod_end).known())
+  if (f.rod_set && value_of(job, As::plan, param::rod_end).known())
     f.cut = ends_report(job, rod).cut;
   f.kept = retained_report(job).steps;
   f.rod_stays = !f.kept.empty() && f.unit_on;
-  const Value staked = value_of(job, As::plan, Param::rod_staked);
+  const Value staked = value_of(job, As::plan, param::rod_staked);
   f.rod_staked = f.unit_on && staked.known() && !staked.is(choice::RodStaked::maker);
   if (f.first_clutch) f.rod_out = true;  // a rod goes on where a cable hung
 }
@@ -144,13 +155,13 @@ Message WorkFacts::retained(StepId id) const {
 
 WorkFacts work_facts(const Job& job) {
   WorkFacts f;
-  const auto kind = value_of(job, As::plan, Param::target_job).as<TargetJob>();
+  const auto kind = value_of(job, As::plan, param::target_job).as<TargetJob>();
   f.hand = pulled_by_hand(job);
   f.unit_place = f.hand ? WorkPlace::bars : WorkPlace::bay;
   f.clutch = is(job, As::plan, choice::ControlUse::clutch);
   f.silicone = is(job, As::plan, choice::FluidGrade::n5);
-  f.pedal_new = !f.hand && any_differs(job, {Param::control_pad_arm, Param::control_pin_arm,
-                                             Param::control_kind, Param::control_hinge});
+  f.pedal_new = !f.hand && any_differs(job, {param::control_pad_arm, param::control_pin_arm,
+                                             param::control_kind, param::control_hinge});
   if (f.clutch) {
     read_clutch(job, f, kind);
   } else {
@@ -161,13 +172,13 @@ WorkFacts work_facts(const Job& job) {
   f.gearbox_out = f.clutch_slave_new && (f.concentric || f.concentric_old);
   read_rod(job, f);
   read_face(job, f);
-  const Value nuts = value_of(job, As::found, Param::age_nuts);
+  const Value nuts = value_of(job, As::found, param::age_nuts);
   f.nuts_bad = nuts.known() && !nuts.is(choice::AgeNuts::clean);
   f.old_works = !f.first_clutch;
   f.new_lines = f.single_to_tandem || f.servo_on || f.first_clutch;
   f.joints = f.unit_on || f.servo_on || f.servo_gone || f.clutch_slave_new;
   f.drained = f.unit_out || f.servo_on || (f.clutch_slave_new && !f.first_clutch);
-  const Value lamp = value_of(job, As::plan, Param::unit_switch);
+  const Value lamp = value_of(job, As::plan, param::unit_switch);
   f.warning_switch = lamp.known() && !lamp.is(choice::UnitSwitch::none);
   f.wet =
       f.joints || f.front_changed || f.rear_changed || f.valve || f.front_to_disc || f.rear_to_disc;

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "document/param/all.hpp"
 #include "work/bleeding.hpp"
 #include "work/order.hpp"
 
@@ -44,7 +45,7 @@ void add_rows(const WorkFacts& f, std::vector<Step>& steps) {
     if (Step* s = step_of(steps, id)) fn(*s);
   };
 #define TOUCHES(id, gate) at(StepId::id, [](Step& s) { s.touches.push_back(GateId::gate); });
-#define MEASURES(id, param) at(StepId::id, [](Step& s) { s.measure = Param::param; });
+#define MEASURES(id, what) at(StepId::id, [](Step& s) { s.measure = param::what; });
 #define PRESSES(id) at(StepId::id, [](Step& s) { s.presses = true; });
 #define CALL(id, you, helper, words, alone)   \
   at(StepId::id, [&f](Step& s) {              \

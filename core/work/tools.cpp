@@ -7,6 +7,7 @@
 #include <string_view>
 
 #include "assembly/assemble.hpp"
+#include "document/param/unit.hpp"
 #include "work/steps.hpp"
 
 namespace yoke {
@@ -63,12 +64,12 @@ const std::vector<Nut>& nuts() {
 
 void add_fittings(const Job& job, As which, std::vector<ToolNeed>& list) {
   const bool two = has_two_circuits(job, which);
-  for (const Param p : {Param::unit_port1_thread, Param::unit_port2_thread}) {
-    if (p == Param::unit_port2_thread && !two) continue;
+  for (const Param p : {param::unit_port1_thread, param::unit_port2_thread}) {
+    if (p == param::unit_port2_thread && !two) continue;
     const Value v = value_of(job, which, p);
     const Message whose = which == As::found ? Message("old unit") : Message("new unit");
     const Message port =
-        p == Param::unit_port1_thread ? say("{}, outlet 1", whose) : say("{}, outlet 2", whose);
+        p == param::unit_port1_thread ? say("{}, outlet 1", whose) : say("{}, outlet 2", whose);
     if (!v.known()) {
       list.push_back({"Flare spanner, size not known", port, true});
       continue;

@@ -4,6 +4,7 @@
 #include <cmath>
 
 #include "assembly/relevance.hpp"
+#include "document/param/control.hpp"
 #include "doubt/doubt.hpp"
 #include "doubt/measure_next.hpp"
 #include "figures/figures.hpp"
@@ -91,7 +92,7 @@ TEST_CASE("random jobs: every figure is finite or says why, doubt and causes end
   for (unsigned seed = 0; seed < 60; ++seed) {
     INFO("seed " << seed);
     Job job = random_job(seed * 7 + 3, seed % 6 * 0.2);
-    if (seed % 4 == 0) job.found.set(Param::control_use, {1, How::stated, 0, {}});
+    if (seed % 4 == 0) job.found.set(param::control_use, {1, How::stated, 0, {}});
     for (const FigureGroup& g : figure_groups(job))
       for (const Figure& f : g.figures) {
         INFO(key(g.id) << ": " << f.words);

@@ -3,6 +3,8 @@
 #include <cmath>
 #include <cstdlib>
 
+#include "document/param/control.hpp"
+#include "document/param/master.hpp"
 #include "doubt/cell_bands.hpp"
 #include "figures/figures.hpp"
 #include "judge/findings.hpp"
@@ -53,7 +55,7 @@ TEST_CASE("a cell's band: nothing in doubt passes always or never, and has no wi
 
 TEST_CASE("a cell's band: the plan's own cell is as sure as the doubt run says of all conditions") {
   Job job = easy_job();
-  job.found.set(Param::control_pin_arm, {0.050, How::tape, 0.002, {}});
+  job.found.set(param::control_pin_arm, {0.050, How::tape, 0.002, {}});
   const SweepRequest q = default_request(job);
   const auto map = sweep(job, q);
   REQUIRE(map);
@@ -143,8 +145,8 @@ TEST_CASE("a right wheel unlike the left arrives in the model, and pulls") {
 
 TEST_CASE("the ratio with its error bar is the short arm's first") {
   Job job = easy_job();
-  job.found.set(Param::control_pad_arm, {0.300, How::tape, 0.0015, {}});
-  job.found.set(Param::control_pin_arm, {0.050, How::rule, 0.0005, {}});
+  job.found.set(param::control_pad_arm, {0.300, How::tape, 0.0015, {}});
+  job.found.set(param::control_pin_arm, {0.050, How::rule, 0.0005, {}});
   const FigureGroup g = figure_group(job, GroupId::ratio);
   const Figure* ratio = figure(g, "Ratio");
   REQUIRE(ratio);
@@ -163,7 +165,7 @@ TEST_CASE("a hole by its tolerance: at either end of it every limit is kept, bey
   const auto passes = [&job](double pin_m) {
     SweepRequest q;
     q.limits = limits_of(job);
-    q.bores_m = {value_of(job, As::plan, Param::master_bore).si};
+    q.bores_m = {value_of(job, As::plan, param::master_bore).si};
     q.ratios = {0.300 / pin_m};
     const auto s = sweep(job, q);
     REQUIRE(s);
@@ -191,7 +193,7 @@ TEST_CASE("another hole is told with its ratio, what it would give, and whether 
   CHECK(english(hole->note).find("ratio 5.00 ±") != std::string::npos);
   SweepRequest q;
   q.limits = limits_of(job);
-  q.bores_m = {value_of(job, As::plan, Param::master_bore).si};
+  q.bores_m = {value_of(job, As::plan, param::master_bore).si};
   q.ratios = {5.0};
   const auto s = sweep(job, q);
   REQUIRE(s);

@@ -1,4 +1,4 @@
-// A choice is never compared with a number: the enums of document/choices.hpp are the only way. The
+// A choice is never compared with a number: the enums of document/param/SECTION.hpp are the only way. The
 // compiler sees to it where a choice is asked for; this reads the sources for what goes around it.
 #include <catch2/catch.hpp>
 #include <filesystem>
@@ -7,6 +7,12 @@
 #include <sstream>
 
 #include "document/job.hpp"
+#include "document/param/assist.hpp"
+#include "document/param/brakes.hpp"
+#include "document/param/circuits.hpp"
+#include "document/param/hoses.hpp"
+#include "document/param/lines.hpp"
+#include "document/param/master.hpp"
 #include "document/values.hpp"
 
 using namespace yoke;
@@ -20,8 +26,8 @@ TEST_CASE("no source compares a choice with a number or casts one unchecked") {
     for (char& c : name) c = c == '.' ? '_' : c;
     names += (names.empty() ? "" : "|") + name;
   }
-  const std::regex compared("Param::(" + names + R"()\)\)?\s*(\.si\s*)?([=!<>]=?)\s*-?[0-9])");
-  const std::regex asked("\\bis\\([^;]*Param::(" + names + "), ?[0-9]");
+  const std::regex compared("param::(" + names + R"()\)\)?\s*(\.si\s*)?([=!<>]=?)\s*-?[0-9])");
+  const std::regex asked("\\bis\\([^;]*param::(" + names + "), ?[0-9]");
   const std::regex any_si(R"(\.si\s*[=!]=\s*[0-9])");
   const std::regex cast(
       R"(static_cast<(choice::)?[A-Z]\w*>\((static_cast<int>\()?[^;]{0,60}\.si\b)");
@@ -46,23 +52,23 @@ TEST_CASE("no source compares a choice with a number or casts one unchecked") {
 
 TEST_CASE("the enums stand in the order of the table's options, and unknown is no option") {
   Job job;
-  CHECK_FALSE(value_of(job, As::found, Param::master_kind).as<choice::MasterKind>());
+  CHECK_FALSE(value_of(job, As::found, param::master_kind).as<choice::MasterKind>());
   CHECK_FALSE(is(job, As::found, choice::MasterKind::single));
   const struct {
     Param param;
     double option;
     const char* key;
-  } table[] = {{Param::master_kind, static_cast<double>(choice::MasterKind::stepped), "stepped"},
-               {Param::assist_kind, static_cast<double>(choice::AssistKind::remote), "remote"},
-               {Param::rear_kind, static_cast<double>(choice::BrakeKind::drum), "drum"},
-               {Param::fluid_grade, static_cast<double>(choice::FluidGrade::n5), "5"},
-               {Param::circuit_rr, static_cast<double>(choice::WheelOutlet::n2), "2"},
-               {Param::lines_hose_bore, static_cast<double>(choice::LinesHoseBore::n1_4), "1/4"}};
+  } table[] = {{param::master_kind, static_cast<double>(choice::MasterKind::stepped), "stepped"},
+               {param::assist_kind, static_cast<double>(choice::AssistKind::remote), "remote"},
+               {param::rear_kind, static_cast<double>(choice::BrakeKind::drum), "drum"},
+               {param::fluid_grade, static_cast<double>(choice::FluidGrade::n5), "5"},
+               {param::circuit_rr, static_cast<double>(choice::WheelOutlet::n2), "2"},
+               {param::lines_hose_bore, static_cast<double>(choice::LinesHoseBore::n1_4), "1/4"}};
   for (const auto& t : table)
     CHECK(info(t.param).options[static_cast<std::size_t>(t.option)].key == t.key);
-  job.found.set(Param::rear_kind, chosen(choice::BrakeKind::drum));
-  CHECK(is(job, As::plan, Param::rear_kind, choice::BrakeKind::drum));
+  job.found.set(param::rear_kind, chosen(choice::BrakeKind::drum));
+  CHECK(is(job, As::plan, param::rear_kind, choice::BrakeKind::drum));
   const Values v = resolve(job, As::plan);
-  CHECK(v.choice<Param::rear_kind>() == choice::BrakeKind::drum);
-  CHECK_FALSE(v.is(Param::front_kind, choice::BrakeKind::drum));
+  CHECK(v.choice<param::rear_kind>() == choice::BrakeKind::drum);
+  CHECK_FALSE(v.is(param::front_kind, choice::BrakeKind::drum));
 }

@@ -4,6 +4,13 @@
 #include <cmath>
 #include <random>
 
+#include "document/param/bolting.hpp"
+#include "document/param/control.hpp"
+#include "document/param/gauge.hpp"
+#include "document/param/master.hpp"
+#include "document/param/room.hpp"
+#include "document/param/unit.hpp"
+#include "document/param/vehicle.hpp"
 #include "doubt/measure_next.hpp"
 #include "figures/figures.hpp"
 #include "fitting/envelope.hpp"
@@ -115,13 +122,13 @@ TEST_CASE("generated patterns: templates hold every hole, tiles cover them, word
     for (const As w : {As::found, As::plan}) {
       MeasuredSet& s = w == As::found ? job.found : job.plan;
       const auto set = [&](Param p, double si) { s.set(p, measured(p, si, How::calliper)); };
-      set(Param::unit_studs, static_cast<double>(u.rng() % 3));
-      set(Param::unit_stud_pitch, u(0.04, 0.29));
-      set(Param::unit_stud_pitch2, u(0.04, 0.29));
-      set(Param::unit_stud_size, u(0.005, 0.015));
-      if (u.coin()) set(Param::unit_pilot, u(0.012, 0.06));
+      set(param::unit_studs, static_cast<double>(u.rng() % 3));
+      set(param::unit_stud_pitch, u(0.04, 0.29));
+      set(param::unit_stud_pitch2, u(0.04, 0.29));
+      set(param::unit_stud_size, u(0.005, 0.015));
+      if (u.coin()) set(param::unit_pilot, u(0.012, 0.06));
     }
-    job.plan.set(Param::fit_turn, measured(Param::fit_turn, u(-3, 3), How::stated));
+    job.plan.set(param::fit_turn, measured(param::fit_turn, u(-3, 3), How::stated));
     const PatternReport r = pattern_report(job);
     REQUIRE(r.matches.size() == r.new_pattern.studs.size());
     for (const StudMatch& m : r.matches) CHECK_FALSE((m.serves && m.meets));
@@ -206,13 +213,13 @@ TEST_CASE("gauging: a bore that was honed has more clearance and squeezes its cu
       v.set(p, {Origin::measured, si, 0, How::calliper, false, false});
     };
     const double bore = u(0.016, 0.032);
-    for (const Param p : {Param::gauge_a1, Param::gauge_a2, Param::gauge_b1, Param::gauge_b2,
-                          Param::gauge_c1, Param::gauge_c2})
+    for (const Param p : {param::gauge_a1, param::gauge_a2, param::gauge_b1, param::gauge_b2,
+                          param::gauge_c1, param::gauge_c2})
       set(p, bore + u(-20e-6, 20e-6));
-    set(Param::gauge_piston, bore - u(20e-6, 200e-6));
-    set(Param::gauge_cup, bore * u(1.01, 1.1));
+    set(param::gauge_piston, bore - u(20e-6, 200e-6));
+    set(param::gauge_cup, bore * u(1.01, 1.1));
     const GaugeReport before = gauge_report(v);
-    set(Param::gauge_hone, u(5e-6, 150e-6));
+    set(param::gauge_hone, u(5e-6, 150e-6));
     const GaugeReport after = gauge_report(v);
     CHECK(*after.clearance_m > *before.clearance_m);
     CHECK(*after.squeeze < *before.squeeze);
@@ -224,11 +231,11 @@ TEST_CASE("gauging: a bore that was honed has more clearance and squeezes its cu
 
 TEST_CASE("measuring what is named first narrows the answer by what it promised") {
   Job job = known_job();
-  job.found.set(Param::control_pin_arm, measured(Param::control_pin_arm, 0.050, How::estimate));
+  job.found.set(param::control_pin_arm, measured(param::control_pin_arm, 0.050, How::estimate));
   const auto list = measure_next(job, As::plan);
   REQUIRE_FALSE(list.empty());
   const NextMeasure first = list.front();
-  REQUIRE(first.param == Param::control_pin_arm);
+  REQUIRE(first.param == param::control_pin_arm);
   const auto spread = [&job] {
     DoubtRequest q;
     q.samples = 3000;
@@ -236,7 +243,7 @@ TEST_CASE("measuring what is named first narrows the answer by what it promised"
     return b.high - b.low;
   };
   const double wide = spread();
-  job.found.set(Param::control_pin_arm, measured(Param::control_pin_arm, 0.050, How::calliper));
+  job.found.set(param::control_pin_arm, measured(param::control_pin_arm, 0.050, How::calliper));
   const double narrow = spread();
   CHECK(narrow < wide);
   // Variances add: what was taken away is close to the promise (8 of 10 lie within 2.563 sigma).
@@ -249,11 +256,11 @@ TEST_CASE("assist types of generated cars: finite or with a reason, the order is
     Random u{std::mt19937(seed)};
     Job job = known_job();
     const auto set = [&](Param p, double si) { job.found.set(p, measured(p, si, How::stated)); };
-    set(Param::master_bore, u(0.017, 0.030));
-    set(Param::vehicle_mass, u(700, 2600));
-    set(Param::vehicle_altitude, u(0, 3000));
-    if (u.coin()) set(Param::room_depth, u(0.15, 0.5));
-    if (u.coin()) set(Param::room_engine, 1);
+    set(param::master_bore, u(0.017, 0.030));
+    set(param::vehicle_mass, u(700, 2600));
+    set(param::vehicle_altitude, u(0, 3000));
+    if (u.coin()) set(param::room_depth, u(0.15, 0.5));
+    if (u.coin()) set(param::room_engine, 1);
     const auto first = assist_choices(job);
     const auto again = assist_choices(job);
     REQUIRE(first.size() == again.size());

@@ -3,6 +3,14 @@
 #include <catch2/catch.hpp>
 #include <cmath>
 
+#include "document/param/brakes.hpp"
+#include "document/param/circuits.hpp"
+#include "document/param/control.hpp"
+#include "document/param/limits.hpp"
+#include "document/param/master.hpp"
+#include "document/param/room.hpp"
+#include "document/param/symptom.hpp"
+#include "document/param/unit.hpp"
 #include "doubt/doubt.hpp"
 #include "figures/figures.hpp"
 #include "judge/findings.hpp"
@@ -47,47 +55,47 @@ Part part(std::initializer_list<std::pair<Param, double>> dims) {
 
 TEST_CASE("the matrix: equal, differs by, and not compared counts like a difference") {
   Job job = known_job();
-  found(job, Param::unit_stud_pitch, 0.0790);
-  found(job, Param::unit_port1_seat, 0);
-  const Candidate c = candidate_of(part({{Param::master_bore, 0.0254},
-                                         {Param::unit_stud_pitch, 0.0790 + 0.2e-3},
-                                         {Param::unit_port1_seat, 1},
-                                         {Param::unit_pilot, 0.0413}}));
+  found(job, param::unit_stud_pitch, 0.0790);
+  found(job, param::unit_port1_seat, 0);
+  const Candidate c = candidate_of(part({{param::master_bore, 0.0254},
+                                         {param::unit_stud_pitch, 0.0790 + 0.2e-3},
+                                         {param::unit_port1_seat, 1},
+                                         {param::unit_pilot, 0.0413}}));
   const Matrix m = compare(job, PartKind::master, c.sheet);
   CHECK(m.equal + m.differ + m.not_compared == m.rows.size());
-  CHECK(row_of(m, Param::master_bore).sameness == Sameness::differs);
-  CHECK(row_of(m, Param::master_bore).by == Approx(0.003175));
-  CHECK(english(sameness_words(row_of(m, Param::master_bore))).find("differs by +3.1") == 0);
-  CHECK(row_of(m, Param::unit_stud_pitch).sameness == Sameness::equal);
-  CHECK(row_of(m, Param::unit_port1_seat).sameness == Sameness::differs);
-  CHECK(english(row_of(m, Param::unit_port1_seat).consequence).find("leaks") != std::string::npos);
-  const MatrixRow& pilot = row_of(m, Param::unit_pilot);
+  CHECK(row_of(m, param::master_bore).sameness == Sameness::differs);
+  CHECK(row_of(m, param::master_bore).by == Approx(0.003175));
+  CHECK(english(sameness_words(row_of(m, param::master_bore))).find("differs by +3.1") == 0);
+  CHECK(row_of(m, param::unit_stud_pitch).sameness == Sameness::equal);
+  CHECK(row_of(m, param::unit_port1_seat).sameness == Sameness::differs);
+  CHECK(english(row_of(m, param::unit_port1_seat).consequence).find("leaks") != std::string::npos);
+  const MatrixRow& pilot = row_of(m, param::unit_pilot);
   CHECK(pilot.sameness == Sameness::not_compared);
   CHECK(english(pilot.consequence) == "measure the fitted unit");
-  CHECK(english(row_of(m, Param::unit_flange).consequence) == "measure both");
+  CHECK(english(row_of(m, param::unit_flange).consequence) == "measure both");
   CHECK(m.not_compared >= 10);
   CHECK(english(matrix_words(m)).find("NOT COMPARED") != std::string::npos);
   // Two 5/16 in holes 79 mm apart are not 3-1/8 in apart (79.375): common practice, no source.
-  const Candidate near = candidate_of(part({{Param::unit_stud_pitch, 0.079375}}));
-  CHECK(row_of(compare(job, PartKind::master, near.sheet), Param::unit_stud_pitch).sameness ==
+  const Candidate near = candidate_of(part({{param::unit_stud_pitch, 0.079375}}));
+  CHECK(row_of(compare(job, PartKind::master, near.sheet), param::unit_stud_pitch).sameness ==
         Sameness::differs);
 }
 
 TEST_CASE("a candidate takes the plan's place, what it does not tell stays unknown") {
   Job job = known_job();
-  found(job, Param::unit_stud_pitch, 0.079);
-  plan(job, Param::master_stroke1, 0.020);
+  found(job, param::unit_stud_pitch, 0.079);
+  plan(job, param::master_stroke1, 0.020);
   const Job tried = with_candidate(
-      job, candidate_of(part({{Param::master_kind, 1}, {Param::master_bore, 0.0254}})));
-  CHECK(value_of(tried, As::plan, Param::master_bore).si == 0.0254);
-  CHECK_FALSE(value_of(tried, As::plan, Param::master_stroke1).known());
-  CHECK(value_of(tried, As::found, Param::master_stroke1).known());
-  CHECK(value_of(tried, As::plan, Param::control_pad_arm).known());
+      job, candidate_of(part({{param::master_kind, 1}, {param::master_bore, 0.0254}})));
+  CHECK(value_of(tried, As::plan, param::master_bore).si == 0.0254);
+  CHECK_FALSE(value_of(tried, As::plan, param::master_stroke1).known());
+  CHECK(value_of(tried, As::found, param::master_stroke1).known());
+  CHECK(value_of(tried, As::plan, param::control_pad_arm).known());
 }
 
 TEST_CASE("assist by type: all are judged, the engine's leaving rules two out") {
   Job job = known_job();
-  found(job, Param::master_bore, 0.0254);
+  found(job, param::master_bore, 0.0254);
   const auto all = assist_choices(job);
   REQUIRE(all.size() == 7);
   for (const AssistChoice& c : all) {
@@ -103,7 +111,7 @@ TEST_CASE("assist by type: all are judged, the engine's leaving rules two out") 
   // Help lightens the pedal, and leaves a heavier one when it is dead.
   CHECK(*by(all, "single").effort_n < *by(all, "No assist").effort_n);
   CHECK(*by(all, "single").dead_effort_n > 0);
-  found(job, Param::room_engine, 1);
+  found(job, param::room_engine, 1);
   const auto gone = assist_choices(job);
   CHECK_FALSE(by(gone, "single").possible);
   CHECK_FALSE(by(gone, "Steering").possible);
@@ -111,7 +119,7 @@ TEST_CASE("assist by type: all are judged, the engine's leaving rules two out") 
   CHECK(by(gone, "Electro").possible);
   CHECK(gone.front().possible);
   CHECK_FALSE(gone.back().possible);
-  found(job, Param::room_across, 0.150);
+  found(job, param::room_across, 0.150);
   CHECK_FALSE(by(assist_choices(job), "electric pump").possible);
   CHECK(assist_choices(Job{}).size() == 7);
 }
@@ -119,21 +127,21 @@ TEST_CASE("assist by type: all are judged, the engine's leaving rules two out") 
 TEST_CASE("is assist needed: no, or the smallest change that avoids it") {
   Job job = known_job();
   CHECK_FALSE(assist_need(Job{}).because.empty());
-  job.found.set(Param::limit_reserve_failed, measured(Param::limit_reserve_failed, 0, How::stated));
-  job.found.set(Param::limit_reserve_failed_m,
-                measured(Param::limit_reserve_failed_m, 0, How::stated));
+  job.found.set(param::limit_reserve_failed, measured(param::limit_reserve_failed, 0, How::stated));
+  job.found.set(param::limit_reserve_failed_m,
+                measured(param::limit_reserve_failed_m, 0, How::stated));
   AssistNeed n = assist_need(job);
   CHECK(n.because.empty());
   CHECK(n.effort_n > 50);
   // The hot press is the harder one: the same leg must do it.
   const double hot = condition_report(job, ConditionId::hot, 0).target->at.pad_force_n;
   CHECK(hot > n.effort_n);
-  job.found.set(Param::limit_travel, measured(Param::limit_travel, 0.3, How::stated));
-  job.found.set(Param::limit_effort, measured(Param::limit_effort, hot + 1, How::stated));
+  job.found.set(param::limit_travel, measured(param::limit_travel, 0.3, How::stated));
+  job.found.set(param::limit_effort, measured(param::limit_effort, hot + 1, How::stated));
   CHECK_FALSE(assist_need(job).needed);
-  job.found.set(Param::limit_effort, measured(Param::limit_effort, hot - 1, How::stated));
+  job.found.set(param::limit_effort, measured(param::limit_effort, hot - 1, How::stated));
   CHECK(assist_need(job).needed);
-  job.found.set(Param::limit_effort, measured(Param::limit_effort, hot * 0.9, How::stated));
+  job.found.set(param::limit_effort, measured(param::limit_effort, hot * 0.9, How::stated));
   n = assist_need(job);
   CHECK(n.needed);
   REQUIRE((n.ratio || n.bore_m || n.both));
@@ -144,9 +152,9 @@ TEST_CASE("is assist needed: no, or the smallest change that avoids it") {
 TEST_CASE("a larger bore conceals a fault by the factor of the two bores") {
   // 7/8 to 1 in: travel x 0.766 for the same fault; common practice, no source.
   Job job = known_job();
-  plan(job, Param::master_bore, 0.0254);
-  found(job, Param::symptom_first, 0.110);
-  found(job, Param::symptom_third, 0.050);
+  plan(job, param::master_bore, 0.0254);
+  found(job, param::symptom_first, 0.110);
+  found(job, param::symptom_third, 0.050);
   const ConcealReport r = concealed_faults(resolve(job, As::found), resolve(job, As::plan));
   REQUIRE(r.faults.size() == 1);
   CHECK(r.faults[0].before_m == Approx(0.060));
@@ -160,10 +168,10 @@ TEST_CASE("a larger bore conceals a fault by the factor of the two bores") {
 
 TEST_CASE("a plain master in place of a take-up one gives its volume away") {
   Job job = known_job();
-  found(job, Param::master_kind, 2);
-  found(job, Param::master_step_bore, 0.03175);
+  found(job, param::master_kind, 2);
+  found(job, param::master_step_bore, 0.03175);
   CHECK_FALSE(plain_for_take_up(strip_inputs(job)).applies);
-  plan(job, Param::master_kind, 1);
+  plan(job, param::master_kind, 1);
   const StripInputs in = strip_inputs(job);
   const PlainBore r = plain_for_take_up(in);
   REQUIRE(r.applies);
@@ -178,9 +186,9 @@ TEST_CASE("a plain master in place of a take-up one gives its volume away") {
 
 TEST_CASE("chambers: the axle that draws more gets the larger one") {
   Job job = known_job();
-  found(job, Param::master_reservoir, 30e-6);
-  found(job, Param::unit_chamber2, 90e-6);
-  plan(job, Param::unit_chamber2, 90e-6);
+  found(job, param::master_reservoir, 30e-6);
+  found(job, param::unit_chamber2, 90e-6);
+  plan(job, param::unit_chamber2, 90e-6);
   const ChamberReport r = chamber_report(strip_inputs(job));
   REQUIRE(r.because.empty());
   REQUIRE(r.chambers.size() == 2);
@@ -191,14 +199,14 @@ TEST_CASE("chambers: the axle that draws more gets the larger one") {
   CHECK(r.swap);
   CHECK(r.needs_m3 == Approx(1.25 * (r.front_m3 + r.rear_m3)));
   // A 48 mm sliding caliper's piston follows both pads: 2 pistons x 1810 mm2 x 2 x wear.
-  const double wear = value_of(job, As::plan, Param::front_wear).si;
+  const double wear = value_of(job, As::plan, param::front_wear).si;
   CHECK(r.front_m3 == Approx(2 * 3.14159265 / 4 * 0.048 * 0.048 * 2 * wear));
   // A diagonal split draws half of each axle from each chamber, and nothing is swapped.
-  plan(job, Param::circuit_split, 1);
-  plan(job, Param::circuit_fl, 0);
-  plan(job, Param::circuit_rr, 0);
-  plan(job, Param::circuit_fr, 1);
-  plan(job, Param::circuit_rl, 1);
+  plan(job, param::circuit_split, 1);
+  plan(job, param::circuit_fl, 0);
+  plan(job, param::circuit_rr, 0);
+  plan(job, param::circuit_fr, 1);
+  plan(job, param::circuit_rl, 1);
   const ChamberReport diagonal = chamber_report(strip_inputs(job));
   REQUIRE(diagonal.chambers.size() == 2);
   for (const ChamberUse& u : diagonal.chambers) {
@@ -208,8 +216,8 @@ TEST_CASE("chambers: the axle that draws more gets the larger one") {
   }
   CHECK_FALSE(diagonal.swap);
   // A chamber that nobody measured is not said to be enough.
-  job.found.clear(Param::master_reservoir);
-  job.plan.clear(Param::master_reservoir);
+  job.found.clear(param::master_reservoir);
+  job.plan.clear(param::master_reservoir);
   const FigureGroup g = figure_group(job, GroupId::reservoir);
   std::size_t unsaid = 0;
   for (const Figure& f : g.figures) unsaid += f.verdict == Verdict::cannot_say ? 1 : 0;
@@ -291,7 +299,7 @@ TEST_CASE("the curve's band holds the curve, widens with doubt, and can be cance
   q.samples = 200;
   const auto sharp = curve_band(job, ConditionId::plan, forces, q);
   REQUIRE(sharp);
-  found(job, Param::control_pin_arm, 0.050, How::estimate);
+  found(job, param::control_pin_arm, 0.050, How::estimate);
   const auto wide = curve_band(job, ConditionId::plan, forces, q);
   REQUIRE(wide);
   REQUIRE(wide->force_n.size() == 3);
@@ -311,8 +319,8 @@ TEST_CASE("the curve's band holds the curve, widens with doubt, and can be cance
 
 TEST_CASE("any sizes: the map is cut by half millimetres") {
   Job job = known_job();
-  found(job, Param::target_sizes, 1);
-  found(job, Param::target_preference, 2);
+  found(job, param::target_sizes, 1);
+  found(job, param::target_preference, 2);
   const SweepRequest q = default_request(job);
   CHECK(q.preference == Preference::firm);
   CHECK(q.bores_m.size() > 20);
@@ -342,7 +350,7 @@ TEST_CASE("a gate opens again when a later step touches what it proves, the same
   job.steps["mount.close"] = {true, "2026-11-05", ""};
   CHECK_FALSE(lapsed(job, GateId::firewall).empty());
   CHECK(disturbed_parts(job).size() >= 4);
-  found(job, Param::unit_switch, 1);
+  found(job, param::unit_switch, 1);
   const auto parts = disturbed_parts(job);
   CHECK(std::any_of(parts.begin(), parts.end(),
                     [](const DisturbedPart& p) { return english(p.part) == "Warning switch"; }));

@@ -4,6 +4,10 @@
 
 #include "assembly/assemble_clutch.hpp"
 #include "assembly/relevance.hpp"
+#include "document/param/brakes.hpp"
+#include "document/param/clutch.hpp"
+#include "document/param/control.hpp"
+#include "document/param/master.hpp"
 #include "figures/figures.hpp"
 #include "judge/findings.hpp"
 #include "proving/gates.hpp"
@@ -39,20 +43,20 @@ ClutchSystem system() {
 Job clutch_job() {
   Job job;
   const auto set = [&job](Param p, double v) { job.found.set(p, {v, How::stated, 0, {}}); };
-  set(Param::control_use, 1);
-  set(Param::control_pad_arm, 0.300);
-  set(Param::control_pin_arm, 0.055);
-  set(Param::control_rest_height, 0.190);
-  set(Param::master_bore, 0.01905);
-  set(Param::master_stroke1, 0.032);
-  set(Param::clutch_kind, 0);
-  set(Param::clutch_slave_bore, 0.0222);
-  set(Param::clutch_slave_stroke, 0.030);
-  set(Param::clutch_fork_slave, 0.090);
-  set(Param::clutch_fork_bearing, 0.050);
-  set(Param::clutch_peak, 1400);
-  set(Param::clutch_limit, 0.014);
-  set(Param::clutch_retraction, 0.020);
+  set(param::control_use, 1);
+  set(param::control_pad_arm, 0.300);
+  set(param::control_pin_arm, 0.055);
+  set(param::control_rest_height, 0.190);
+  set(param::master_bore, 0.01905);
+  set(param::master_stroke1, 0.032);
+  set(param::clutch_kind, 0);
+  set(param::clutch_slave_bore, 0.0222);
+  set(param::clutch_slave_stroke, 0.030);
+  set(param::clutch_fork_slave, 0.090);
+  set(param::clutch_fork_bearing, 0.050);
+  set(param::clutch_peak, 1400);
+  set(param::clutch_limit, 0.014);
+  set(param::clutch_retraction, 0.020);
   return job;
 }
 
@@ -171,9 +175,9 @@ TEST_CASE("a clutch job: its own conditions, questions, figures, gates and bleed
   REQUIRE(strip[1].clutch);
   CHECK(sums_pass(strip[1].verdict));
   CHECK(strip[3].target->at.pad_travel_m > strip[1].target->at.pad_travel_m);
-  CHECK_FALSE(relevant(job, As::plan, Param::front_kind));
-  CHECK_FALSE(relevant(job, As::plan, Param::clutch_stack_a));
-  CHECK(relevant(job, As::plan, Param::clutch_fork_slave));
+  CHECK_FALSE(relevant(job, As::plan, param::front_kind));
+  CHECK_FALSE(relevant(job, As::plan, param::clutch_stack_a));
+  CHECK(relevant(job, As::plan, param::clutch_fork_slave));
   CHECK(assemble(job, As::plan).missing_brakes.empty());
   const auto g = figure_group(job, "clutch");
   const auto value = [&g](const char* words) {
@@ -186,7 +190,7 @@ TEST_CASE("a clutch job: its own conditions, questions, figures, gates and bleed
         Approx(0.190 - value("Pedal travel at clean release")));
   CHECK(value("Pedal height at bite, coming up") > value("Pedal height at clean release"));
   // Over-travel is a hard finding and holds its gate.
-  job.found.set(Param::clutch_limit, {0.0085, How::stated, 0, {}});
+  job.found.set(param::clutch_limit, {0.0085, How::stated, 0, {}});
   const auto again = foot_strip(job, 32);
   const auto findings = find_all(job, again);
   CHECK(std::any_of(findings.begin(), findings.end(), [](const Finding& f) {
@@ -202,22 +206,22 @@ TEST_CASE("a clutch job: its own conditions, questions, figures, gates and bleed
   CHECK(bleed_plan(job).missing.empty());
   CHECK_FALSE(stage_status(job, Stage::bleed, again, findings).empty());
   // What is missing is named, and only of the clutch.
-  job.found.clear(Param::clutch_peak);
+  job.found.clear(param::clutch_peak);
   CHECK(english(condition_report(job, ConditionId::plan).reason).find("peak release load") !=
         std::string::npos);
-  job.found.set(Param::clutch_kind, {1, How::stated, 0, {}});
-  job.found.set(Param::clutch_peak, {1800, How::stated, 0, {}});
-  job.found.set(Param::clutch_slave_inner, {0.03, How::stated, 0, {}});
+  job.found.set(param::clutch_kind, {1, How::stated, 0, {}});
+  job.found.set(param::clutch_peak, {1800, How::stated, 0, {}});
+  job.found.set(param::clutch_slave_inner, {0.03, How::stated, 0, {}});
   CHECK_FALSE(assemble(job, As::plan).impossible.empty());
-  job.found.set(Param::clutch_kind, {2, How::stated, 0, {}});
-  job.found.set(Param::clutch_slave_bore, {0.05, How::stated, 0, {}});
-  job.found.set(Param::clutch_stack_a, {0.060, How::stated, 0, {}});
-  job.found.set(Param::clutch_stack_b, {0.0525, How::stated, 0, {}});
+  job.found.set(param::clutch_kind, {2, How::stated, 0, {}});
+  job.found.set(param::clutch_slave_bore, {0.05, How::stated, 0, {}});
+  job.found.set(param::clutch_stack_a, {0.060, How::stated, 0, {}});
+  job.found.set(param::clutch_stack_b, {0.0525, How::stated, 0, {}});
   // Which faces the stack is measured from nobody said: the spacer may be another.
   const auto open = figure_group(job, "stack");
   CHECK(find(*open, "Spacer 4 mm")->verdict == Verdict::if_typical);
-  CHECK(find(*open, "Spacer 4 mm")->decided_by == std::vector<Param>{Param::clutch_bell});
-  job.found.set(Param::clutch_bell, {0, How::stated, 0, {}});
+  CHECK(find(*open, "Spacer 4 mm")->decided_by == std::vector<Param>{param::clutch_bell});
+  job.found.set(param::clutch_bell, {0, How::stated, 0, {}});
   const auto stack = figure_group(job, "stack");
   CHECK(find(*stack, "Spacer 4 mm")->verdict == Verdict::holds);
   CHECK(find(*stack, "Spacer 6 mm")->verdict == Verdict::fails);

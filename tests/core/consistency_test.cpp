@@ -4,6 +4,15 @@
 #include <cmath>
 
 #include "assembly/relevance.hpp"
+#include "document/param/assist.hpp"
+#include "document/param/brakes.hpp"
+#include "document/param/clutch.hpp"
+#include "document/param/control.hpp"
+#include "document/param/linkage.hpp"
+#include "document/param/master.hpp"
+#include "document/param/supply.hpp"
+#include "document/param/unit.hpp"
+#include "document/param/valves.hpp"
 #include "document/typical.hpp"
 #include "sizing/sweep.hpp"
 #include "support/build.hpp"
@@ -24,28 +33,28 @@ std::vector<Job> kinds_of_jobs() {
     for (int master = 0; master <= 3; ++master)
       for (int front = 0; front <= 2; ++front) {
         Job job = known_job();
-        set(job, Param::assist_kind, assist);
-        set(job, Param::assist_diaphragm1, 0.203);
-        set(job, Param::assist_servo_slave, 0.016);
-        set(job, Param::master_kind, master);
-        set(job, Param::master_step_bore, 0.028);
-        set(job, Param::master_bore2, 0.0206);
-        set(job, Param::master_bar_a, 0.03);
-        set(job, Param::master_bar_b, 0.033);
-        set(job, Param::front_kind, front);
-        set(job, Param::front_cylinder, 0.022);
-        set(job, Param::front_drum, 0.25);
+        set(job, param::assist_kind, assist);
+        set(job, param::assist_diaphragm1, 0.203);
+        set(job, param::assist_servo_slave, 0.016);
+        set(job, param::master_kind, master);
+        set(job, param::master_step_bore, 0.028);
+        set(job, param::master_bore2, 0.0206);
+        set(job, param::master_bar_a, 0.03);
+        set(job, param::master_bar_b, 0.033);
+        set(job, param::front_kind, front);
+        set(job, param::front_cylinder, 0.022);
+        set(job, param::front_drum, 0.25);
         list.push_back(job);
       }
   Job clutch = known_job();
-  set(clutch, Param::control_use, 1);
+  set(clutch, param::control_use, 1);
   for (int kind = 0; kind <= 2; ++kind) {
-    set(clutch, Param::clutch_kind, kind);
-    set(clutch, Param::clutch_slave_bore, 0.03);
-    set(clutch, Param::clutch_slave_inner, 0.012);
-    set(clutch, Param::clutch_fork_slave, 0.09);
-    set(clutch, Param::clutch_fork_bearing, 0.05);
-    set(clutch, Param::clutch_peak, 1500);
+    set(clutch, param::clutch_kind, kind);
+    set(clutch, param::clutch_slave_bore, 0.03);
+    set(clutch, param::clutch_slave_inner, 0.012);
+    set(clutch, param::clutch_fork_slave, 0.09);
+    set(clutch, param::clutch_fork_bearing, 0.05);
+    set(clutch, param::clutch_peak, 1500);
     list.push_back(clutch);
   }
   return list;
@@ -78,10 +87,10 @@ TEST_CASE("an answer to a question that is not asked changes nothing") {
       const double si = p.kind == Kind::choice ? std::floor(u(rng) * (p.max_si + 0.999))
                                                : p.min_si + u(rng) * (p.max_si - p.min_si);
       set(other, p.param, si);
-      INFO(p.id << " = " << si << ", assist " << value_of(job, As::plan, Param::assist_kind).si
-                << ", master " << value_of(job, As::plan, Param::master_kind).si << ", front "
-                << value_of(job, As::plan, Param::front_kind).si << ", use "
-                << value_of(job, As::plan, Param::control_use).si);
+      INFO(p.id << " = " << si << ", assist " << value_of(job, As::plan, param::assist_kind).si
+                << ", master " << value_of(job, As::plan, param::master_kind).si << ", front "
+                << value_of(job, As::plan, param::front_kind).si << ", use "
+                << value_of(job, As::plan, param::control_use).si);
       CHECK(same(before, foot_strip(other, 0)));
       ++tried;
     }
@@ -90,27 +99,27 @@ TEST_CASE("an answer to a question that is not asked changes nothing") {
 }
 
 TEST_CASE("every question is asked somewhere, and every kind of job can be pressed") {
-  std::vector<bool> asked(kParamCount, false);
+  std::vector<bool> asked(all_params().size(), false);
   for (Job job : kinds_of_jobs()) {
     const auto plan = condition_report(job, ConditionId::plan);
     INFO(plan.reason);
     CHECK(plan.target);
     // Answers that open further questions.
-    for (const Param p : {Param::control_mid, Param::control_helper, Param::valve_kind,
-                          Param::valve_metering, Param::supply_accu})
+    for (const Param p : {param::control_mid, param::control_helper, param::valve_kind,
+                          param::valve_metering, param::supply_accu})
       set(job, p, 1);
-    for (const Param p : {Param::unit_studs, Param::unit_inlets}) set(job, p, 2);
-    for (const Param p : {Param::front_pistons2, Param::rear_pistons2}) set(job, p, 1);
+    for (const Param p : {param::unit_studs, param::unit_inlets}) set(job, p, 2);
+    for (const Param p : {param::front_pistons2, param::rear_pistons2}) set(job, p, 1);
     for (const ParamInfo& p : all_params())
       if (relevant(job, As::plan, p.param) || relevant(job, As::found, p.param))
-        asked[static_cast<std::size_t>(p.param)] = true;
+        asked[row_of(p.param)] = true;
   }
   Job rear_drum = known_job();
-  set(rear_drum, Param::rear_kind, 0);
+  set(rear_drum, param::rear_kind, 0);
   for (const ParamInfo& p : all_params()) {
-    if (relevant(rear_drum, As::plan, p.param)) asked[static_cast<std::size_t>(p.param)] = true;
+    if (relevant(rear_drum, As::plan, p.param)) asked[row_of(p.param)] = true;
     INFO(p.id);
-    CHECK(asked[static_cast<std::size_t>(p.param)]);
+    CHECK(asked[row_of(p.param)]);
   }
 }
 
@@ -237,9 +246,9 @@ TEST_CASE("what cannot be names its field, its value, its range and a remedy") {
     REQUIRE_FALSE(all.empty());
     errors.push_back(all.front());
   };
-  of_job(Param::master_cutoff1, 0.02, Param::master_stroke1, 0.015);
-  of_job(Param::valve_metering, 1, Param::valve_blend, 3e5);
-  of_job(Param::master_kind, 2, Param::master_step_bore, 0.02);
+  of_job(param::master_cutoff1, 0.02, param::master_stroke1, 0.015);
+  of_job(param::valve_metering, 1, param::valve_blend, 3e5);
+  of_job(param::master_kind, 2, param::master_step_bore, 0.02);
   errors.push_back(ambient_pressure(20000).error());
   errors.push_back(vacuum_difference(Pressure{2e5}, 0, 0).error());
   for (const Error& e : errors) {

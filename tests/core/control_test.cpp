@@ -4,6 +4,10 @@
 #include <catch2/catch.hpp>
 #include <cmath>
 
+#include "document/param/control.hpp"
+#include "document/param/limits.hpp"
+#include "document/param/linkage.hpp"
+#include "document/param/master.hpp"
 #include "figures/figures.hpp"
 #include "support/build.hpp"
 
@@ -90,10 +94,10 @@ TEST_CASE("an intermediate lever multiplies by its own arms") {
   CHECK(Kinematics::make(c).error().field == "control.mid_in");
   // The job's own arms: a ratio is never a number by itself.
   Job job = known_job();
-  job.found.set(Param::control_mid, {1, How::stated, 0, {}});
+  job.found.set(param::control_mid, {1, How::stated, 0, {}});
   CHECK_FALSE(arm_ratio(job, As::found));
-  job.found.set(Param::control_mid_in, {0.09, How::stated, 0, {}});
-  job.found.set(Param::control_mid_out, {0.06, How::stated, 0, {}});
+  job.found.set(param::control_mid_in, {0.09, How::stated, 0, {}});
+  job.found.set(param::control_mid_out, {0.06, How::stated, 0, {}});
   CHECK(*arm_ratio(job, As::found) == Approx(9));
   const auto plain = condition_report(known_job(), ConditionId::plan);
   const auto geared_up = condition_report(job, ConditionId::plan);
@@ -132,15 +136,15 @@ TEST_CASE("helper spring: the work it does is the energy it gives back") {
   }
   Job job = known_job();
   const auto set = [&job](Param p, double v) { job.found.set(p, {v, How::stated, 0, {}}); };
-  set(Param::control_helper, 1);
+  set(param::control_helper, 1);
   CHECK(english(condition_report(job, ConditionId::plan).reason).find("helper spring rate") !=
         std::string::npos);
-  set(Param::control_helper_rate, 60000);
-  set(Param::control_helper_free, 0.020);
-  set(Param::control_helper_body_x, 0.15);
-  set(Param::control_helper_body_y, 0.0);
-  set(Param::control_helper_arm_x, 0.0);
-  set(Param::control_helper_arm_y, -0.08);
+  set(param::control_helper_rate, 60000);
+  set(param::control_helper_free, 0.020);
+  set(param::control_helper_body_x, 0.15);
+  set(param::control_helper_body_y, 0.0);
+  set(param::control_helper_arm_x, 0.0);
+  set(param::control_helper_arm_y, -0.08);
   const auto g = figure_group(job, "control");
   REQUIRE(g);
   const auto stays = std::find_if(g->figures.begin(), g->figures.end(), [](const Figure& f) {
@@ -153,20 +157,20 @@ TEST_CASE("helper spring: the work it does is the energy it gives back") {
 
 TEST_CASE("a hand lever brings its own typical figures (common practice, no source)") {
   Job job = known_job();
-  CHECK(value_of(job, As::plan, Param::control_return_force).si == 15);
-  job.found.set(Param::control_kind, {1, How::stated, 0, {}});
-  CHECK(value_of(job, As::plan, Param::control_return_force).si == 4);
-  CHECK(value_of(job, As::plan, Param::control_pad_stop).si == 0.065);
-  CHECK(value_of(job, As::plan, Param::master_spring_force).si == 20);
-  CHECK(value_of(job, As::plan, Param::limit_effort).si == 120);
-  job.found.set(Param::control_return_force, {6, How::stated, 0, {}});
-  CHECK(value_of(job, As::plan, Param::control_return_force).si == 6);
-  job.found.set(Param::control_kind, {0, How::stated, 0, {}});
-  job.found.set(Param::control_use, {1, How::stated, 0, {}});
-  CHECK(value_of(job, As::plan, Param::master_spring_force).si == 30);
-  CHECK(value_of(job, As::plan, Param::limit_effort).si == 150);
-  job.found.clear(Param::master_stroke1);
-  CHECK(value_of(job, As::plan, Param::master_stroke1).si == Approx(0.0315));
+  CHECK(value_of(job, As::plan, param::control_return_force).si == 15);
+  job.found.set(param::control_kind, {1, How::stated, 0, {}});
+  CHECK(value_of(job, As::plan, param::control_return_force).si == 4);
+  CHECK(value_of(job, As::plan, param::control_pad_stop).si == 0.065);
+  CHECK(value_of(job, As::plan, param::master_spring_force).si == 20);
+  CHECK(value_of(job, As::plan, param::limit_effort).si == 120);
+  job.found.set(param::control_return_force, {6, How::stated, 0, {}});
+  CHECK(value_of(job, As::plan, param::control_return_force).si == 6);
+  job.found.set(param::control_kind, {0, How::stated, 0, {}});
+  job.found.set(param::control_use, {1, How::stated, 0, {}});
+  CHECK(value_of(job, As::plan, param::master_spring_force).si == 30);
+  CHECK(value_of(job, As::plan, param::limit_effort).si == 150);
+  job.found.clear(param::master_stroke1);
+  CHECK(value_of(job, As::plan, param::master_stroke1).si == Approx(0.0315));
 }
 
 TEST_CASE("arms taken for each other are refused with their range, an intermediate lever is not") {

@@ -3,6 +3,7 @@
 #include <catch2/catch.hpp>
 #include <cmath>
 
+#include "document/param/control.hpp"
 #include "doubt/doubt.hpp"
 #include "support/build.hpp"
 
@@ -20,7 +21,7 @@ void found(Job& job, Param p, double v, How how = How::stated) {
 TEST_CASE(
     "doubt: same result on any number of cores, bands hold the figure, what matters ranks first") {
   Job job = known_job();
-  found(job, Param::control_pin_arm, 0.05, How::tape);
+  found(job, param::control_pin_arm, 0.05, How::tape);
   DoubtRequest q;
   q.samples = 600;
   q.threads = 1;
@@ -36,7 +37,7 @@ TEST_CASE(
   CHECK(one->band(PressQuantity::effort).middle ==
         Approx(exact.target->at.pad_force_n).epsilon(0.03));
   CHECK(std::any_of(one->ranked.begin(), one->ranked.begin() + 4,
-                    [](const Sensitivity& s) { return s.param == Param::control_pin_arm; }));
+                    [](const Sensitivity& s) { return s.param == param::control_pin_arm; }));
   q.seed = 2;
   CHECK(doubt(job, ConditionId::plan, q)->band(PressQuantity::effort).low !=
         one->band(PressQuantity::effort).low);

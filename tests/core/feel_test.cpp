@@ -6,6 +6,11 @@
 #include <catch2/catch.hpp>
 #include <cmath>
 
+#include "document/param/brakes.hpp"
+#include "document/param/control.hpp"
+#include "document/param/master.hpp"
+#include "document/param/rod.hpp"
+#include "document/param/vehicle.hpp"
 #include "support/build.hpp"
 
 using namespace yoke;
@@ -317,18 +322,18 @@ TEST_CASE("conditions are judged, and unknown is not zero") {
   CHECK(added == Approx(0.0149).margin(0.0006));
 
   Job unknown = job;
-  unknown.found.clear(Param::front_piston);
+  unknown.found.clear(param::front_piston);
   const auto partial = condition_report(unknown, ConditionId::plan);
   CHECK(partial.verdict == Verdict::cannot_say);
   CHECK_FALSE(partial.target);
   REQUIRE(partial.effort_only_n);
   CHECK(english(partial.reason).find("front caliper piston") != std::string::npos);
-  unknown.found.clear(Param::master_bore);
+  unknown.found.clear(param::master_bore);
   const auto nothing = condition_report(unknown, ConditionId::plan);
   CHECK_FALSE(nothing.effort_only_n);
   CHECK(english(nothing.reason).find("bore of the master") != std::string::npos);
   Job no_car = job;
-  no_car.found.clear(Param::vehicle_mass);
+  no_car.found.clear(param::vehicle_mass);
   const auto by_pressure = condition_report(no_car, ConditionId::plan);
   REQUIRE(by_pressure.target);
   CHECK(by_pressure.by_pressure);
@@ -337,13 +342,13 @@ TEST_CASE("conditions are judged, and unknown is not zero") {
 
 TEST_CASE("a plan inherits what was found, except the dimensions of a unit") {
   Job job = known_job();
-  CHECK(value_of(job, As::plan, Param::master_bore).inherited);
-  job.found.set(Param::rod_snout, measured(Param::rod_snout, 0.014, How::calliper));
-  CHECK_FALSE(value_of(job, As::plan, Param::rod_snout).known());
-  job.plan.set(Param::master_bore, Measured{});
-  CHECK_FALSE(value_of(job, As::plan, Param::master_bore).known());
-  job.built.set(Param::master_bore, measured(Param::master_bore, 0.0254, How::calliper));
-  CHECK(value_of(job, As::plan, Param::master_bore).as_built);
-  CHECK(value_of(job, As::found, Param::master_bore).si == Approx(0.022225));
-  CHECK(value_of(Job{}, As::found, Param::control_pad_stop).origin == Origin::typical);
+  CHECK(value_of(job, As::plan, param::master_bore).inherited);
+  job.found.set(param::rod_snout, measured(param::rod_snout, 0.014, How::calliper));
+  CHECK_FALSE(value_of(job, As::plan, param::rod_snout).known());
+  job.plan.set(param::master_bore, Measured{});
+  CHECK_FALSE(value_of(job, As::plan, param::master_bore).known());
+  job.built.set(param::master_bore, measured(param::master_bore, 0.0254, How::calliper));
+  CHECK(value_of(job, As::plan, param::master_bore).as_built);
+  CHECK(value_of(job, As::found, param::master_bore).si == Approx(0.022225));
+  CHECK(value_of(Job{}, As::found, param::control_pad_stop).origin == Origin::typical);
 }

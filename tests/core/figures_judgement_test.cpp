@@ -2,6 +2,7 @@
 #include <catch2/catch.hpp>
 #include <cstdlib>
 
+#include "document/param/assist.hpp"
 #include "figures/figures.hpp"
 #include "judge/findings.hpp"
 #include "sizing/assist_choice.hpp"
@@ -107,11 +108,11 @@ bool fails(const ConditionReport& c, PressRule rule) {
 
 /// As the window takes a type into the plan: what another type was measured by is forgotten.
 Job with_assist(Job job, const AssistChoice& c) {
-  const bool same = value_of(job, As::plan, Param::assist_kind).is(c.kind);
+  const bool same = value_of(job, As::plan, param::assist_kind).is(c.kind);
   for (const ParamInfo& p : all_params()) {
-    const bool vacuum = p.param == Param::assist_vacuum ||
-                        p.param == Param::assist_vacuum_altitude ||
-                        p.param == Param::assist_manifold;
+    const bool vacuum = p.param == param::assist_vacuum ||
+                        p.param == param::assist_vacuum_altitude ||
+                        p.param == param::assist_manifold;
     if (c.values.at(p.param))
       job.plan.set(p.param, *c.values.at(p.param));
     else if (!same && !vacuum && p.group == Group::assist)

@@ -2,6 +2,11 @@
 #include <catch2/catch.hpp>
 #include <cmath>
 
+#include "document/param/brakes.hpp"
+#include "document/param/control.hpp"
+#include "document/param/limits.hpp"
+#include "document/param/master.hpp"
+#include "document/param/valves.hpp"
 #include "figures/figures.hpp"
 #include "judge/findings.hpp"
 #include "sizing/sweep.hpp"
@@ -73,7 +78,7 @@ TEST_CASE("benchmarks: the rules' distances are their mean decelerations (from m
     CHECK((b.verdict == Verdict::holds) == (b.effort_n <= b.limit_n && b.reached_z >= b.z - 1e-6));
   }
   Job lever = known_job();
-  set(lever, Param::control_kind, 1);
+  set(lever, param::control_kind, 1);
   CHECK(benchmarks_of(lever)[0].limit_n == 200);
   CHECK(benchmarks_of(Job{})[0].verdict == Verdict::cannot_say);
   CHECK_FALSE(benchmarks_of(Job{})[0].why.empty());
@@ -105,8 +110,8 @@ TEST_CASE("stages of the work: from the floor to the finished pedal") {
 
 TEST_CASE("backward: feasible bands hold what is inside, the least ratio gives the effort") {
   Job job = known_job();
-  set(job, Param::limit_effort, 450);
-  set(job, Param::limit_travel, 0.13);
+  set(job, param::limit_effort, 450);
+  set(job, param::limit_travel, 0.13);
   const auto s = sweep(job, default_request(job));
   REQUIRE(s);
   for (const Feasible& f : feasible(*s)) {
@@ -134,7 +139,7 @@ TEST_CASE("backward: feasible bands hold what is inside, the least ratio gives t
   CHECK_FALSE(least_ratio(c.control, c.assist, c.master, Pressure{15e6}, Force{50.0}));
   // Without brakes the figures still say that much.
   Job bores = known_job();
-  bores.found.clear(Param::front_kind);
+  bores.found.clear(param::front_kind);
   const auto g = figure_group(bores, "backward");
   CHECK(find(*g, "Least ratio"));
 }
@@ -186,10 +191,10 @@ TEST_CASE("knee: a valve that is not needed, one that is, and one that cannot he
     for (const Figure& f : g->figures) all += english(f.words) + ": " + figure_text(f, {}) + "\n";
     return all;
   };
-  set(job, Param::rear_cylinder, 0.0143);
+  set(job, param::rear_cylinder, 0.0143);
   CHECK(words(job).find("not needed") != std::string::npos);
-  set(job, Param::rear_cylinder, 0.028);
-  set(job, Param::rear_shoes, 2);
+  set(job, param::rear_cylinder, 0.028);
+  set(job, param::rear_shoes, 2);
   const std::string strong = words(job);
   CHECK((strong.find("Highest knee") != std::string::npos ||
          strong.find("smaller rear cylinders") != std::string::npos));
@@ -197,7 +202,7 @@ TEST_CASE("knee: a valve that is not needed, one that is, and one that cannot he
 
 TEST_CASE("two residual valves in series are a hard finding") {
   Job job = known_job();
-  set(job, Param::valve_residual_rear, 69e3);
+  set(job, param::valve_residual_rear, 69e3);
   const auto has = [](const Job& j) {
     const auto all = find_all(j, foot_strip(j, 16));
     return std::any_of(all.begin(), all.end(), [](const Finding& f) {
@@ -205,7 +210,7 @@ TEST_CASE("two residual valves in series are a hard finding") {
     });
   };
   CHECK_FALSE(has(job));
-  set(job, Param::master_residual2, 1);
+  set(job, param::master_residual2, 1);
   CHECK(has(job));
 }
 
@@ -226,7 +231,7 @@ TEST_CASE("tubes before a valve see the full pressure, behind it what the valve 
 TEST_CASE("knock-back lengthens the pedal's way by its volume") {
   Job job = known_job();
   const double before = condition_report(job, ConditionId::plan).target->at.pad_travel_m;
-  set(job, Param::front_knock_back, 0.0005);
+  set(job, param::front_knock_back, 0.0005);
   const double after = condition_report(job, ConditionId::plan).target->at.pad_travel_m;
   const double volume = 2 * kPi / 4 * 0.048 * 0.048 * 0.0005;
   CHECK(after - before == Approx(6 * volume / (kPi / 4 * 0.022225 * 0.022225)).epsilon(1e-6));

@@ -4,6 +4,14 @@
 #include <cmath>
 #include <sstream>
 
+#include "document/param/assist.hpp"
+#include "document/param/bolting.hpp"
+#include "document/param/control.hpp"
+#include "document/param/hang.hpp"
+#include "document/param/rod.hpp"
+#include "document/param/rod_ends.hpp"
+#include "document/param/squareness.hpp"
+#include "document/param/unit.hpp"
 #include "figures/figures.hpp"
 #include "fitting/envelope.hpp"
 #include "fitting/pattern.hpp"
@@ -28,9 +36,9 @@ void plan(Job& job, Param p, double si) {
   job.plan.set(p, measured(p, si, How::calliper));
 }
 void two_studs(Job& job, As w, double pitch, double d) {
-  for (const auto& [p, si] : {std::pair{Param::unit_studs, 0.0},
-                              {Param::unit_stud_pitch, pitch},
-                              {Param::unit_stud_size, d}})
+  for (const auto& [p, si] : {std::pair{param::unit_studs, 0.0},
+                              {param::unit_stud_pitch, pitch},
+                              {param::unit_stud_size, d}})
     (w == As::found ? job.found : job.plan).set(p, measured(p, si, How::calliper));
 }
 bool has(const std::vector<Finding>& list, FindingCode code) {
@@ -73,7 +81,7 @@ TEST_CASE("patterns: two, three and four studs, turned, against hand-computed pl
   p = pattern_of(v, kPi / 2);
   CHECK(p.studs[0].x_m == Approx(0).margin(1e-12));
   CHECK(std::abs(p.studs[0].z_m) == Approx(0.040));
-  plan(job, Param::unit_studs, 1);
+  plan(job, param::unit_studs, 1);
   p = pattern_of(resolve(job, As::plan), 0);
   REQUIRE(p.studs.size() == 3);
   for (std::size_t i = 0; i < 3; ++i) {
@@ -83,9 +91,9 @@ TEST_CASE("patterns: two, three and four studs, turned, against hand-computed pl
     CHECK(std::hypot(p.studs[i].x_m - o.x_m, p.studs[i].z_m - o.z_m) ==
           Approx(0.080 * std::sqrt(3.0) / 2));
   }
-  plan(job, Param::unit_studs, 2);
+  plan(job, param::unit_studs, 2);
   CHECK_FALSE(pattern_of(resolve(job, As::plan), 0).missing.empty());
-  plan(job, Param::unit_stud_pitch2, 0.060);
+  plan(job, param::unit_stud_pitch2, 0.060);
   p = pattern_of(resolve(job, As::plan), 0);
   REQUIRE(p.studs.size() == 4);
   CHECK(std::hypot(p.studs[0].x_m, p.studs[0].z_m) == Approx(0.050));
@@ -112,10 +120,10 @@ TEST_CASE("an old hole serves, forgives, or meets the new one, a plate joins the
   two_studs(job, As::plan, 0.140, 3.0 / 8 * kInch);
   r = pattern_report(job);
   CHECK_FALSE(r.matches[0].meets);
-  plan(job, Param::fit_edge_left, 0.080);
+  plan(job, param::fit_edge_left, 0.080);
   CHECK(has(pattern_report(job).findings, FindingCode::fit_edge));
-  plan(job, Param::unit_pilot, 0.1199);
-  plan(job, Param::unit_stud_pitch, 0.100);
+  plan(job, param::unit_pilot, 0.1199);
+  plan(job, param::unit_stud_pitch, 0.100);
   CHECK(has(pattern_report(job).findings, FindingCode::fit_pattern_impossible));
   CHECK_FALSE(make_template(job, TemplateKind::drilling));
 }
@@ -125,7 +133,7 @@ TEST_CASE("templates: only 1:1, every hole at its place, words and order with th
   job.title = "A <made-up> job & more";
   CHECK_FALSE(make_template(job, TemplateKind::drilling));
   two_studs(job, As::plan, 0.080, 5.0 / 16 * kInch);
-  plan(job, Param::unit_pilot, 0.040);
+  plan(job, param::unit_pilot, 0.040);
   CHECK_FALSE(make_template(job, TemplateKind::plate));
   const auto scaled = make_template(job, TemplateKind::drilling, 0.97);
   REQUIRE_FALSE(scaled);
@@ -158,12 +166,12 @@ TEST_CASE("templates: only 1:1, every hole at its place, words and order with th
   CHECK(says(*plate, "thickness not entered"));
   // 80 mm over 76 mm: centres 2 mm apart, the holes run together in any plate; turned they do not.
   two_studs(job, As::found, 0.076, 0.008);
-  plan(job, Param::fit_plate, 0.006);
+  plan(job, param::fit_plate, 0.006);
   CHECK(has(pattern_report(job).findings, FindingCode::fit_plate_holes));
   const auto joined = make_template(job, TemplateKind::plate);
   REQUIRE_FALSE(joined);
   CHECK(english(joined.error().reason).find("run into each other") != std::string::npos);
-  plan(job, Param::fit_turn, std::acos(0.0));
+  plan(job, param::fit_turn, std::acos(0.0));
   CHECK_FALSE(has(pattern_report(job).findings, FindingCode::fit_plate_holes));
   const auto turned = make_template(job, TemplateKind::plate);
   REQUIRE(turned);
@@ -171,15 +179,15 @@ TEST_CASE("templates: only 1:1, every hole at its place, words and order with th
   two_studs(job, As::found, 0.040, 0.008);  // the old bolts would stand in the collar's hole
   CHECK_FALSE(make_template(job, TemplateKind::plate));
   two_studs(job, As::found, 0.060, 0.008);
-  plan(job, Param::fit_turn, 0);
-  plan(job, Param::fit_plate_width, 0.070);  // the patterns are larger than the blank
+  plan(job, param::fit_turn, 0);
+  plan(job, param::fit_plate_width, 0.070);  // the patterns are larger than the blank
   CHECK(has(pattern_report(job).findings, FindingCode::fit_plate_small));
   const auto small = make_template(job, TemplateKind::plate);
   REQUIRE_FALSE(small);
   CHECK(english(small.error().reason).find("larger than the plate") != std::string::npos);
   CHECK(make_template(job, TemplateKind::drilling));
-  plan(job, Param::fit_plate, 0.010);
-  plan(job, Param::rod_stack, 0.001);
+  plan(job, param::fit_plate, 0.010);
+  plan(job, param::rod_stack, 0.001);
   CHECK(has(pattern_report(job).findings, FindingCode::fit_plate_uncounted));
   const std::string svg = template_svg(*t);
   CHECK(svg.find("&lt;made-up&gt; job &amp; more") != std::string::npos);
@@ -192,7 +200,7 @@ TEST_CASE("templates: only 1:1, every hole at its place, words and order with th
 TEST_CASE("tiles cover a large template with their overlap, and an endless one is refused") {
   Job job;
   two_studs(job, As::plan, 0.29, 0.010);
-  plan(job, Param::unit_pilot, 0.040);
+  plan(job, param::unit_pilot, 0.040);
   const auto t = make_template(job, TemplateKind::drilling);
   REQUIRE(t);
   const Paper a4;
@@ -237,71 +245,71 @@ TEST_CASE("room: distances of boxes by hand, swings, and what is hot") {
 TEST_CASE("turns: fork, left and right, and both the same hand, limits at both ends") {
   Job job = known_job();  // ratio 6
   for (const auto& [p, si] :
-       {std::pair{Param::rod_snout, 0.010}, {Param::rod_socket, 0.020}, {Param::rod_stack, 0.0}}) {
+       {std::pair{param::rod_snout, 0.010}, {param::rod_socket, 0.020}, {param::rod_stack, 0.0}}) {
     found(job, p, si);
     plan(job, p, si);
   }
-  plan(job, Param::rod_socket, 0.023);  // 3 mm longer
-  plan(job, Param::rod_pitch, kInch / 24);
+  plan(job, param::rod_socket, 0.023);  // 3 mm longer
+  plan(job, param::rod_pitch, kInch / 24);
   const auto report = [&] { return ends_report(job, rod_report(job)); };
   CHECK(*report().per_turn_m == Approx(kInch / 24));
   CHECK(*report().turns == Approx(0.003 / (kInch / 24)));
   CHECK(*report().pad_per_turn_m == Approx(6 * kInch / 24));
   CHECK(*report().pad_for_tenth_m == Approx(0.6e-3));
   CHECK_FALSE(report().turns_longer);
-  plan(job, Param::rod_coupling, 1);
+  plan(job, param::rod_coupling, 1);
   CHECK(*report().per_turn_m == Approx(2 * kInch / 24));
-  plan(job, Param::rod_pitch2, kInch / 20);
+  plan(job, param::rod_pitch2, kInch / 20);
   CHECK(*report().per_turn_m == Approx(kInch / 24 + kInch / 20));
-  plan(job, Param::rod_coupling, 2);
+  plan(job, param::rod_coupling, 2);
   CHECK(*report().per_turn_m == Approx(kInch / 20 - kInch / 24));
-  plan(job, Param::rod_pitch2, kInch / 24);
+  plan(job, param::rod_pitch2, kInch / 24);
   CHECK(has(report().findings, FindingCode::rod_no_adjustment));
-  plan(job, Param::rod_coupling, 0);
-  plan(job, Param::rod_diameter, 0.008);
-  plan(job, Param::rod_engaged, 0.010);  // 2 mm to give: 1.9 turns of 24 tpi
+  plan(job, param::rod_coupling, 0);
+  plan(job, param::rod_diameter, 0.008);
+  plan(job, param::rod_engaged, 0.010);  // 2 mm to give: 1.9 turns of 24 tpi
   CHECK(*report().turns_longer == Approx(0.002 / (kInch / 24)));
   CHECK(has(report().findings, FindingCode::rod_out_of_thread));
-  plan(job, Param::rod_engaged, 0.016);
+  plan(job, param::rod_engaged, 0.016);
   CHECK_FALSE(has(report().findings, FindingCode::rod_out_of_thread));
-  plan(job, Param::rod_thread_spare, 0.012);
-  plan(job, Param::rod_jam, 0.005);
+  plan(job, param::rod_thread_spare, 0.012);
+  plan(job, param::rod_jam, 0.005);
   CHECK(*report().turns_shorter == Approx(0.007 / (kInch / 24)));
-  plan(job, Param::rod_coupling, 1);
-  plan(job, Param::rod_engaged2, 0.030);
+  plan(job, param::rod_coupling, 1);
+  plan(job, param::rod_engaged2, 0.030);
   CHECK(has(report().findings, FindingCode::rod_uneven));
 }
 
 TEST_CASE("which end is cut: never the ball, never the eye") {
   Job job = known_job();
-  for (const auto& [p, si] : {std::pair{Param::rod_snout, 0.560 * kInch},
-                              {Param::rod_socket, 1.0 * kInch},
-                              {Param::rod_stack, 0.0}}) {
+  for (const auto& [p, si] : {std::pair{param::rod_snout, 0.560 * kInch},
+                              {param::rod_socket, 1.0 * kInch},
+                              {param::rod_stack, 0.0}}) {
     found(job, p, si);
     plan(job, p, si);
   }
-  plan(job, Param::rod_snout, 1.730 * kInch);
+  plan(job, param::rod_snout, 1.730 * kInch);
   const auto cut = [&] { return english(ends_report(job, rod_report(job)).cut); };
   CHECK(cut().find("29.72 mm") != std::string::npos);  // 1.170 in, neither 1-1/4 nor 1.2
   CHECK(cut().find("cannot be said") != std::string::npos);
-  plan(job, Param::rod_end, 0);
+  plan(job, param::rod_end, 0);
   CHECK(cut().find("threaded end at the pedal") != std::string::npos);
-  plan(job, Param::rod_end, 2);
+  plan(job, param::rod_end, 2);
   CHECK(cut().find("not cut and welded") != std::string::npos);
 }
 
 TEST_CASE("output-rod gap from both sides, engine off and running") {
   Job job = known_job();
-  plan(job, Param::assist_kind, 1);
+  plan(job, param::assist_kind, 1);
   CHECK(output_gap(resolve(job, As::plan)).missing.size() >= 2);
-  plan(job, Param::rod_recess, 0.0120);
-  plan(job, Param::rod_gasket, 0.0005);
-  plan(job, Param::rod_stick_off, 0.0118);
+  plan(job, param::rod_recess, 0.0120);
+  plan(job, param::rod_gasket, 0.0005);
+  plan(job, param::rod_stick_off, 0.0118);
   OutputGap g = output_gap(resolve(job, As::plan));
   CHECK(*g.off_m == Approx(0.0007));
   CHECK(*g.adjust_m == Approx(-0.0002));
   CHECK(g.findings.empty());
-  plan(job, Param::rod_stick_on, 0.0126);  // the shell breathes: it pushes the piston
+  plan(job, param::rod_stick_on, 0.0126);  // the shell breathes: it pushes the piston
   g = output_gap(resolve(job, As::plan));
   CHECK(*g.on_m == Approx(-0.0001));
   CHECK(has(g.findings, FindingCode::rod_output_preload));
@@ -311,16 +319,16 @@ TEST_CASE("output-rod gap from both sides, engine off and running") {
 TEST_CASE("heights: pad, accelerator and lamp after the change") {
   Job job = known_job();
   CHECK_FALSE(heights_report(job, rod_report(job)).pad_after_m);
-  found(job, Param::control_rest_height, 0.180);
-  plan(job, Param::rod_height_wish, -0.020);
-  plan(job, Param::rod_accelerator, 0.110);
-  plan(job, Param::rod_lamp_travel, 0.008);
+  found(job, param::control_rest_height, 0.180);
+  plan(job, param::rod_height_wish, -0.020);
+  plan(job, param::rod_accelerator, 0.110);
+  plan(job, param::rod_lamp_travel, 0.008);
   HeightsReport h = heights_report(job, rod_report(job));
   CHECK(*h.pad_after_m == Approx(0.160));
   CHECK(*h.above_accelerator_m == Approx(0.050));
   CHECK(*h.lamp_after_m == Approx(-0.012));
   CHECK(has(h.findings, FindingCode::rod_lamp));
-  plan(job, Param::rod_height_wish, 0.070);  // 5-1/2 in above: dangerously high
+  plan(job, param::rod_height_wish, 0.070);  // 5-1/2 in above: dangerously high
   h = heights_report(job, rod_report(job));
   CHECK(has(h.findings, FindingCode::rod_accelerator));
 }
@@ -328,12 +336,12 @@ TEST_CASE("heights: pad, accelerator and lamp after the change") {
 TEST_CASE("a rod that stays in: try the length first, a re-staked one must be signed") {
   Job job = known_job();
   CHECK_FALSE(retained_report(job).applies);
-  plan(job, Param::unit_rod_kept, 3);
+  plan(job, param::unit_rod_kept, 3);
   RetainedReport r = retained_report(job);
   REQUIRE(r.applies);
   CHECK(english(r.steps.front().text).find("Try the length first") == 0);
   CHECK(english(r.steps[2].text).find("cannot come out again") != std::string::npos);
-  plan(job, Param::rod_staked, 1);
+  plan(job, param::rod_staked, 1);
   r = retained_report(job);
   CHECK(has(r.findings, FindingCode::rod_deviation));
   const auto gate = [&] {
@@ -344,20 +352,20 @@ TEST_CASE("a rod that stays in: try the length first, a re-staked one must be si
     return Gate{};
   };
   CHECK(gate().held);
-  plan(job, Param::rod_signed, 1);
+  plan(job, param::rod_signed, 1);
   CHECK_FALSE(gate().held);
-  plan(job, Param::unit_rod_kept, 1);
+  plan(job, param::unit_rod_kept, 1);
   CHECK(has(retained_report(job).findings, FindingCode::rod_not_captive));
-  plan(job, Param::rod_returns, 1);
+  plan(job, param::rod_returns, 1);
   CHECK(has(find_all(job, foot_strip(job, 8)), FindingCode::rod_preload));
 }
 
 TEST_CASE("fit figures: stack, offset to zero, angles, openings") {
   Job job = known_job();
-  plan(job, Param::unit_stud_length, 0.020);
-  plan(job, Param::unit_stud_size, 0.008);
-  plan(job, Param::fit_panel, 0.0012);
-  plan(job, Param::fit_plate, 0.010);
+  plan(job, param::unit_stud_length, 0.020);
+  plan(job, param::unit_stud_size, 0.008);
+  plan(job, param::fit_panel, 0.0012);
+  plan(job, param::fit_plate, 0.010);
   const auto value = [&](const char* group, const std::string& words) {
     const auto g = figure_group(job, group);
     REQUIRE(g);
@@ -371,22 +379,22 @@ TEST_CASE("fit figures: stack, offset to zero, angles, openings") {
   CHECK(value("flange", "Thread left for the nut").verdict == Verdict::fails);
   CHECK(*value("flange", "Studs longer by").si == Approx(0.0008));
   CHECK(has(find_all(job, foot_strip(job, 8)), FindingCode::fit_stud_short));
-  plan(job, Param::fit_gap_side, 0.025);
-  plan(job, Param::fit_gap_up, 0);
-  plan(job, Param::fit_shift_unit, 0.015);
-  plan(job, Param::control_rod_length, 0.150);
+  plan(job, param::fit_gap_side, 0.025);
+  plan(job, param::fit_gap_up, 0);
+  plan(job, param::fit_shift_unit, 0.015);
+  plan(job, param::control_rod_length, 0.150);
   CHECK(*value("offset", "Left aside").si == Approx(0.010));
   CHECK(*value("offset", "Lug that would close it").si == Approx(0.010));
   CHECK(*value("offset", "Rod angle from what is left").si == Approx(std::asin(0.010 / 0.150)));
-  plan(job, Param::fit_lug, 0.010);
+  plan(job, param::fit_lug, 0.010);
   CHECK(value("offset", "Left aside").verdict == Verdict::holds);
-  plan(job, Param::assist_kind, 4);
-  plan(job, Param::fit_servo_nose, 17 * kPi / 180);
-  plan(job, Param::fit_breather, 40 * kPi / 180);
+  plan(job, param::assist_kind, 4);
+  plan(job, param::fit_servo_nose, 17 * kPi / 180);
+  plan(job, param::fit_breather, 40 * kPi / 180);
   CHECK(value("attitude", "Servo's nose, up").verdict == Verdict::holds);
   CHECK(value("attitude", "Breather off straight down").verdict == Verdict::fails);
-  plan(job, Param::fit_opening, 0.060);
-  plan(job, Param::unit_pilot, 0.0413);
+  plan(job, param::fit_opening, 0.060);
+  plan(job, param::unit_pilot, 0.0413);
   CHECK(*value("openings", "Old opening wider by").si == Approx(0.060 - 0.0416));
   CHECK(has(find_all(job, foot_strip(job, 8)), FindingCode::fit_opening));
 }

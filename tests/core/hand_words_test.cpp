@@ -2,6 +2,8 @@
 #include <catch2/catch.hpp>
 
 #include "assembly/relevance.hpp"
+#include "document/param/control.hpp"
+#include "document/param/rod_ends.hpp"
 #include "quantity/hand_words.hpp"
 #include "quantity/message.hpp"
 #include "support/build.hpp"
@@ -33,8 +35,8 @@ TEST_CASE("pedal, foot and floor become lever, hand and grip") {
 
 TEST_CASE("of a hand lever no floor, accelerator or carpet is asked") {
   Job job = known_job();
-  CHECK(relevant(job, As::plan, Param::rod_accelerator));
-  CHECK(relevant(job, As::found, Param::control_rest_height));
+  CHECK(relevant(job, As::plan, param::rod_accelerator));
+  CHECK(relevant(job, As::found, param::control_rest_height));
   const auto has_step = [&job](StepId id) {
     for (const Step& s : install_steps(job))
       if (s.id == id) return true;
@@ -42,8 +44,8 @@ TEST_CASE("of a hand lever no floor, accelerator or carpet is asked") {
   };
   CHECK(has_step(StepId::fill_height));
   set(job, "found:control.kind=lever_radial");
-  CHECK_FALSE(relevant(job, As::plan, Param::rod_accelerator));
-  CHECK_FALSE(relevant(job, As::found, Param::control_rest_height));
+  CHECK_FALSE(relevant(job, As::plan, param::rod_accelerator));
+  CHECK_FALSE(relevant(job, As::found, param::control_rest_height));
   CHECK_FALSE(has_step(StepId::fill_height));
   bool bar = false;
   for (const DisturbedPart& d : disturbed_parts(job)) {

@@ -5,6 +5,16 @@
 #include <cmath>
 
 #include "assembly/relevance.hpp"
+#include "document/param/assist.hpp"
+#include "document/param/brakes.hpp"
+#include "document/param/circuits.hpp"
+#include "document/param/control.hpp"
+#include "document/param/limits.hpp"
+#include "document/param/lines.hpp"
+#include "document/param/master.hpp"
+#include "document/param/rod.hpp"
+#include "document/param/valves.hpp"
+#include "document/param/vehicle.hpp"
 #include "judge/findings.hpp"
 #include "proving/gates.hpp"
 #include "sizing/sweep.hpp"
@@ -45,45 +55,45 @@ TEST_CASE("every way of measuring has a key, words and a doubt (common practice,
   CHECK(default_uncertainty_si(How::estimate, Kind::force, -50) == Approx(5));
   CHECK(default_uncertainty_si(How::maker, Kind::length, 0.02) == 0);
   CHECK(default_uncertainty_si(How::calliper, Kind::choice, 2) == 0);
-  const Value typical = value_of(Job{}, As::found, Param::control_return_force);
+  const Value typical = value_of(Job{}, As::found, param::control_return_force);
   CHECK(typical.uncertainty_si == Approx(0.2 * 15));
 }
 
 TEST_CASE("where a value comes from is said") {
   Job job;
-  CHECK(english(origin_words(job, As::found, Param::master_bore)) == "unknown");
-  CHECK(english(origin_words(job, As::found, Param::control_pad_stop)) ==
+  CHECK(english(origin_words(job, As::found, param::master_bore)) == "unknown");
+  CHECK(english(origin_words(job, As::found, param::control_pad_stop)) ==
         "typical: common practice, no source");
-  found(job, Param::master_bore, 0.0254, How::calliper);
-  CHECK(english(origin_words(job, As::found, Param::master_bore)) == "caliper");
-  CHECK(english(origin_words(job, As::plan, Param::master_bore)) == "caliper, as found");
-  job.plan.set(Param::master_bore, measured(Param::master_bore, 0.0222, How::maker));
-  CHECK(english(origin_words(job, As::plan, Param::master_bore)) == "maker");
-  job.built.set(Param::master_bore, measured(Param::master_bore, 0.02223, How::calliper));
-  CHECK(english(origin_words(job, As::plan, Param::master_bore)) == "caliper, as built");
-  CHECK(english(origin_words(job, As::found, Param::master_bore)) == "caliper");
+  found(job, param::master_bore, 0.0254, How::calliper);
+  CHECK(english(origin_words(job, As::found, param::master_bore)) == "caliper");
+  CHECK(english(origin_words(job, As::plan, param::master_bore)) == "caliper, as found");
+  job.plan.set(param::master_bore, measured(param::master_bore, 0.0222, How::maker));
+  CHECK(english(origin_words(job, As::plan, param::master_bore)) == "maker");
+  job.built.set(param::master_bore, measured(param::master_bore, 0.02223, How::calliper));
+  CHECK(english(origin_words(job, As::plan, param::master_bore)) == "caliper, as built");
+  CHECK(english(origin_words(job, As::found, param::master_bore)) == "caliper");
 }
 
 TEST_CASE(
     "unknown on purpose: typical where there is a typical value, marked so, otherwise unknown") {
   Job job = known_job();
-  found(job, Param::control_efficiency, 0.8);
-  job.plan.set(Param::control_efficiency, Measured{});
-  CHECK(value_of(job, As::plan, Param::control_efficiency).origin == Origin::typical);
-  CHECK(value_of(job, As::plan, Param::control_efficiency).si == Approx(0.95));
+  found(job, param::control_efficiency, 0.8);
+  job.plan.set(param::control_efficiency, Measured{});
+  CHECK(value_of(job, As::plan, param::control_efficiency).origin == Origin::typical);
+  CHECK(value_of(job, As::plan, param::control_efficiency).si == Approx(0.95));
   CHECK(assemble(job, As::plan).system->control.efficiency == Approx(0.95));
-  job.plan.set(Param::master_bore, Measured{});
-  CHECK_FALSE(value_of(job, As::plan, Param::master_bore).known());
-  job.found.set(Param::control_pad_stop, Measured{});
-  CHECK(value_of(job, As::found, Param::control_pad_stop).origin == Origin::typical);
-  CHECK(value_of(job, As::plan, Param::control_pad_stop).origin == Origin::typical);
+  job.plan.set(param::master_bore, Measured{});
+  CHECK_FALSE(value_of(job, As::plan, param::master_bore).known());
+  job.found.set(param::control_pad_stop, Measured{});
+  CHECK(value_of(job, As::found, param::control_pad_stop).origin == Origin::typical);
+  CHECK(value_of(job, As::plan, param::control_pad_stop).origin == Origin::typical);
 }
 
 TEST_CASE("wishes belong to the job, not to a system") {
   Job job;
-  found(job, Param::target_z, 0.7);
-  job.plan.set(Param::target_z, measured(Param::target_z, 0.3, How::stated));
-  CHECK(value_of(job, As::plan, Param::target_z).si == Approx(0.7));
+  found(job, param::target_z, 0.7);
+  job.plan.set(param::target_z, measured(param::target_z, 0.3, How::stated));
+  CHECK(value_of(job, As::plan, param::target_z).si == Approx(0.7));
   CHECK(limits_of(job).z == Approx(0.7));
   CHECK(limits_of(Job{}).effort_failed_n == Approx(500));
 }
@@ -91,39 +101,39 @@ TEST_CASE("wishes belong to the job, not to a system") {
 TEST_CASE("what is missing is asked in the order in which it matters") {
   const Assembly nothing = assemble(Job{}, As::found);
   CHECK_FALSE(nothing.system);
-  CHECK(nothing.missing_system.front() == Param::control_pad_arm);
+  CHECK(nothing.missing_system.front() == param::control_pad_arm);
   Job job = known_job();
   CHECK(assemble(job, As::found).missing_system.empty());
   CHECK(assemble(job, As::found).missing_brakes.empty());
-  job.found.clear(Param::circuit_rl);
+  job.found.clear(param::circuit_rl);
   const Assembly a = assemble(job, As::plan);
   REQUIRE(a.system);
   CHECK_FALSE(a.system->wheels);
-  CHECK(a.missing_brakes == std::vector<Param>{Param::circuit_rl});
-  found(job, Param::master_kind, 0);
+  CHECK(a.missing_brakes == std::vector<Param>{param::circuit_rl});
+  found(job, param::master_kind, 0);
   CHECK(assemble(job, As::plan).missing_brakes.empty());  // one circuit: nothing to trace
-  CHECK(english(param_list({Param::master_bore, Param::control_pad_arm})) ==
+  CHECK(english(param_list({param::master_bore, param::control_pad_arm})) ==
         "bore of the master, pivot to pedal pad");
   // What both systems lack is named once; beyond four they are counted.
-  CHECK(english(param_list({Param::front_mu, Param::front_mu})) == "front pad friction");
-  CHECK(english(param_list({Param::front_mu, Param::rear_mu, Param::rod_snout, Param::rod_socket,
-                            Param::rod_stack, Param::vehicle_mass}))
+  CHECK(english(param_list({param::front_mu, param::front_mu})) == "front pad friction");
+  CHECK(english(param_list({param::front_mu, param::rear_mu, param::rod_snout, param::rod_socket,
+                            param::rod_stack, param::vehicle_mass}))
             .find(" and 2 more") != std::string::npos);
 }
 
 TEST_CASE("pads, drums, hoses and valves of the job reach the system") {
   Job job = known_job();
-  found(job, Param::front_kind, 1);
-  found(job, Param::front_pistons, 2);
-  found(job, Param::front_hose_kind, 2);
-  found(job, Param::rear_shoes, 2);
-  found(job, Param::rear_brake_factor, 3.3);
-  found(job, Param::rear_cylinder_pistons, 1);
-  found(job, Param::valve_kind, 1);
-  found(job, Param::valve_knee, 2e6);
-  found(job, Param::fluid_grade, 2);
-  found(job, Param::lines_tube_material, 1);
-  found(job, Param::vehicle_altitude, 2000);
+  found(job, param::front_kind, 1);
+  found(job, param::front_pistons, 2);
+  found(job, param::front_hose_kind, 2);
+  found(job, param::rear_shoes, 2);
+  found(job, param::rear_brake_factor, 3.3);
+  found(job, param::rear_cylinder_pistons, 1);
+  found(job, param::valve_kind, 1);
+  found(job, param::valve_knee, 2e6);
+  found(job, param::fluid_grade, 2);
+  found(job, param::lines_tube_material, 1);
+  found(job, param::vehicle_altitude, 2000);
   const System s = *assemble(job, As::found).system;
   const auto& front = std::get<Disc>((*s.wheels)[0].brake);
   CHECK(front.opposed);
@@ -202,13 +212,13 @@ TEST_CASE("first lock: pressure, axle and deceleration agree") {
 
 TEST_CASE("contradictions are found as soon as they are known, and only new ones are objected to") {
   Job job;
-  found(job, Param::control_pad_arm, 0.3);
-  found(job, Param::control_pin_arm, 0.05);
-  found(job, Param::control_axis_height, 0.05);
-  found(job, Param::control_offset, 0.06);
-  found(job, Param::control_rest_angle, 0);
+  found(job, param::control_pad_arm, 0.3);
+  found(job, param::control_pin_arm, 0.05);
+  found(job, param::control_axis_height, 0.05);
+  found(job, param::control_offset, 0.06);
+  found(job, param::control_rest_angle, 0);
   Job with_rod = job;
-  found(with_rod, Param::control_rod_length, 0.05);
+  found(with_rod, param::control_rod_length, 0.05);
   const auto e = new_impossibility(job, with_rod);
   REQUIRE(e);
   CHECK(e->field == "control.rod_length");
@@ -216,21 +226,21 @@ TEST_CASE("contradictions are found as soon as they are known, and only new ones
   CHECK_FALSE(new_impossibility(with_rod, with_rod));
   CHECK(finding(findings_of(with_rod), FindingCode::survey_impossible));
   Job booster_job = known_job();
-  found(booster_job, Param::assist_kind, 1);
-  found(booster_job, Param::assist_diaphragm1, 0.2);
+  found(booster_job, param::assist_kind, 1);
+  found(booster_job, param::assist_diaphragm1, 0.2);
   Job odd = booster_job;
-  found(odd, Param::assist_cut_in, 300);
+  found(odd, param::assist_cut_in, 300);
   CHECK(new_impossibility(booster_job, odd)->field == "assist.cut_in");
   Job vacuum = booster_job;
-  found(vacuum, Param::assist_vacuum, 100000);
-  found(vacuum, Param::assist_vacuum_altitude, 3000);
+  found(vacuum, param::assist_vacuum, 100000);
+  found(vacuum, param::assist_vacuum_altitude, 3000);
   CHECK(new_impossibility(booster_job, vacuum)->field == "assist.vacuum");
   Job tippy = known_job();
-  found(tippy, Param::vehicle_cg_height, 1.8);
-  found(tippy, Param::vehicle_wheelbase, 1.5);
+  found(tippy, param::vehicle_cg_height, 1.8);
+  found(tippy, param::vehicle_wheelbase, 1.5);
   CHECK(new_impossibility(known_job(), tippy)->field == "vehicle.cg_height");
   Job short_stroke = known_job();
-  found(short_stroke, Param::master_cutoff1, 0.019);
+  found(short_stroke, param::master_cutoff1, 0.019);
   CHECK(new_impossibility(known_job(), short_stroke)->field == "master.cutoff1");
 }
 
@@ -238,10 +248,10 @@ TEST_CASE("findings: doubt of the short arm, kept bore, failed conditions, unsaf
   Job job = known_job();
   CHECK(finding(findings_of(job), FindingCode::size_bore_kept));
   CHECK_FALSE(finding(findings_of(job), FindingCode::survey_pin_doubt));
-  found(job, Param::control_pin_arm, 0.05, How::estimate);
+  found(job, param::control_pin_arm, 0.05, How::estimate);
   CHECK(english(finding(findings_of(job), FindingCode::survey_pin_doubt)->message).find("10 %") !=
         std::string::npos);
-  found(job, Param::limit_z_failed, 0.8);
+  found(job, param::limit_z_failed, 0.8);
   const auto all = findings_of(job);
   REQUIRE(finding(all, FindingCode::size_failed_circuit));
   CHECK(finding(all, FindingCode::size_failed_circuit)->severity == Severity::hard);
@@ -265,11 +275,11 @@ TEST_CASE("status lines follow the work") {
   CHECK(status(Stage::survey) == "all that is needed is known");
   CHECK(status(Stage::plumb) == "outlets as intended");
   CHECK(status(Stage::fit) == "pivot to bore centreline unknown");
-  found(job, Param::circuit_fr, 1);
+  found(job, param::circuit_fr, 1);
   CHECK(status(Stage::plumb) == "outlets crossed");
-  job.found.clear(Param::circuit_fr);
+  job.found.clear(param::circuit_fr);
   CHECK(status(Stage::plumb) == "3 of 4 wheels traced");
-  found(job, Param::circuit_fr, 0);
+  found(job, param::circuit_fr, 0);
   job.bleeding["rr"] = {9, 0, 5};
   job.bleeding["rl"] = {9, 0, 4};
   CHECK(status(Stage::bleed) == "1 of 4 corners done");
@@ -280,11 +290,11 @@ TEST_CASE("status lines follow the work") {
   job.state = JobState::left_unsafe;
   CHECK(status(Stage::record) == "LEFT UNSAFE");
   Job two_bores;
-  found(two_bores, Param::master_bore, 0.0254);
-  two_bores.plan.set(Param::master_bore, measured(Param::master_bore, 0.028575, How::maker));
+  found(two_bores, param::master_bore, 0.0254);
+  two_bores.plan.set(param::master_bore, measured(param::master_bore, 0.028575, How::maker));
   CHECK(english(stage_status(two_bores, Stage::size, {}, {})) == "two bores and two ratios needed");
-  found(two_bores, Param::control_pad_arm, 0.33);
-  found(two_bores, Param::control_pin_arm, 0.055);
+  found(two_bores, param::control_pad_arm, 0.33);
+  found(two_bores, param::control_pin_arm, 0.055);
   CHECK(english(stage_status(two_bores, Stage::size, {}, {})) == "force ×1.27, travel ×0.79");
 }
 
@@ -316,20 +326,20 @@ TEST_CASE("preference changes the ranking of cells that pass") {
 
 TEST_CASE("hydraulic and electric boosters with their own typical figures") {
   Job job = known_job();
-  found(job, Param::assist_kind, 2);
+  found(job, param::assist_kind, 2);
   const auto hydraulic = std::get<Booster>(assemble(job, As::found).system->assist);
   CHECK(hydraulic.max_assist.value() == Approx(1e7 * 0.0011));
   CHECK(hydraulic.gain == Approx(6));
   CHECK(hydraulic.jump_in.value() == Approx(150));
-  found(job, Param::assist_kind, 3);
+  found(job, param::assist_kind, 3);
   const auto electric = std::get<Booster>(assemble(job, As::found).system->assist);
   CHECK(electric.max_assist.value() == Approx(4500));
   CHECK(electric.cut_in.value() == Approx(15));
   CHECK(electric.jump_in.value() == 0);
-  found(job, Param::assist_gain, 8);
+  found(job, param::assist_gain, 8);
   CHECK(std::get<Booster>(assemble(job, As::found).system->assist).gain == Approx(8));
-  CHECK_FALSE(relevant(job, As::found, Param::assist_vacuum));
-  CHECK(relevant(job, As::found, Param::assist_electric_force));
+  CHECK_FALSE(relevant(job, As::found, param::assist_vacuum));
+  CHECK(relevant(job, As::found, param::assist_electric_force));
   CHECK(has_assist(job, As::plan));
   const auto steps = install_steps(job);
   CHECK(std::any_of(steps.begin(), steps.end(),
@@ -340,20 +350,20 @@ TEST_CASE("hydraulic and electric boosters with their own typical figures") {
 
 TEST_CASE("a drum residual valve left on discs is a hard finding and holds its gate") {
   Job job = known_job();
-  found(job, Param::valve_residual_rear, 69e3);
+  found(job, param::valve_residual_rear, 69e3);
   CHECK_FALSE(finding(findings_of(job), FindingCode::plumb_residual_disc));  // drums want it
-  found(job, Param::valve_residual_front, 13.8e3);
+  found(job, param::valve_residual_front, 13.8e3);
   CHECK_FALSE(
       finding(findings_of(job), FindingCode::plumb_residual_disc));  // 2 psi for a low master
-  found(job, Param::valve_residual_front, 69e3);
+  found(job, param::valve_residual_front, 69e3);
   REQUIRE(finding(findings_of(job), FindingCode::plumb_residual_disc));
   const auto strip = foot_strip(job, 8);
   const auto gates = gates_of(job, strip, find_all(job, strip));
   CHECK(std::any_of(gates.begin(), gates.end(),
                     [](const Gate& g) { return g.id == GateId::residual && g.held; }));
   Job step = known_job();
-  found(step, Param::master_kind, 2);
-  CHECK(assemble(step, As::found).missing_system == std::vector<Param>{Param::master_step_bore});
-  found(step, Param::master_step_bore, 0.020);
+  found(step, param::master_kind, 2);
+  CHECK(assemble(step, As::found).missing_system == std::vector<Param>{param::master_step_bore});
+  found(step, param::master_step_bore, 0.020);
   CHECK(assemble(step, As::found).impossible.front().field == "master.step_bore");
 }

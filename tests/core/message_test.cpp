@@ -2,6 +2,7 @@
 // plurals, and a reader of another language.
 #include <catch2/catch.hpp>
 
+#include "document/param/control.hpp"
 #include "judge/findings.hpp"
 #include "quantity/message.hpp"
 #include "support/build.hpp"
@@ -79,7 +80,7 @@ TEST_CASE("a translation may turn the arguments round, and what is nobody's lang
 
 TEST_CASE("findings follow the reader's units") {
   Job job = known_job();
-  job.found.set(Param::control_rod_clearance, {0, How::stated, 0, {}});
+  job.found.set(param::control_rod_clearance, {0, How::stated, 0, {}});
   for (const Finding& f : find_all(job, foot_strip(job, 8)))
     if (f.code == FindingCode::rod_preload) {
       CHECK(english(f.message).find("0.00 mm") != std::string::npos);

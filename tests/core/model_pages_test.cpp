@@ -5,6 +5,9 @@
 #include <map>
 #include <string>
 
+#include "document/param/brakes.hpp"
+#include "document/param/control.hpp"
+#include "document/param/vehicle.hpp"
 #include "doubt/doubt.hpp"
 #include "proving/estimate.hpp"
 #include "rod/rod.hpp"
@@ -99,11 +102,11 @@ const std::map<std::string, std::function<double()>> kExamples{
        for (const ParamInfo& p : all_params())
          if (p.typical_si && p.kind != Kind::choice)
            job.found.set(p.param, {*p.typical_si, How::stated, 0, {}});
-       job.found.set(Param::vehicle_mass, {1260, How::stated, 0, {}});
-       job.found.set(Param::vehicle_cg_height, {0.56, How::stated, 0, {}});
-       job.found.set(Param::front_mu, {0.38, How::stated, 0, {}});
-       job.found.set(Param::control_return_force, {0, How::stated, 0, {}});
-       job.found.set(Param::control_pin_arm, {0.05, How::calliper, 0.001, {}});
+       job.found.set(param::vehicle_mass, {1260, How::stated, 0, {}});
+       job.found.set(param::vehicle_cg_height, {0.56, How::stated, 0, {}});
+       job.found.set(param::front_mu, {0.38, How::stated, 0, {}});
+       job.found.set(param::control_return_force, {0, How::stated, 0, {}});
+       job.found.set(param::control_pin_arm, {0.05, How::calliper, 0.001, {}});
        DoubtRequest q;
        q.samples = 100;
        const auto r = doubt(job, ConditionId::plan, q);

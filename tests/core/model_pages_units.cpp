@@ -9,6 +9,13 @@
 #include "assist/supply.hpp"
 #include "circuit/shoe.hpp"
 #include "clutch/clutch.hpp"
+#include "document/param/gauge.hpp"
+#include "document/param/kit.hpp"
+#include "document/param/master.hpp"
+#include "document/param/rod.hpp"
+#include "document/param/rod_ends.hpp"
+#include "document/param/symptom.hpp"
+#include "document/param/unit.hpp"
 #include "fitting/envelope.hpp"
 #include "fitting/off_axis.hpp"
 #include "fitting/pattern.hpp"
@@ -45,21 +52,21 @@ std::vector<Pressure> stops() {
 Concealed concealed() {
   Job job = known_job();
   for (const auto& [p, si] :
-       {std::pair{Param::symptom_first, 0.110}, {Param::symptom_third, 0.050}})
+       {std::pair{param::symptom_first, 0.110}, {param::symptom_third, 0.050}})
     job.found.set(p, measured(p, si, How::tape));
-  job.plan.set(Param::master_bore, measured(Param::master_bore, 0.0254, How::calliper));
+  job.plan.set(param::master_bore, measured(param::master_bore, 0.0254, How::calliper));
   return concealed_faults(resolve(job, As::found), resolve(job, As::plan)).faults.front();
 }
 
 GaugeReport gauged() {
   Values v;
-  for (const auto& [p, si] : {std::pair{Param::gauge_a1, 0.022225},
-                              {Param::gauge_a2, 0.022225},
-                              {Param::gauge_b1, 0.022225},
-                              {Param::gauge_b2, 0.0223},
-                              {Param::gauge_c1, 0.022225},
-                              {Param::gauge_c2, 0.022225},
-                              {Param::gauge_piston, 0.02215}})
+  for (const auto& [p, si] : {std::pair{param::gauge_a1, 0.022225},
+                              {param::gauge_a2, 0.022225},
+                              {param::gauge_b1, 0.022225},
+                              {param::gauge_b2, 0.0223},
+                              {param::gauge_c1, 0.022225},
+                              {param::gauge_c2, 0.022225},
+                              {param::gauge_piston, 0.02215}})
     v.set(p, {Origin::measured, si, 0, How::calliper, false, false});
   return gauge_report(v);
 }
@@ -166,9 +173,9 @@ const std::map<std::string, std::function<double()>>& unit_examples() {
       {"fit.chord mm on 80",
        [] {
          Values v;
-         for (const auto& [p, si] : {std::pair{Param::unit_studs, 1.0},
-                                     {Param::unit_stud_pitch, 0.080},
-                                     {Param::unit_stud_size, 0.008}})
+         for (const auto& [p, si] : {std::pair{param::unit_studs, 1.0},
+                                     {param::unit_stud_pitch, 0.080},
+                                     {param::unit_stud_size, 0.008}})
            v.set(p, {Origin::measured, si, 0, How::calliper, false, false});
          const Pattern p = pattern_of(v, 0);
          return std::hypot(p.studs[0].x_m - p.studs[1].x_m, p.studs[0].z_m - p.studs[1].z_m) * 1e3;
@@ -184,18 +191,18 @@ const std::map<std::string, std::function<double()>>& unit_examples() {
       {"fit.turn mm same hand",
        [] {
          Job job = known_job();
-         for (const auto& [p, si] : {std::pair{Param::rod_pitch, 0.0254 / 24},
-                                     {Param::rod_pitch2, 0.0254 / 20},
-                                     {Param::rod_coupling, 2.0}})
+         for (const auto& [p, si] : {std::pair{param::rod_pitch, 0.0254 / 24},
+                                     {param::rod_pitch2, 0.0254 / 20},
+                                     {param::rod_coupling, 2.0}})
            job.plan.set(p, measured(p, si, How::calliper));
          return *ends_report(job, rod_report(job)).per_turn_m * 1e3;
        }},
       {"survey.slack mm at the pedal",
        [] {
          Values v = resolve(known_job(), As::found);
-         for (const auto& [p, si] : {std::pair{Param::symptom_rod_play, 0.002},
-                                     {Param::symptom_pivot_play, 0.015},
-                                     {Param::symptom_pin_wear, 0.0005}})
+         for (const auto& [p, si] : {std::pair{param::symptom_rod_play, 0.002},
+                                     {param::symptom_pivot_play, 0.015},
+                                     {param::symptom_pin_wear, 0.0005}})
            v.set(p, {Origin::measured, si, 0, How::rule, false, false});
          return slack_budget(v).sum_m * 1e3;
        }},
@@ -206,8 +213,8 @@ const std::map<std::string, std::function<double()>>& unit_examples() {
       {"survey.kit rod mm",
        [] {
          Values in_it, kit;
-         in_it.set(Param::kit_socket, {Origin::measured, 0.010, 0, How::calliper, false, false});
-         kit.set(Param::kit_socket, {Origin::measured, 0.0115, 0, How::calliper, false, false});
+         in_it.set(param::kit_socket, {Origin::measured, 0.010, 0, How::calliper, false, false});
+         kit.set(param::kit_socket, {Origin::measured, 0.0115, 0, How::calliper, false, false});
          return *kit_report(in_it, kit).rod_change_m * 1e3;
        }},
       {"sizing.least_ratio",

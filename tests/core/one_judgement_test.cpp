@@ -3,6 +3,11 @@
 #include <catch2/catch.hpp>
 #include <cstdlib>
 
+#include "document/param/brakes.hpp"
+#include "document/param/control.hpp"
+#include "document/param/limits.hpp"
+#include "document/param/master.hpp"
+#include "document/param/valves.hpp"
 #include "judge/findings.hpp"
 #include "proving/gates.hpp"
 #include "sizing/sweep.hpp"
@@ -22,8 +27,8 @@ std::optional<Cell> own_cell(const Job& job) {
   if (!ratio) return std::nullopt;
   SweepRequest q;
   q.limits = limits_of(plan);
-  q.bores_m = {plan.si(Param::master_bore)};
-  if (plan.is(choice::MasterKind::twin)) q.bores2_m = {plan.si(Param::master_bore2)};
+  q.bores_m = {plan.si(param::master_bore)};
+  if (plan.is(choice::MasterKind::twin)) q.bores2_m = {plan.si(param::master_bore2)};
   q.ratios = {*ratio};
   const auto map = sweep(job, q);
   if (!map || map->cells.empty()) return std::nullopt;
@@ -273,20 +278,20 @@ TEST_CASE("a choice that nobody looked at decides like any other value") {
   const auto plan = [&job] { return foot_strip(job, 0)[1]; };
   REQUIRE(plan().verdict == Verdict::holds);
   // Aged hoses take more fluid: with a travel limit just above what new ones need they decide.
-  job.found.set(Param::limit_travel,
-                measured(Param::limit_travel, plan().target->at.pad_travel_m * 1.01, How::stated));
+  job.found.set(param::limit_travel,
+                measured(param::limit_travel, plan().target->at.pad_travel_m * 1.01, How::stated));
   REQUIRE(plan().verdict == Verdict::holds);
-  job.found.clear(Param::front_hose_kind);
-  job.plan.clear(Param::front_hose_kind);
-  REQUIRE(value_of(job, As::plan, Param::front_hose_kind).known());
+  job.found.clear(param::front_hose_kind);
+  job.plan.clear(param::front_hose_kind);
+  REQUIRE(value_of(job, As::plan, param::front_hose_kind).known());
   const ConditionReport c = plan();
   CHECK(c.verdict == Verdict::if_typical);
   CHECK(english(c.reason).find("front hoses") != std::string::npos);
   CHECK(english(stage_status(job, Stage::size, foot_strip(job, 0), {})).find("nobody measured") !=
         std::string::npos);
   // What makes the job the one it is is no guess, and neither is a valve that nobody spoke of.
-  job.found.set(Param::front_hose_kind, {0, How::stated, 0, {}});
-  for (const Param p : {Param::control_use, Param::valve_kind, Param::valve_metering}) {
+  job.found.set(param::front_hose_kind, {0, How::stated, 0, {}});
+  for (const Param p : {param::control_use, param::valve_kind, param::valve_metering}) {
     job.found.clear(p);
     job.plan.clear(p);
   }
@@ -313,11 +318,11 @@ TEST_CASE("conditions that cannot be said are counted, never passed over") {
         strip[i].target->at.pad_force_n > strip[hardest].target->at.pad_force_n)
       hardest = i;
   const double effort = strip[hardest].target->at.pad_force_n;
-  job.found.set(Param::limit_effort, measured(Param::limit_effort, effort * 1.01, How::stated));
+  job.found.set(param::limit_effort, measured(param::limit_effort, effort * 1.01, How::stated));
   CHECK(says().find("fail") == std::string::npos);
-  job.found.set(Param::control_efficiency,
-                measured(Param::control_efficiency,
-                         value_of(job, As::plan, Param::control_efficiency).si, How::estimate));
+  job.found.set(param::control_efficiency,
+                measured(param::control_efficiency,
+                         value_of(job, As::plan, param::control_efficiency).si, How::estimate));
   CHECK(says().find("on what nobody measured") != std::string::npos);
   const auto resting = foot_strip(job, 0);
   CHECK(resting[hardest].verdict == Verdict::if_typical);
@@ -325,13 +330,13 @@ TEST_CASE("conditions that cannot be said are counted, never passed over") {
   for (const RuleVerdict& r : resting[hardest].rules)
     if (r.rule == PressRule::effort)
       named = r.verdict == Verdict::if_typical &&
-              r.decided_by == std::vector<Param>{Param::control_efficiency};
+              r.decided_by == std::vector<Param>{param::control_efficiency};
   CHECK(named);
   CHECK(english(resting[hardest].reason).find("efficiency") != std::string::npos);
   // Measured, it decides still, and may be said to hold.
-  job.found.set(Param::control_efficiency,
-                measured(Param::control_efficiency,
-                         value_of(job, As::plan, Param::control_efficiency).si, How::stated));
+  job.found.set(param::control_efficiency,
+                measured(param::control_efficiency,
+                         value_of(job, As::plan, param::control_efficiency).si, How::stated));
   CHECK(foot_strip(job, 0)[hardest].verdict == Verdict::holds);
   set(job, "found:limit.effort=900 N; master.stroke1=?; master.stroke2=?");
   CHECK(says() == "6 conditions cannot be said");

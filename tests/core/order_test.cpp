@@ -2,6 +2,8 @@
 #include <catch2/catch.hpp>
 #include <map>
 
+#include "document/param/control.hpp"
+#include "document/param/limits.hpp"
 #include "support/build.hpp"
 #include "support/every_code.hpp"
 #include "support/random_job.hpp"
@@ -27,12 +29,12 @@ Job changed_job(unsigned seed) {
   const Job other = random_job(seed + 500000, 0.02);
   for (const ParamInfo& p : all_params())
     if (pressed_by(p.group) && (seed >> (static_cast<unsigned>(p.group) % 7)) % 2 == 0)
-      if (const auto& m = other.found.at(p.param); m && p.param != Param::control_use)
+      if (const auto& m = other.found.at(p.param); m && p.param != param::control_use)
         job.plan.set(p.param, *m);
   if (seed % 3 == 0)
-    job.found.set(Param::target_job, {static_cast<double>(seed % 9), How::stated, 0, {}});
+    job.found.set(param::target_job, {static_cast<double>(seed % 9), How::stated, 0, {}});
   if (seed % 5 == 0)
-    job.found.set(Param::control_kind, {static_cast<double>(seed % 3), How::stated, 0, {}});
+    job.found.set(param::control_kind, {static_cast<double>(seed % 3), How::stated, 0, {}});
   return job;
 }
 

@@ -5,6 +5,11 @@
 
 #include "assist/reserve.hpp"
 #include "document/ahead.hpp"
+#include "document/param/assist.hpp"
+#include "document/param/brakes.hpp"
+#include "document/param/circuits.hpp"
+#include "document/param/control.hpp"
+#include "document/param/master.hpp"
 #include "doubt/doubt.hpp"
 #include "figures/figures.hpp"
 #include "judge/findings.hpp"
@@ -42,25 +47,25 @@ void set_faces(Job& job) {
 TEST_CASE("the plan's rod is the rod as it will be, in every place that asks") {
   Job job = known_job();
   set_faces(job);
-  CHECK(plan_si(job, Param::control_rod_length) == Approx(0.142));
-  CHECK(value_of(job, As::plan, Param::control_rod_length).follows);
-  CHECK(rod_report(job).new_length->value() == Approx(plan_si(job, Param::control_rod_length)));
-  CHECK(english(origin_words(job, As::plan, Param::control_rod_length)) ==
+  CHECK(plan_si(job, param::control_rod_length) == Approx(0.142));
+  CHECK(value_of(job, As::plan, param::control_rod_length).follows);
+  CHECK(rod_report(job).new_length->value() == Approx(plan_si(job, param::control_rod_length)));
+  CHECK(english(origin_words(job, As::plan, param::control_rod_length)) ==
         "worked out from the others");
   // More clearance: shorter by so much, and the strip counts with it.
   set(job, "rod.clearance_more=0.5 mm");
-  CHECK(plan_si(job, Param::control_rod_length) == Approx(0.1415));
-  CHECK(plan_si(job, Param::control_rod_clearance) == Approx(0.00075 + 0.0005));
+  CHECK(plan_si(job, param::control_rod_length) == Approx(0.1415));
+  CHECK(plan_si(job, param::control_rod_clearance) == Approx(0.00075 + 0.0005));
   // What is entered for the plan wins; a rod 4.2 mm too long holds the piston on.
   set(job, "control.rod_length=145.7 mm; rod.clearance_more=0 mm");
-  CHECK(plan_si(job, Param::control_rod_length) == Approx(0.1457));
-  CHECK(plan_si(job, Param::control_rod_clearance) == Approx(0.00075 - 0.0037));
+  CHECK(plan_si(job, param::control_rod_length) == Approx(0.1457));
+  CHECK(plan_si(job, param::control_rod_clearance) == Approx(0.00075 - 0.0037));
   CHECK(has(job, FindingCode::rod_preload));
   set(job, "control.rod_length=142 mm");
   CHECK_FALSE(has(job, FindingCode::rod_preload));
   // A measured clearance is a measured clearance.
   set(job, "control.rod_length=145.7 mm; control.rod_clearance=0.6 mm");
-  CHECK(plan_si(job, Param::control_rod_clearance) == Approx(0.0006));
+  CHECK(plan_si(job, param::control_rod_clearance) == Approx(0.0006));
 }
 
 TEST_CASE("a lowered pad has a shorter way to the floor") {
@@ -68,15 +73,15 @@ TEST_CASE("a lowered pad has a shorter way to the floor") {
   set(job, "found:control.pad_stop=150 mm");
   const double before = foot_strip(job, 0)[1].target->reserve_m;
   set(job, "rod.height_wish=-40 mm");
-  CHECK(plan_si(job, Param::control_pad_stop) == Approx(0.110));
+  CHECK(plan_si(job, param::control_pad_stop) == Approx(0.110));
   CHECK(foot_strip(job, 0)[1].target->reserve_m < before - 0.030);
   CHECK(foot_strip(job, 0)[0].target->reserve_m == Approx(before));  // as found nothing moved
   // A way that was entered for the plan is shortened too; one measured as built is what it is.
   set(job, "control.pad_stop=148 mm");
-  CHECK(plan_si(job, Param::control_pad_stop) == Approx(0.108));
-  job.built.set(Param::control_pad_stop, {0.121, How::tape, 0.0015, {}});
-  CHECK(plan_si(job, Param::control_pad_stop) == Approx(0.121));
-  job.built.clear(Param::control_pad_stop);
+  CHECK(plan_si(job, param::control_pad_stop) == Approx(0.108));
+  job.built.set(param::control_pad_stop, {0.121, How::tape, 0.0015, {}});
+  CHECK(plan_si(job, param::control_pad_stop) == Approx(0.121));
+  job.built.clear(param::control_pad_stop);
   // The exact rod of a tilted arm differs from height over ratio, and is the longer reach's.
   set(job,
       "control.axis_height=45 mm; control.offset=3 mm; control.rest_angle=-15 deg; "
@@ -92,13 +97,13 @@ TEST_CASE("an output-rod gap that was measured is the gap that the foot meets") 
   set(job, "assist.kind=vacuum; assist.diaphragm1=220 mm; assist.gain=4; assist.vacuum=60 kPa");
   const double before = foot_strip(job, 0)[1].target->at.pad_travel_m;
   set(job, "rod.recess=14 mm; rod.stick_off=7.2 mm; rod.stick_on=7.6 mm");
-  CHECK(plan_si(job, Param::assist_output_gap) == Approx(0.0068));
+  CHECK(plan_si(job, param::assist_output_gap) == Approx(0.0068));
   CHECK(foot_strip(job, 0)[1].target->at.pad_travel_m > before + 0.030);
   // A smaller gap that was typed does not talk it away.
   set(job, "assist.output_gap=0.5 mm");
-  CHECK(plan_si(job, Param::assist_output_gap) == Approx(0.0068));
+  CHECK(plan_si(job, param::assist_output_gap) == Approx(0.0068));
   set(job, "rod.stick_off=13.6 mm; rod.stick_on=13.7 mm");
-  CHECK(plan_si(job, Param::assist_output_gap) == Approx(0.0005));
+  CHECK(plan_si(job, param::assist_output_gap) == Approx(0.0005));
 }
 
 TEST_CASE("the vacuum of the plan: the gauge's, the pump's, or none, and the weakest driver") {
@@ -111,13 +116,13 @@ TEST_CASE("the vacuum of the plan: the gauge's, the pump's, or none, and the wea
   const double strong = effort(1);
   set(job, "assist.vacuum=25 kPa");
   CHECK(effort(1) > 1.1 * strong);
-  job.plan.clear(Param::assist_vacuum);
+  job.plan.clear(param::assist_vacuum);
   set(job, "room.engine=goes; supply.pump_flow=0 l/min");
-  CHECK(plan_si(job, Param::assist_vacuum) == 0);
+  CHECK(plan_si(job, param::assist_vacuum) == 0);
   CHECK(effort(1) > 1.5 * strong);
   CHECK(has(job, FindingCode::size_vacuum_gone));
   set(job, "supply.pump_flow=30 l/min; supply.pump_ultimate=30 kPa");
-  CHECK(plan_si(job, Param::assist_vacuum) == Approx(71325));
+  CHECK(plan_si(job, param::assist_vacuum) == Approx(71325));
   CHECK_FALSE(has(job, FindingCode::size_vacuum_gone));
   CHECK(limits_of(job).effort_n == 330);
   set(job, "room.driver=210 N");
@@ -128,38 +133,38 @@ TEST_CASE("the vacuum of the plan: the gauge's, the pump's, or none, and the wea
 TEST_CASE("what a plan takes over from a unit that it replaces is no measurement of the new one") {
   Job job = known_job();
   set(job, "found:master.cutoff1=1.2 mm");
-  Value v = value_of(job, As::plan, Param::master_cutoff1);
+  Value v = value_of(job, As::plan, param::master_cutoff1);
   CHECK(v.settled());
   set(job, "master.bore=25.4 mm");
-  v = value_of(job, As::plan, Param::master_cutoff1);
+  v = value_of(job, As::plan, param::master_cutoff1);
   CHECK(v.inherited);
   CHECK(v.other_unit);
   CHECK_FALSE(v.settled());
   CHECK(v.uncertainty_si == Approx(0.2 * 0.0012));
-  CHECK(value_of(job, As::plan, Param::front_piston).settled());  // the calipers stay
-  CHECK(value_of(job, As::plan, Param::circuit_fl).other_unit);   // traced on the old outlets
+  CHECK(value_of(job, As::plan, param::front_piston).settled());  // the calipers stay
+  CHECK(value_of(job, As::plan, param::circuit_fl).other_unit);   // traced on the old outlets
   set(job, "master.cutoff1=1.1 mm");
-  CHECK(value_of(job, As::plan, Param::master_cutoff1).settled());
+  CHECK(value_of(job, As::plan, param::master_cutoff1).settled());
   // The same bore measured again is the same unit.
   set(job, "master.bore=22.24 mm");
-  CHECK_FALSE(value_of(job, As::plan, Param::master_cutoff2).other_unit);
+  CHECK_FALSE(value_of(job, As::plan, param::master_cutoff2).other_unit);
 }
 
 TEST_CASE("unknown on purpose stays unknown, a guess without a doubt has one") {
   Job job = known_job();
-  job.plan.set(Param::control_rod_clearance, Measured{});
-  const Value v = value_of(job, As::plan, Param::control_rod_clearance);
+  job.plan.set(param::control_rod_clearance, Measured{});
+  const Value v = value_of(job, As::plan, param::control_rod_clearance);
   CHECK(v.said_unknown);
   CHECK_FALSE(v.settled());
-  CHECK(english(origin_words(job, As::plan, Param::control_rod_clearance)) ==
+  CHECK(english(origin_words(job, As::plan, param::control_rod_clearance)) ==
         "unknown; a typical value stands in");
-  job.found.set(Param::front_mu, {0.38, How::estimate, 0, {}});
-  CHECK(value_of(job, As::found, Param::front_mu).uncertainty_si == Approx(0.038));
+  job.found.set(param::front_mu, {0.38, How::estimate, 0, {}});
+  CHECK(value_of(job, As::found, param::front_mu).uncertainty_si == Approx(0.038));
 }
 
 TEST_CASE("values are typed with their doubt") {
   const auto typed = [](const char* text) {
-    return parse_with_doubt(Param::control_pad_arm, text, {});
+    return parse_with_doubt(param::control_pad_arm, text, {});
   };
   CHECK(typed("13 in ±1/16")->si == Approx(0.3302));
   CHECK(*typed("13 in ±1/16")->uncertainty_si == Approx(0.0254 / 16));
@@ -338,7 +343,7 @@ TEST_CASE(
   CHECK(std::abs(five.dead_m - four.dead_m) < four.dead_uncertainty_m);
   CHECK(five.dead_uncertainty_m < 1.5 * four.dead_uncertainty_m);
   // Brakes unknown: the shape of a caliper brake, with more doubt and never a straight line's jump.
-  job.found.clear(Param::front_kind);
+  job.found.clear(param::front_kind);
   const BeforeCurve bare = before_curve(job, strip_inputs(job));
   REQUIRE(bare.because.empty());
   CHECK_FALSE(bare.by_model);

@@ -1,6 +1,8 @@
 // Ports open to air, take-up, and the ideal brake distribution.
 #include <catch2/catch.hpp>
 
+#include "document/param/assist.hpp"
+#include "document/param/master.hpp"
 #include "figures/figures.hpp"
 #include "support/build.hpp"
 
@@ -25,7 +27,7 @@ TEST_CASE("open ports: the weaker spring goes first, order alone is no fault (co
   const auto k = Kinematics::make(c);
   CHECK(k->pad_travel(Length{0.375 * 0.0254})->value() / 0.0254 == Approx(2.25));
   Job job = known_job();
-  job.found.set(Param::master_springs, {1, How::stated, 0, {}});
+  job.found.set(param::master_springs, {1, How::stated, 0, {}});
   const auto g = figure_group(job, "ports");
   REQUIRE(g->figures.size() == 2);
   CHECK(*g->figures[1].si == Approx(0.019));
@@ -59,8 +61,8 @@ TEST_CASE("both axles lock together at the ideal split (textbook: front share X 
 
 TEST_CASE("a found assist of another kind is an option of its own on the map") {
   Job job = known_job();
-  job.found.set(Param::assist_kind, {2, How::stated, 0, {}});
-  job.plan.set(Param::assist_kind, {0, How::stated, 0, {}});
+  job.found.set(param::assist_kind, {2, How::stated, 0, {}});
+  job.plan.set(param::assist_kind, {0, How::stated, 0, {}});
   const auto bands = figure_group(job, "bands");
   CHECK(bands->figures.size() >= 10);
   for (const Figure& f : bands->figures)

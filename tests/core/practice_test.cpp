@@ -2,6 +2,9 @@
 #include <catch2/catch.hpp>
 
 #include "calc/calculators.hpp"
+#include "document/param/assist.hpp"
+#include "document/param/supply.hpp"
+#include "document/param/valves.hpp"
 #include "figures/figures.hpp"
 #include "judge/findings.hpp"
 #include "quantity/quantity.hpp"
@@ -48,8 +51,8 @@ TEST_CASE(
   constexpr double kPsi = 6894.757293168361;
   const auto told = [](double front_psi, double rear_psi) {
     Job job = known_job();
-    job.found.set(Param::valve_residual_front, {front_psi * kPsi, How::stated, 0, {}});
-    job.found.set(Param::valve_residual_rear, {rear_psi * kPsi, How::stated, 0, {}});
+    job.found.set(param::valve_residual_front, {front_psi * kPsi, How::stated, 0, {}});
+    job.found.set(param::valve_residual_rear, {rear_psi * kPsi, How::stated, 0, {}});
     for (const Finding& f : find_all(job, foot_strip(job, 8)))
       if (f.code == FindingCode::plumb_residual_disc) return true;
     return false;
@@ -60,13 +63,13 @@ TEST_CASE(
 }
 
 TEST_CASE("usual feeds and fills (common practice, no source)") {
-  CHECK(value_of(Job{}, As::plan, Param::supply_fuse).si == 40);
+  CHECK(value_of(Job{}, As::plan, param::supply_fuse).si == 40);
   Job electric = known_job();
-  electric.found.set(Param::assist_kind, {3, How::stated, 0, {}});
+  electric.found.set(param::assist_kind, {3, How::stated, 0, {}});
   const auto g = figure_group(electric, "supply");
   CHECK(english(g->figures.back().note).find("5 A") != std::string::npos);
   // 19 inHg at idle is the usual vacuum, under 15 is short.
-  CHECK(value_of(Job{}, As::plan, Param::assist_vacuum).si / 3386.389 == Approx(19).margin(0.3));
+  CHECK(value_of(Job{}, As::plan, param::assist_vacuum).si / 3386.389 == Approx(19).margin(0.3));
 }
 
 TEST_CASE("usual torques, pedal heights, hones, servo angles (common practice, no source)") {
@@ -88,7 +91,7 @@ TEST_CASE("usual torques, pedal heights, hones, servo angles (common practice, n
   CHECK(first("hone", 2 * 0.0254).verdict == Verdict::holds);
   CHECK(first("hone", 0.7 * 0.0254).verdict == Verdict::fails);
   Job job = known_job();
-  job.plan.set(Param::assist_kind, {4, How::stated, 0, {}});
+  job.plan.set(param::assist_kind, {4, How::stated, 0, {}});
   bool angles = false;
   for (const Step& s : install_steps(job))
     if (s.id == StepId::assist_servo_angle)

@@ -6,6 +6,11 @@
 #include <stdexcept>
 #include <string>
 
+#include "document/param/clutch.hpp"
+#include "document/param/control.hpp"
+#include "document/param/lines.hpp"
+#include "document/param/master.hpp"
+#include "document/param/vehicle.hpp"
 #include "document/params.hpp"
 #include "quantity/drills.hpp"
 #include "quantity/quantity.hpp"
@@ -204,17 +209,17 @@ TEST_CASE("the parameter table is complete and consistent") {
 
 TEST_CASE("impossible values are refused by name, range and remedy") {
   const Style s;
-  const auto bore = parse_value(Param::master_bore, "-20 mm", s);
+  const auto bore = parse_value(param::master_bore, "-20 mm", s);
   REQUIRE_FALSE(bore);
   CHECK(bore.error().field == "master.bore");
   CHECK(english(bore.error().text()).find("8.00 mm to 60.00 mm") != std::string::npos);
-  CHECK_FALSE(parse_value(Param::control_pin_arm, "0", s));
-  const auto fluid = parse_value(Param::fluid_grade, "5.2", s);
+  CHECK_FALSE(parse_value(param::control_pin_arm, "0", s));
+  const auto fluid = parse_value(param::fluid_grade, "5.2", s);
   REQUIRE_FALSE(fluid);
   CHECK(english(fluid.error().reason) == "There is no fluid grade “5.2”");
-  CHECK(*parse_value(Param::fluid_grade, "DOT 5.1", s) == 3);
-  CHECK(*parse_value(Param::fluid_grade, "5.1", s) == 3);
-  CHECK_FALSE(parse_value(Param::master_bore, "a big one", s));
+  CHECK(*parse_value(param::fluid_grade, "DOT 5.1", s) == 3);
+  CHECK(*parse_value(param::fluid_grade, "5.1", s) == 3);
+  CHECK_FALSE(parse_value(param::master_bore, "a big one", s));
 }
 
 TEST_CASE("a comma with three digits behind it is asked about, or settled by the range",
@@ -233,11 +238,11 @@ TEST_CASE("a comma with three digits behind it is asked about, or settled by the
     CHECK_FALSE(may_be_grouped(text));
   CHECK(parse_quantity("0,750 mm", Kind::length, UnitStyle::metric) == 0.75e-3);
   // Where only one of the two readings can be, it is taken.
-  CHECK(*parse_value(Param::master_bore, "19,050 mm", {}) == Approx(0.01905));
-  CHECK(*parse_value(Param::vehicle_mass, "1,200 kg", {}) == Approx(1200));
-  CHECK(*parse_value(Param::control_pad_arm, "0,330 m", {}) == Approx(0.33));
-  CHECK_FALSE(parse_value(Param::vehicle_wheelbase, "2,540", {UnitStyle::imperial}));
-  CHECK_FALSE(parse_value(Param::clutch_peak, "1,200 lbf", {UnitStyle::imperial}) == 1.2);
+  CHECK(*parse_value(param::master_bore, "19,050 mm", {}) == Approx(0.01905));
+  CHECK(*parse_value(param::vehicle_mass, "1,200 kg", {}) == Approx(1200));
+  CHECK(*parse_value(param::control_pad_arm, "0,330 m", {}) == Approx(0.33));
+  CHECK_FALSE(parse_value(param::vehicle_wheelbase, "2,540", {UnitStyle::imperial}));
+  CHECK_FALSE(parse_value(param::clutch_peak, "1,200 lbf", {UnitStyle::imperial}) == 1.2);
 }
 
 TEST_CASE("a bare fraction is one of an inch, whatever unit is shown") {

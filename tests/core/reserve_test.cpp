@@ -8,6 +8,9 @@
 #include "assist/reserve.hpp"
 #include "assist/servo.hpp"
 #include "assist/supply.hpp"
+#include "document/param/assist.hpp"
+#include "document/param/limits.hpp"
+#include "document/param/supply.hpp"
 #include "figures/figures.hpp"
 #include "support/build.hpp"
 
@@ -168,27 +171,27 @@ TEST_CASE("reserve figures follow what is fitted") {
   Job job = known_job();
   const auto set = [&job](Param p, double v) { job.found.set(p, {v, How::stated, 0, {}}); };
   CHECK(figure_group(job, "reserve")->figures.empty());
-  set(Param::assist_kind, 1);
+  set(param::assist_kind, 1);
   CHECK_FALSE(find(*figure_group(job, "reserve"), "Assisted stops in a row")->si);
-  set(Param::assist_diaphragm1, 0.203);
-  set(Param::target_z, 0.3);
+  set(param::assist_diaphragm1, 0.203);
+  set(param::target_z, 0.3);
   const auto one = figure_group(job, "reserve");
   REQUIRE(find(*one, "Assisted stops in a row")->si);
   CHECK(*find(*one, "Assisted stops in a row")->si >= 1);
-  set(Param::assist_manifold, 60000);
+  set(param::assist_manifold, 60000);
   const auto weak = figure_group(job, "reserve");
   CHECK(*find(*weak, "Pressure difference")->si == Approx(41325));
   CHECK(find(*weak, "Pressure difference")->verdict == Verdict::fails);
-  set(Param::supply_pump_flow, 0.0003);
+  set(param::supply_pump_flow, 0.0003);
   CHECK(find(*figure_group(job, "reserve"), "Pump to working vacuum")->si);
-  set(Param::assist_kind, 2);
+  set(param::assist_kind, 2);
   CHECK(*find(*figure_group(job, "reserve"), "Assisted stops in a row")->si >= 1);
-  set(Param::supply_accu, 0);
+  set(param::supply_accu, 0);
   CHECK(*find(*figure_group(job, "reserve"), "Assisted stops in a row")->si == 0);
-  set(Param::assist_kind, 3);
+  set(param::assist_kind, 3);
   CHECK_FALSE(find(*figure_group(job, "supply"), "Volt drop at the fuse's rating")->si);
-  set(Param::supply_wire_length, 2.5);
-  set(Param::supply_wire_area, 4e-6);
+  set(param::supply_wire_length, 2.5);
+  set(param::supply_wire_area, 4e-6);
   CHECK(find(*figure_group(job, "supply"), "Volt drop at the fuse's rating")->verdict ==
         Verdict::fails);
   const auto findings = figure_findings(job);

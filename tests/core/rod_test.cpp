@@ -3,6 +3,9 @@
 #include <catch2/catch.hpp>
 #include <cmath>
 
+#include "document/param/control.hpp"
+#include "document/param/rod.hpp"
+#include "document/param/rod_ends.hpp"
 #include "judge/findings.hpp"
 #include "proving/estimate.hpp"
 #include "rod/ends.hpp"
@@ -57,15 +60,15 @@ TEST_CASE("turns for a pedal height (common practice, no source)") {
 TEST_CASE("rod report: unknown says what is missing, doubt reaches the pedal, thread is checked") {
   Job job = known_job();
   CHECK(rod_report(job).missing_change.size() == 6);
-  found(job, Param::rod_snout, 0.560 * kIn);
-  found(job, Param::rod_socket, 1.010 * kIn);
-  found(job, Param::rod_stack, 0.001);
+  found(job, param::rod_snout, 0.560 * kIn);
+  found(job, param::rod_socket, 1.010 * kIn);
+  found(job, param::rod_stack, 0.001);
   CHECK(rod_report(job).missing_change.size() == 3);  // the new unit never inherits
-  plan(job, Param::rod_snout, 1.730 * kIn);
-  plan(job, Param::rod_socket, 1.010 * kIn);
-  plan(job, Param::rod_stack, 0.001);
-  found(job, Param::control_rod_length, 0.152);
-  plan(job, Param::rod_pitch, kIn / 24, How::stated);
+  plan(job, param::rod_snout, 1.730 * kIn);
+  plan(job, param::rod_socket, 1.010 * kIn);
+  plan(job, param::rod_stack, 0.001);
+  found(job, param::control_rod_length, 0.152);
+  plan(job, param::rod_pitch, kIn / 24, How::stated);
   const RodReport r = rod_report(job);
   REQUIRE(r.change);
   CHECK(r.change->uncertainty.value() == Approx(0.05e-3 * std::sqrt(6)).epsilon(1e-9));
@@ -75,30 +78,30 @@ TEST_CASE("rod report: unknown says what is missing, doubt reaches the pedal, th
   CHECK(r.free_play->value() == Approx(0.0045));
   CHECK(english(rod_words(r)) == "Shorten by 29.72 mm (1.170 in) ± 0.12 mm");
 
-  plan(job, Param::control_rod_clearance, -0.0002);
+  plan(job, param::control_rod_clearance, -0.0002);
   CHECK(has(rod_report(job).findings, FindingCode::rod_preload));
-  plan(job, Param::rod_snout, 0.560 * kIn - 0.01);  // now 10 mm longer
-  plan(job, Param::rod_diameter, 0.008);
-  plan(job, Param::rod_engaged, 0.012);
+  plan(job, param::rod_snout, 0.560 * kIn - 0.01);  // now 10 mm longer
+  plan(job, param::rod_diameter, 0.008);
+  plan(job, param::rod_engaged, 0.012);
   CHECK(has(rod_report(job).findings, FindingCode::rod_thread_short));
-  plan(job, Param::rod_snout, 1.730 * kIn);
-  plan(job, Param::rod_thread_spare, 0.020);
+  plan(job, param::rod_snout, 1.730 * kIn);
+  plan(job, param::rod_thread_spare, 0.020);
   CHECK(has(rod_report(job).findings, FindingCode::rod_thread_bottoms));
-  found(job, Param::control_rod_length, 0.025);
+  found(job, param::control_rod_length, 0.025);
   CHECK(has(rod_report(job).findings, FindingCode::rod_inside_out));
 }
 
 TEST_CASE("rod: one answer, the total, everywhere: words, status, cut, turns, new length") {
   Job job = known_job();
   for (const As w : {As::found, As::plan})
-    for (const Param p : {Param::rod_snout, Param::rod_socket})
+    for (const Param p : {param::rod_snout, param::rod_socket})
       (w == As::found ? job.found : job.plan).set(p, {0.010, How::calliper, 0.05e-3, {}});
-  found(job, Param::rod_stack, 0);
-  plan(job, Param::rod_stack, 0);
-  plan(job, Param::rod_snout, 0.012);
-  found(job, Param::control_rod_length, 0.150);
-  plan(job, Param::rod_end, 0, How::stated);
-  plan(job, Param::rod_height_wish, 0.036);
+  found(job, param::rod_stack, 0);
+  plan(job, param::rod_stack, 0);
+  plan(job, param::rod_snout, 0.012);
+  found(job, param::control_rod_length, 0.150);
+  plan(job, param::rod_end, 0, How::stated);
+  plan(job, param::rod_height_wish, 0.036);
   RodReport r = rod_report(job);
   REQUIRE(r.total);
   CHECK(r.total->value() == Approx(0.004));  // 2 mm shorter for the unit, 6 mm for the pad height
@@ -110,29 +113,29 @@ TEST_CASE("rod: one answer, the total, everywhere: words, status, cut, turns, ne
   CHECK(r.new_length->value() == Approx(0.154));
   CHECK(english(stage_status(job, Stage::rod, foot_strip(job, 4), {})) == "lengthen 4.0 mm");
   // A left and right thread of two pitches, and one of the same hand: one function, one answer.
-  plan(job, Param::rod_pitch, 0.00125, How::stated);
-  plan(job, Param::rod_pitch2, 0.001, How::stated);
+  plan(job, param::rod_pitch, 0.00125, How::stated);
+  plan(job, param::rod_pitch2, 0.001, How::stated);
   for (const auto& [coupling, turns] : {std::pair(0, 3.2), {1, 4.0 / 2.25}, {2, 16.0}}) {
-    plan(job, Param::rod_coupling, coupling, How::stated);
+    plan(job, param::rod_coupling, coupling, How::stated);
     r = rod_report(job);
     REQUIRE(r.turns);
     CHECK(*r.turns == Approx(turns));
     CHECK(*ends_report(job, r).turns == *r.turns);
   }
   // Nearly the same pitch twice moves nothing: never a count of turns without end.
-  plan(job, Param::rod_pitch2, 0.00125 + 1e-18, How::stated);
+  plan(job, param::rod_pitch2, 0.00125 + 1e-18, How::stated);
   r = rod_report(job);
   CHECK_FALSE(r.turns);
   CHECK(has(ends_report(job, r).findings, FindingCode::rod_no_adjustment));
   // A wish that needs an arm nobody measured: no part of the answer passes for the whole.
-  job.found.clear(Param::control_pin_arm);
+  job.found.clear(param::control_pin_arm);
   r = rod_report(job);
   CHECK_FALSE(r.total);
   CHECK_FALSE(r.new_length);
   CHECK(english(rod_words(r)).find("Cannot say") == 0);
   CHECK(english(rod_words(r)).find("without it −2.00 mm for the other unit") != std::string::npos);
   CHECK(english(ends_report(job, r).cut).find("Cannot say") == 0);
-  plan(job, Param::rod_height_wish, 0, How::stated);
+  plan(job, param::rod_height_wish, 0, How::stated);
   CHECK(english(rod_words(rod_report(job)), {UnitStyle::metric}) == "Shorten by 2.00 mm ± 0.12 mm");
 }
 
@@ -159,10 +162,10 @@ TEST_CASE("a foot held for no time at all tells nothing, and no figure without e
 TEST_CASE("rod angle: unknown without geometry, warned above 5 degrees") {
   Job job = known_job();
   CHECK(angle_report(job, As::plan).missing.size() == 4);
-  plan(job, Param::control_axis_height, 0.0495);
-  plan(job, Param::control_offset, 0.0127);
-  plan(job, Param::control_rest_angle, -0.15, How::estimate);
-  plan(job, Param::control_rod_length, 0.127);
+  plan(job, param::control_axis_height, 0.0495);
+  plan(job, param::control_offset, 0.0127);
+  plan(job, param::control_rest_angle, -0.15, How::estimate);
+  plan(job, param::control_rod_length, 0.127);
   const AngleReport r = angle_report(job, As::plan);
   REQUIRE(r.missing.empty());
   CHECK(r.largest_rad * 180 / kPi > 5.7);  // 0.5 in on a 5 in rod is 5.7 degrees sideways alone
@@ -174,7 +177,7 @@ TEST_CASE("rod angle: unknown without geometry, warned above 5 degrees") {
         Approx(condition_report(job, ConditionId::plan).target->at.input_force_n *
                std::tan(last.angle_rad))
             .epsilon(0.01));
-  plan(job, Param::control_rod_length, 0.0205);
-  plan(job, Param::control_offset, 0.03);
+  plan(job, param::control_rod_length, 0.0205);
+  plan(job, param::control_offset, 0.03);
   CHECK(has(angle_report(job, As::plan).findings, FindingCode::fit_geometry));
 }

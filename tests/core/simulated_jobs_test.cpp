@@ -4,6 +4,7 @@
 #include <cstdlib>
 #include <random>
 
+#include "document/param/symptom.hpp"
 #include "proving/fault.hpp"
 #include "support/build.hpp"
 #include "support/pad_depth.hpp"

@@ -2,6 +2,10 @@
 #include <catch2/catch.hpp>
 #include <set>
 
+#include "document/param/assist.hpp"
+#include "document/param/clutch.hpp"
+#include "document/param/control.hpp"
+#include "document/param/master.hpp"
 #include "support/build.hpp"
 #include "work/steps.hpp"
 
@@ -28,21 +32,21 @@ void set(Job& job, Param p, double v) {
 
 TEST_CASE("a clutch's steps: stack or slave, rod from its shortest, no brake lamp") {
   Job job = known_job();
-  set(job, Param::control_use, 1);
-  set(job, Param::clutch_kind, 0);
+  set(job, param::control_use, 1);
+  set(job, param::clutch_kind, 0);
   auto all = ids(job);
   CHECK(all.count(StepId::clutch_back));
   CHECK(all.count(StepId::clutch_short));
   CHECK_FALSE(all.count(StepId::clutch_spacer));
   CHECK_FALSE(all.count(StepId::lamp_switch));
   CHECK_FALSE(all.count(StepId::lines_valve));
-  set(job, Param::clutch_kind, 2);
+  set(job, param::clutch_kind, 2);
   all = ids(job);
   CHECK(all.count(StepId::clutch_spacer));
   CHECK_FALSE(all.count(StepId::clutch_back));
   // The stack is measured as built, and the as-built figure wins.
   for (const Step& s : install_steps(job))
-    if (s.id == StepId::clutch_stack_a) CHECK(s.measure == Param::clutch_stack_a);
+    if (s.id == StepId::clutch_stack_a) CHECK(s.measure == param::clutch_stack_a);
 }
 
 TEST_CASE("a remote servo's angles and a bar's lean are steps only where they are fitted") {
@@ -51,12 +55,12 @@ TEST_CASE("a remote servo's angles and a bar's lean are steps only where they ar
   CHECK_FALSE(ids(job).count(StepId::assist_bar));
   CHECK(ids(job).count(StepId::lamp_switch));
   // Fitted already, it is not hung again.
-  set(job, Param::assist_kind, 4);
+  set(job, param::assist_kind, 4);
   CHECK_FALSE(ids(job).count(StepId::assist_servo_angle));
-  set(job, Param::assist_kind, 0);
-  job.plan.set(Param::assist_kind, {4, How::stated, 0, {}});
+  set(job, param::assist_kind, 0);
+  job.plan.set(param::assist_kind, {4, How::stated, 0, {}});
   CHECK(ids(job).count(StepId::assist_servo_angle));
   CHECK(ids(job).count(StepId::assist_servo_valve));
-  job.plan.set(Param::master_kind, {3, How::stated, 0, {}});
+  job.plan.set(param::master_kind, {3, How::stated, 0, {}});
   CHECK(ids(job).count(StepId::assist_bar));
 }

@@ -94,7 +94,7 @@ TEST_CASE("every finding, gate, step and line says what was stored of it", "[gol
   out << "the plain job\n";
   write(out, base.findings, {});
   write(out, base.others, {});
-  for (const CodeRow& row : kCodeRows) {
+  for (const CodeRow& row : code_rows()) {
     out << key(row.code) << "\n";
     const Said now = said_of(job_with(row));
     write(out, now.findings, base.findings);

@@ -3,6 +3,18 @@
 #include <cmath>
 
 #include "assembly/relevance.hpp"
+#include "document/param/age.hpp"
+#include "document/param/assist.hpp"
+#include "document/param/brakes.hpp"
+#include "document/param/changed.hpp"
+#include "document/param/control.hpp"
+#include "document/param/gauge.hpp"
+#include "document/param/kit.hpp"
+#include "document/param/master.hpp"
+#include "document/param/symptom.hpp"
+#include "document/param/unit.hpp"
+#include "document/param/valves.hpp"
+#include "document/param/vehicle.hpp"
 #include "doubt/measure_next.hpp"
 #include "figures/figures.hpp"
 #include "judge/findings.hpp"
@@ -39,10 +51,10 @@ bool has(const std::vector<Consequence>& list, FindingCode code) {
 TEST_CASE("slack: plays at the rod count times the ratio, largest first") {
   Job job = known_job();  // ratio 6
   CHECK(slack_budget(found_of(job)).parts.empty());
-  found(job, Param::symptom_rod_play, 0.002);
-  found(job, Param::symptom_pivot_play, 0.015);
-  found(job, Param::symptom_pin_wear, 0.0005);
-  found(job, Param::symptom_first, 0.060);
+  found(job, param::symptom_rod_play, 0.002);
+  found(job, param::symptom_pivot_play, 0.015);
+  found(job, param::symptom_pin_wear, 0.0005);
+  found(job, param::symptom_first, 0.060);
   const SlackBudget b = slack_budget(found_of(job));
   REQUIRE(b.parts.size() == 3);
   CHECK(english(b.parts[0].words) == "worn pivot");
@@ -51,7 +63,7 @@ TEST_CASE("slack: plays at the rod count times the ratio, largest first") {
   CHECK(b.sum_m == Approx(0.030));
   CHECK(*b.share_of_first == Approx(0.5));
   Job blind;
-  found(blind, Param::symptom_rod_play, 0.002);
+  found(blind, param::symptom_rod_play, 0.002);
   const SlackBudget none = slack_budget(found_of(blind));
   CHECK(none.parts.empty());
   CHECK(english(none.missing.front()).find("both pedal arms") != std::string::npos);
@@ -61,15 +73,15 @@ TEST_CASE("two bores in one body: by cast mark, by step, or measured") {
   Job job = known_job();
   const auto two = [&] { return identify(job, found_of(job), nullptr).two_bores; };
   CHECK(two() == TwoBores::unknown);
-  found(job, Param::unit_cast_mark, 0.022225);
+  found(job, param::unit_cast_mark, 0.022225);
   CHECK(two() == TwoBores::no);
-  found(job, Param::unit_cast_mark, 0.0254);
+  found(job, param::unit_cast_mark, 0.0254);
   CHECK(two() == TwoBores::likely);
-  job.found.clear(Param::unit_cast_mark);
-  found(job, Param::unit_body_step, 1, How::stated);
+  job.found.clear(param::unit_cast_mark);
+  found(job, param::unit_body_step, 1, How::stated);
   CHECK(two() == TwoBores::likely);
-  found(job, Param::master_kind, 2, How::stated);
-  found(job, Param::master_step_bore, 0.03175);
+  found(job, param::master_kind, 2, How::stated);
+  found(job, param::master_step_bore, 0.03175);
   CHECK(two() == TwoBores::measured);
 }
 
@@ -81,68 +93,68 @@ TEST_CASE("identity: what is missing, and what speaks against this vehicle") {
   CHECK(id.known >= 4);
   CHECK(id.known + id.missing.size() == id.asked);
   CHECK_FALSE(has(id.wrong, FindingCode::identity_front_outlet));
-  found(job, Param::unit_front_outlet, 1, How::stated);
+  found(job, param::unit_front_outlet, 1, How::stated);
   CHECK(has(identify(job, found_of(job), nullptr).wrong, FindingCode::identity_front_outlet));
-  found(job, Param::master_residual1, 1, How::stated);  // outlet 1 feeds the front discs
+  found(job, param::master_residual1, 1, How::stated);  // outlet 1 feeds the front discs
   CHECK(has(identify(job, found_of(job), nullptr).wrong, FindingCode::identity_drum_unit));
-  found(job, Param::front_kind, 2, How::stated);
-  found(job, Param::master_kind, 2, How::stated);
+  found(job, param::front_kind, 2, How::stated);
+  found(job, param::master_kind, 2, How::stated);
   CHECK(has(identify(job, found_of(job), nullptr).wrong, FindingCode::identity_take_up));
 }
 
 TEST_CASE("bore gauging: not enough, good, tapered, oval, pitted") {
   Job job;
   CHECK(gauge_report(found_of(job)).verdict == RebuildVerdict::not_enough);
-  for (const Param p : {Param::gauge_a1, Param::gauge_a2, Param::gauge_b1, Param::gauge_b2,
-                        Param::gauge_c1, Param::gauge_c2})
+  for (const Param p : {param::gauge_a1, param::gauge_a2, param::gauge_b1, param::gauge_b2,
+                        param::gauge_c1, param::gauge_c2})
     found(job, p, 0.022225);
   CHECK(gauge_report(found_of(job)).verdict == RebuildVerdict::not_enough);
-  found(job, Param::gauge_piston, 0.022150);
+  found(job, param::gauge_piston, 0.022150);
   GaugeReport r = gauge_report(found_of(job));
   // Neither the cup's squeeze nor the surface is known: nothing is called good.
   CHECK(r.verdict == RebuildVerdict::not_enough);
-  found(job, Param::gauge_cup, 0.0235);
+  found(job, param::gauge_cup, 0.0235);
   CHECK(gauge_report(found_of(job)).verdict == RebuildVerdict::not_enough);
-  found(job, Param::age_pitting, 0, How::stated);
+  found(job, param::age_pitting, 0, How::stated);
   // A piston that measures more than its bore cannot be: one of them is read again.
-  found(job, Param::gauge_piston, 0.022300);
+  found(job, param::gauge_piston, 0.022300);
   r = gauge_report(found_of(job));
   CHECK(r.verdict == RebuildVerdict::not_enough);
   CHECK(english(r.missing.front()).find("bore or piston again") == 0);
-  found(job, Param::gauge_piston, 0.022150);
+  found(job, param::gauge_piston, 0.022150);
   r = gauge_report(found_of(job));
   CHECK(r.verdict == RebuildVerdict::rebuild);
   CHECK(*r.clearance_m == Approx(75e-6));
   CHECK(*r.taper_m == Approx(0).margin(1e-9));
-  found(job, Param::gauge_b2, 0.022300);
+  found(job, param::gauge_b2, 0.022300);
   r = gauge_report(found_of(job));
   CHECK(*r.ovality_m == Approx(75e-6));
   CHECK(r.verdict == RebuildVerdict::sleeve);
-  found(job, Param::gauge_b2, 0.022225);
-  found(job, Param::gauge_c1, 0.022300);
-  found(job, Param::gauge_c2, 0.022300);
+  found(job, param::gauge_b2, 0.022225);
+  found(job, param::gauge_c1, 0.022300);
+  found(job, param::gauge_c2, 0.022300);
   r = gauge_report(found_of(job));
   CHECK(*r.taper_m == Approx(75e-6));
   CHECK(*r.ovality_m == Approx(0).margin(1e-9));
-  found(job, Param::gauge_c1, 0.022225);
-  found(job, Param::gauge_c2, 0.022225);
+  found(job, param::gauge_c1, 0.022225);
+  found(job, param::gauge_c2, 0.022225);
   // A pit where the cup runs; beyond its run it does not matter.
-  found(job, Param::gauge_pit, 0.040);
+  found(job, param::gauge_pit, 0.040);
   CHECK(gauge_report(found_of(job)).verdict == RebuildVerdict::not_enough);
-  found(job, Param::gauge_cup_rest, 0.030);
-  found(job, Param::master_stroke1, 0.018);
+  found(job, param::gauge_cup_rest, 0.030);
+  found(job, param::master_stroke1, 0.018);
   CHECK(gauge_report(found_of(job)).verdict == RebuildVerdict::sleeve);
-  found(job, Param::gauge_pit_depth, 0.002);
+  found(job, param::gauge_pit_depth, 0.002);
   CHECK(gauge_report(found_of(job)).verdict == RebuildVerdict::scrap);
-  found(job, Param::gauge_pit, 0.060);
+  found(job, param::gauge_pit, 0.060);
   CHECK(gauge_report(found_of(job)).verdict == RebuildVerdict::rebuild);
-  job.found.clear(Param::gauge_pit_depth);
-  found(job, Param::gauge_hone, 0.00005);
+  job.found.clear(param::gauge_pit_depth);
+  found(job, param::gauge_hone, 0.00005);
   CHECK(gauge_report(found_of(job)).verdict == RebuildVerdict::hone);
-  found(job, Param::gauge_hone, 0.0002);
+  found(job, param::gauge_hone, 0.0002);
   CHECK(gauge_report(found_of(job)).verdict == RebuildVerdict::sleeve);
-  found(job, Param::gauge_hone, 0.00005);
-  found(job, Param::gauge_cup, 0.0224);
+  found(job, param::gauge_hone, 0.00005);
+  found(job, param::gauge_cup, 0.0224);
   r = gauge_report(found_of(job));
   CHECK(*r.squeeze < kLeastSqueeze);
   CHECK(r.verdict == RebuildVerdict::sleeve);
@@ -156,53 +168,53 @@ TEST_CASE("kit cross-match: the socket's depth is the rod's length") {
     found(job, p, a);
     plan(job, p, b);
   };
-  both(Param::kit_piston, 0.0400, 0.0401);
-  both(Param::kit_socket, 0.0100, 0.0115);
-  both(Param::kit_cups, 1, 1);
-  both(Param::kit_facing, 0, 0);
-  both(Param::kit_valve, 0, 0);
-  both(Param::kit_spring, 0.060, 0.061);
+  both(param::kit_piston, 0.0400, 0.0401);
+  both(param::kit_socket, 0.0100, 0.0115);
+  both(param::kit_cups, 1, 1);
+  both(param::kit_facing, 0, 0);
+  both(param::kit_valve, 0, 0);
+  both(param::kit_spring, 0.060, 0.061);
   CHECK(report().verdict == KitVerdict::usable);
   CHECK(*report().rod_change_m == Approx(0.0015));
-  both(Param::kit_piston, 0.0400, 0.0412);
+  both(param::kit_piston, 0.0400, 0.0412);
   CHECK(report().verdict == KitVerdict::with_work);
-  both(Param::kit_piston, 0.0400, 0.0392);
+  both(param::kit_piston, 0.0400, 0.0392);
   CHECK(report().verdict == KitVerdict::no);
-  both(Param::kit_piston, 0.0400, 0.0400);
-  both(Param::kit_facing, 0, 1);
+  both(param::kit_piston, 0.0400, 0.0400);
+  both(param::kit_facing, 0, 1);
   CHECK(report().verdict == KitVerdict::no);
 }
 
 TEST_CASE("rules: age, earlier changes, valves, later conversions") {
   Job job = known_job();
   CHECK(ageing_consequences(found_of(job)).empty());
-  found(job, Param::age_hoses, 7);
+  found(job, param::age_hoses, 7);
   CHECK(ageing_consequences(found_of(job)).front().severity == Severity::note);
-  found(job, Param::age_hoses, 12);
-  found(job, Param::age_sensor, 2, How::stated);
+  found(job, param::age_hoses, 12);
+  found(job, param::age_sensor, 2, How::stated);
   const auto old = ageing_consequences(found_of(job));
   REQUIRE(old.size() == 2);
   CHECK(old[0].code == FindingCode::ageing_hoses);
   CHECK(old[0].severity == Severity::warning);
   CHECK(english(old[1].order).find("switch") != std::string::npos);
-  found(job, Param::changed_cam, 1, How::stated);
+  found(job, param::changed_cam, 1, How::stated);
   CHECK(has(upstream_consequences(found_of(job)), FindingCode::upstream_cam));
   // Valves by practice: 10 psi for drums, 2 psi for calipers above the master, none below (common
   // practice, no source).
   auto valves = residual_rules(resolve(job, As::plan));
   CHECK(has(valves, FindingCode::valves_height));
   CHECK(has(valves, FindingCode::valves_drum));
-  found(job, Param::front_above, 1, How::stated);
+  found(job, param::front_above, 1, How::stated);
   CHECK(has(residual_rules(resolve(job, As::plan)), FindingCode::valves_add));
-  found(job, Param::front_above, 0, How::stated);
-  plan(job, Param::valve_residual_front, 13.8e3);
+  found(job, param::front_above, 0, How::stated);
+  plan(job, param::valve_residual_front, 13.8e3);
   CHECK(has(residual_rules(resolve(job, As::plan)), FindingCode::valves_remove));
-  plan(job, Param::valve_residual_rear, 69e3);
+  plan(job, param::valve_residual_rear, 69e3);
   CHECK(has(later_consequences(LaterKind::rear_discs, resolve(job, As::plan)),
             FindingCode::later_residual));
   CHECK(has(later_consequences(LaterKind::front_discs, resolve(job, As::plan)),
             FindingCode::later_already));
-  plan(job, Param::assist_kind, 1);
+  plan(job, param::assist_kind, 1);
   CHECK(has(later_consequences(LaterKind::electric_drive, resolve(job, As::plan)),
             FindingCode::later_vacuum));
   for (int k = 0; k <= static_cast<int>(LaterKind::bigger_tyres); ++k)
@@ -273,10 +285,10 @@ TEST_CASE("symptoms of a known car: the simulated cause explains its own signs")
 
 TEST_CASE("the symptoms group tells volumes behind each pump and the sink in cm3 a minute") {
   Job job = known_job();  // 7/8 in at 6: 64.66 mm2 of bore a pad metre
-  found(job, Param::symptom_first, 0.100);
-  found(job, Param::symptom_second, 0.070);
-  found(job, Param::symptom_third, 0.064);
-  found(job, Param::symptom_sink, 0.012);
+  found(job, param::symptom_first, 0.100);
+  found(job, param::symptom_second, 0.070);
+  found(job, param::symptom_third, 0.064);
+  found(job, param::symptom_sink, 0.012);
   const auto g = figure_group(job, "symptoms");
   REQUIRE(g);
   const double area = 3.14159265358979 / 4 * 0.022225 * 0.022225;
@@ -290,41 +302,41 @@ TEST_CASE("the symptoms group tells volumes behind each pump and the sink in cm3
 TEST_CASE("measure next: what blocks first, then what narrows most, the key walks the list") {
   Job job = known_job();
   CHECK(measure_next(job, As::plan).size() < 20);
-  job.found.clear(Param::vehicle_mass);
-  job.found.clear(Param::master_bore);
+  job.found.clear(param::vehicle_mass);
+  job.found.clear(param::master_bore);
   const auto list = measure_next(job, As::plan);
   REQUIRE(list.size() >= 2);
-  CHECK(list[0].param == Param::master_bore);
+  CHECK(list[0].param == param::master_bore);
   CHECK(list[0].blocks);
   CHECK(english(list[0].buys) == "with it: effort at a pressure");
   auto next = next_to_measure(job, As::plan, std::nullopt);
   REQUIRE(next);
-  CHECK(next->param == Param::master_bore);
+  CHECK(next->param == param::master_bore);
   next = next_to_measure(job, As::plan, next->param);
   CHECK(next->param == list[1].param);
   CHECK(next_to_measure(job, As::plan, list.back().param)->param == list[0].param);
   // A guessed pin radius stands before a ruled pad arm.
   job = known_job();
-  found(job, Param::control_pin_arm, 0.050, How::estimate);
-  found(job, Param::control_pad_arm, 0.300, How::tape);
+  found(job, param::control_pin_arm, 0.050, How::estimate);
+  found(job, param::control_pad_arm, 0.300, How::tape);
   const auto narrow = measure_next(job, As::plan);
   REQUIRE_FALSE(narrow.empty());
-  CHECK(narrow[0].param == Param::control_pin_arm);
+  CHECK(narrow[0].param == param::control_pin_arm);
   CHECK(narrow[0].which == As::found);
   CHECK(english(narrow[0].buys).find("narrows effort") == 0);
 }
 
 TEST_CASE("two bores and two ratios alone: what one better measurement buys") {
   Job job;
-  found(job, Param::master_bore, 0.0254);
-  found(job, Param::control_pad_arm, 0.3302, How::tape);
-  found(job, Param::control_pin_arm, 0.0508, How::rule);
-  plan(job, Param::master_bore, 0.028575);
-  plan(job, Param::control_pad_arm, 0.3302);
-  plan(job, Param::control_pin_arm, 0.060);
+  found(job, param::master_bore, 0.0254);
+  found(job, param::control_pad_arm, 0.3302, How::tape);
+  found(job, param::control_pin_arm, 0.0508, How::rule);
+  plan(job, param::master_bore, 0.028575);
+  plan(job, param::control_pad_arm, 0.3302);
+  plan(job, param::control_pin_arm, 0.060);
   const auto list = measure_next(job, As::plan);
   REQUIRE_FALSE(list.empty());
-  CHECK(list[0].param == Param::control_pin_arm);
+  CHECK(list[0].param == param::control_pin_arm);
   CHECK(list[0].which == As::found);
   CHECK(english(list[0].buys).find("force factor") != std::string::npos);
   CHECK(std::any_of(list.begin(), list.end(), [](const NextMeasure& n) { return n.blocks; }));
@@ -332,10 +344,10 @@ TEST_CASE("two bores and two ratios alone: what one better measurement buys") {
 
 TEST_CASE("symptoms, age and gauging are asked of the fitted system only") {
   const Job job;
-  CHECK(relevant(job, As::found, Param::symptom_first));
-  CHECK_FALSE(relevant(job, As::plan, Param::symptom_first));
-  CHECK_FALSE(relevant(job, As::plan, Param::gauge_a1));
-  CHECK(relevant(job, As::plan, Param::kit_piston));
+  CHECK(relevant(job, As::found, param::symptom_first));
+  CHECK_FALSE(relevant(job, As::plan, param::symptom_first));
+  CHECK_FALSE(relevant(job, As::plan, param::gauge_a1));
+  CHECK(relevant(job, As::plan, param::kit_piston));
   CHECK_FALSE(pressed_by(Group::symptom));
   CHECK(pressed_by(Group::vehicle));
 }

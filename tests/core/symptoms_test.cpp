@@ -3,6 +3,7 @@
 #include <catch2/catch.hpp>
 #include <set>
 
+#include "document/param/symptom.hpp"
 #include "proving/fault.hpp"
 #include "support/build.hpp"
 #include "support/pad_depth.hpp"
@@ -143,26 +144,26 @@ TEST_CASE("what was entered under What is wrong arrives") {
     Job one = job;
     one.found.set(p, {si, How::stated, 0, {}});
     const Symptoms s = symptoms_of(resolve(one, As::found));
-    CHECK((s.any() || p == Param::symptom_pin_wear || p == Param::symptom_push ||
-           p == Param::symptom_hold));
+    CHECK((s.any() || p == param::symptom_pin_wear || p == param::symptom_push ||
+           p == param::symptom_hold));
     return s;
   };
-  CHECK(with(Param::symptom_push, 200).push_n == 200);
-  CHECK(with(Param::symptom_first, 0.08).first_m == 0.08);
-  CHECK(with(Param::symptom_second, 0.07).second_m == 0.07);
-  CHECK(with(Param::symptom_third, 0.06).third_m == 0.06);
-  CHECK(with(Param::symptom_sink, 0.01).sink_m == 0.01);
-  CHECK(with(Param::symptom_hold, 30).hold_s == 30);
-  CHECK(with(Param::symptom_engine, 0.004).engine_m == 0.004);
-  CHECK(with(Param::symptom_rod_play, 0.002).rod_play_m == 0.002);
-  CHECK(with(Param::symptom_pivot_play, 0.003).pivot_play_m == 0.003);
-  CHECK(with(Param::symptom_pin_wear, 0.001).pin_wear_m == 0.001);
-  CHECK(with(Param::symptom_lamp, 1).lamp == choice::SymptomLamp::press);
-  CHECK(with(Param::symptom_leak, 3).leak == choice::SymptomLeak::firewall);
-  CHECK(with(Param::symptom_level, 1).level == choice::SymptomLevel::falls);
-  CHECK(with(Param::symptom_creep, 1).creep == choice::SymptomCreep::creeps);
-  CHECK(with(Param::symptom_drag, 2).drag == choice::SymptomDrag::drag);
-  CHECK(with(Param::symptom_first, 0.08).ratio == Approx(6));
+  CHECK(with(param::symptom_push, 200).push_n == 200);
+  CHECK(with(param::symptom_first, 0.08).first_m == 0.08);
+  CHECK(with(param::symptom_second, 0.07).second_m == 0.07);
+  CHECK(with(param::symptom_third, 0.06).third_m == 0.06);
+  CHECK(with(param::symptom_sink, 0.01).sink_m == 0.01);
+  CHECK(with(param::symptom_hold, 30).hold_s == 30);
+  CHECK(with(param::symptom_engine, 0.004).engine_m == 0.004);
+  CHECK(with(param::symptom_rod_play, 0.002).rod_play_m == 0.002);
+  CHECK(with(param::symptom_pivot_play, 0.003).pivot_play_m == 0.003);
+  CHECK(with(param::symptom_pin_wear, 0.001).pin_wear_m == 0.001);
+  CHECK(with(param::symptom_lamp, 1).lamp == choice::SymptomLamp::press);
+  CHECK(with(param::symptom_leak, 3).leak == choice::SymptomLeak::firewall);
+  CHECK(with(param::symptom_level, 1).level == choice::SymptomLevel::falls);
+  CHECK(with(param::symptom_creep, 1).creep == choice::SymptomCreep::creeps);
+  CHECK(with(param::symptom_drag, 2).drag == choice::SymptomDrag::drag);
+  CHECK(with(param::symptom_first, 0.08).ratio == Approx(6));
 }
 
 TEST_CASE("play far from what the rod should have is never nothing: the rod is told") {

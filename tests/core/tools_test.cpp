@@ -1,6 +1,7 @@
 // Tools: spanners with what looks alike and does not fit, from the fittings and the steps.
 #include <catch2/catch.hpp>
 
+#include "document/param/unit.hpp"
 #include "figures/figures.hpp"
 #include "support/build.hpp"
 #include "support/every_code.hpp"
@@ -42,7 +43,7 @@ TEST_CASE("tools come from fittings and open steps, an unknown thread asks for a
   };
   CHECK(said().find("Flare spanner, size not known | old unit, outlet 1 ?") != std::string::npos);
   set(job, "found:unit.port1_thread=7/16-24; master.bore=25.4 mm");
-  const std::string thread(info(Param::unit_port1_thread).options[1].words);
+  const std::string thread(info(param::unit_port1_thread).options[1].words);
   INFO(thread);
   CHECK(said().find("old unit, outlet 1: " + thread) != std::string::npos);
   CHECK(said().find("does not go on") != std::string::npos);

@@ -2,6 +2,9 @@
 #include <catch2/catch.hpp>
 #include <cmath>
 
+#include "document/param/brakes.hpp"
+#include "document/param/limits.hpp"
+#include "document/param/master.hpp"
 #include "figures/figures.hpp"
 #include "sizing/sweep.hpp"
 #include "support/build.hpp"
@@ -27,13 +30,13 @@ System twin() {
 Job twin_job() {
   Job job = known_job();
   const auto set = [&job](Param p, double v) { job.found.set(p, {v, How::stated, 0, {}}); };
-  set(Param::master_kind, 3);
-  set(Param::master_bore, 0.01905);
-  set(Param::master_bore2, 0.0206375);
-  set(Param::master_bar_a, 0.030);
-  set(Param::master_bar_b, 0.034);
-  set(Param::master_stroke1, 0.028);
-  set(Param::master_stroke2, 0.028);
+  set(param::master_kind, 3);
+  set(param::master_bore, 0.01905);
+  set(param::master_bore2, 0.0206375);
+  set(param::master_bar_a, 0.030);
+  set(param::master_bar_b, 0.034);
+  set(param::master_stroke1, 0.028);
+  set(param::master_stroke2, 0.028);
   return job;
 }
 
@@ -142,17 +145,17 @@ TEST_CASE("balance bar: leaning too far with all sound is a fault with its findi
   const auto group = figure_group(job, "bar");
   REQUIRE(group);
   CHECK_FALSE(group->figures.empty());
-  job.found.set(Param::master_bore2, {0.013, How::stated, 0, {}});
-  job.found.set(Param::rear_shoe_clearance, {0.004, How::stated, 0, {}});
-  job.found.set(Param::master_bar_tilt, {0.03, How::stated, 0, {}});
-  job.found.set(Param::target_z, {0.3, How::stated, 0, {}});
+  job.found.set(param::master_bore2, {0.013, How::stated, 0, {}});
+  job.found.set(param::rear_shoe_clearance, {0.004, How::stated, 0, {}});
+  job.found.set(param::master_bar_tilt, {0.03, How::stated, 0, {}});
+  job.found.set(param::target_z, {0.3, How::stated, 0, {}});
   const auto lean = condition_report(job, ConditionId::plan);
   REQUIRE(lean.target);
   CHECK(lean.target->at.bar_binds);
   const auto findings = figure_findings(job);
   CHECK(std::any_of(findings.begin(), findings.end(),
                     [](const Finding& f) { return f.code == FindingCode::size_bar; }));
-  job.found.set(Param::master_bar_a, Measured{});
+  job.found.set(param::master_bar_a, Measured{});
   CHECK(english(condition_report(job, ConditionId::plan).reason).find("bar: pivot to rod 1") !=
         std::string::npos);
 }
@@ -168,7 +171,7 @@ TEST_CASE("old against new with a bar: the rod force meets a wider bore") {
   CHECK(force / circle_area(*equivalent_bore(v)).value() ==
         Approx(force * share / circle_area(m.bore).value()));
   Job unknown = job;
-  unknown.found.set(Param::master_bar_b, Measured{});
+  unknown.found.set(param::master_bar_b, Measured{});
   CHECK_FALSE(equivalent_bore(resolve(unknown, As::plan)));
   CHECK(equivalent_bore(resolve(known_job(), As::plan))->value() == Approx(0.022225));
 }

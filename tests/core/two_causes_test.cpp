@@ -1,6 +1,7 @@
 // Two faults at once, and what none explains.
 #include <catch2/catch.hpp>
 
+#include "document/param/symptom.hpp"
 #include "figures/groups.hpp"
 #include "proving/fault.hpp"
 #include "support/build.hpp"

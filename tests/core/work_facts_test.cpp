@@ -6,6 +6,7 @@
 #include <cmath>
 #include <set>
 
+#include "document/param/control.hpp"
 #include "judge/findings.hpp"
 #include "plumbing/outlets.hpp"
 #include "proving/estimate.hpp"
@@ -233,9 +234,9 @@ TEST_CASE("limits are met at their very value") {
     const auto all = find_all(job, foot_strip(job, 8));
     return std::any_of(all.begin(), all.end(), [code](const Finding& f) { return f.code == code; });
   };
-  job.plan.set(Param::control_pin_arm, {0.0625, How::tape, 0.001875, {}});  // 3 % to the bit
+  job.plan.set(param::control_pin_arm, {0.0625, How::tape, 0.001875, {}});  // 3 % to the bit
   CHECK_FALSE(told(FindingCode::survey_pin_doubt));
-  job.plan.set(Param::control_pin_arm, {0.0625, How::tape, 0.0019, {}});
+  job.plan.set(param::control_pin_arm, {0.0625, How::tape, 0.0019, {}});
   CHECK(told(FindingCode::survey_pin_doubt));
   const auto applies = [&job](GateId id) {
     const auto strip = foot_strip(job, 8);

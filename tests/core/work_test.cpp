@@ -4,6 +4,14 @@
 #include <cmath>
 
 #include "assembly/relevance.hpp"
+#include "document/param/assist.hpp"
+#include "document/param/brakes.hpp"
+#include "document/param/circuits.hpp"
+#include "document/param/control.hpp"
+#include "document/param/limits.hpp"
+#include "document/param/master.hpp"
+#include "document/param/valves.hpp"
+#include "document/param/vehicle.hpp"
 #include "judge/findings.hpp"
 #include "master/bores.hpp"
 #include "plumbing/outlets.hpp"
@@ -100,24 +108,24 @@ TEST_CASE("the map names the first failing limit of every cell") {
   CHECK(std::any_of(s->ratios.begin(), s->ratios.end(),
                     [](double r) { return std::abs(r - 6.0) < 0.07; }));
   Job unknown = job;
-  unknown.found.clear(Param::vehicle_mass);
+  unknown.found.clear(param::vehicle_mass);
   CHECK(english(sweep(unknown, q).error().reason).find("mass") != std::string::npos);
 }
 
 TEST_CASE("outlets: entered, not assumed, crossed and doubled are findings") {
   Job job = known_job();
   CHECK(outlet_report(job, As::plan).findings.empty());
-  plan(job, Param::circuit_fr, 1, How::stated);
+  plan(job, param::circuit_fr, 1, How::stated);
   CHECK(has(outlet_report(job, As::plan).findings, FindingCode::plumb_crossed));
-  plan(job, Param::circuit_fl, 1, How::stated);
+  plan(job, param::circuit_fl, 1, How::stated);
   CHECK(has(outlet_report(job, As::plan).findings, FindingCode::plumb_no_separation));
-  plan(job, Param::circuit_split, 1, How::stated);
-  plan(job, Param::circuit_fl, 0, How::stated);
-  plan(job, Param::circuit_rr, 0, How::stated);
+  plan(job, param::circuit_split, 1, How::stated);
+  plan(job, param::circuit_fl, 0, How::stated);
+  plan(job, param::circuit_rr, 0, How::stated);
   CHECK(outlet_report(job, As::plan).findings.empty());
-  job.plan.set(Param::circuit_rl, Measured{});
+  job.plan.set(param::circuit_rl, Measured{});
   CHECK(outlet_report(job, As::plan).untraced.size() == 1);
-  plan(job, Param::master_kind, 0, How::stated);
+  plan(job, param::master_kind, 0, How::stated);
   CHECK(has(outlet_report(job, As::plan).findings, FindingCode::plumb_single));
 }
 
@@ -127,12 +135,12 @@ TEST_CASE("steps follow the facts of the job") {
   CHECK_FALSE(has_step(plain, StepId::out_residual));
   CHECK_FALSE(has_step(plain, StepId::assist_hose));
   CHECK_FALSE(has_step(plain, StepId::lines_new));
-  found(job, Param::front_kind, 2, How::stated);
-  plan(job, Param::front_kind, 0, How::stated);
-  found(job, Param::master_kind, 0, How::stated);
-  plan(job, Param::master_kind, 1, How::stated);
-  plan(job, Param::assist_kind, 1, How::stated);
-  plan(job, Param::valve_kind, 1, How::stated);
+  found(job, param::front_kind, 2, How::stated);
+  plan(job, param::front_kind, 0, How::stated);
+  found(job, param::master_kind, 0, How::stated);
+  plan(job, param::master_kind, 1, How::stated);
+  plan(job, param::assist_kind, 1, How::stated);
+  plan(job, param::valve_kind, 1, How::stated);
   const auto full = install_steps(job);
   for (const StepId id : {StepId::out_residual, StepId::out_tee, StepId::assist_hose,
                           StepId::lines_trace, StepId::lines_valve, StepId::mount_template})
@@ -160,14 +168,14 @@ TEST_CASE("bleeding order (common practice, no source) and strokes") {
     CHECK(w.strokes * per >= 1.5 * w.branch.value());
     CHECK((w.strokes - 1) * per < 1.5 * w.branch.value());
     // The level never reaches the port between refills.
-    CHECK(w.refill_every * per <= value_of(job, As::plan, Param::master_reservoir).si);
+    CHECK(w.refill_every * per <= value_of(job, As::plan, param::master_reservoir).si);
   }
-  found(job, Param::vehicle_steering, 1, How::stated);
+  found(job, param::vehicle_steering, 1, How::stated);
   CHECK(bleed_plan(job).wheels[0].wheel == rear_left);
-  found(job, Param::circuit_split, 1, How::stated);
+  found(job, param::circuit_split, 1, How::stated);
   CHECK(bleed_plan(job).wheels[1].wheel == front_right);
-  job.found.clear(Param::vehicle_steering);
-  CHECK(bleed_plan(job).missing.front() == Param::vehicle_steering);
+  job.found.clear(param::vehicle_steering);
+  CHECK(bleed_plan(job).missing.front() == param::vehicle_steering);
 }
 
 TEST_CASE("fit of readings: planted air and slack come back within their doubt") {
@@ -251,9 +259,9 @@ TEST_CASE("a job cannot be proved while a gate stands open or failed") {
   CHECK(lacks(GateId::steps) == "1 step is not done");
   CHECK_FALSE(may_be_proved(gates()));
   do_all_work(job);
-  found(job, Param::limit_effort_failed, 1500, How::stated);
-  found(job, Param::limit_z_failed, 0.05, How::stated);
-  found(job, Param::limit_reserve, 0.0, How::stated);
+  found(job, param::limit_effort_failed, 1500, How::stated);
+  found(job, param::limit_z_failed, 0.05, How::stated);
+  found(job, param::limit_reserve, 0.0, How::stated);
   pass_all_gates(job);  // it was bled again since
   for (const Gate& g : gates()) {
     INFO(key(g.id) << " " << g.why);
@@ -264,7 +272,7 @@ TEST_CASE("a job cannot be proved while a gate stands open or failed") {
   CHECK_FALSE(may_be_proved(gates()));
   pass_gate(job, GateId::weep);
   CHECK(may_be_proved(gates()));
-  plan(job, Param::circuit_fr, 1, How::stated);
+  plan(job, param::circuit_fr, 1, How::stated);
   CHECK_FALSE(may_be_proved(gates()));
   const auto held = gates();
   CHECK(std::any_of(held.begin(), held.end(),
@@ -285,7 +293,7 @@ TEST_CASE("findings carry code, message and remedy, status lines say the most us
   for (const Stage s : kStages) CHECK_FALSE(status(s).empty());
   CHECK(status(Stage::rod) == "nose behind the mounting flange unknown");
   CHECK(status(Stage::bleed) == "0 of 4 corners done");
-  found(job, Param::control_pin_arm, 0.05, How::estimate);
+  found(job, param::control_pin_arm, 0.05, How::estimate);
   CHECK(status(Stage::survey) == "pin radius is a guess");
   CHECK(english(stage_status(Job{}, Stage::survey, foot_strip(Job{}, 8), {})) ==
         "pivot to pedal pad unknown");
@@ -293,10 +301,10 @@ TEST_CASE("findings carry code, message and remedy, status lines say the most us
 
 TEST_CASE("only what matters is asked, and the next measurement is what is missing first") {
   Job job = known_job();
-  CHECK_FALSE(relevant(job, As::plan, Param::front_drum));
-  CHECK(relevant(job, As::plan, Param::rear_drum));
-  CHECK_FALSE(relevant(job, As::plan, Param::assist_gain));
-  CHECK(relevant(Job{}, As::plan, Param::assist_gain));
+  CHECK_FALSE(relevant(job, As::plan, param::front_drum));
+  CHECK(relevant(job, As::plan, param::rear_drum));
+  CHECK_FALSE(relevant(job, As::plan, param::assist_gain));
+  CHECK(relevant(Job{}, As::plan, param::assist_gain));
 }
 
 TEST_CASE("a nipple is clear by clear strokes in a row alone, and a refill is asked for in time") {
@@ -345,14 +353,14 @@ TEST_CASE("a nipple is clear by clear strokes in a row alone, and a refill is as
   CHECK(fl.refills == 1);
   CHECK_FALSE(row("fl").refill_due);
 
-  found(job, Param::vehicle_steering, 0, How::unknown);
+  found(job, param::vehicle_steering, 0, How::unknown);
   const auto blind = bleed_rows(job, bleed_plan(job));
   REQUIRE(blind.size() == 5);
   for (const BleedRow& r : blind) {
     CHECK_FALSE(r.planned);
     CHECK_FALSE(r.refill_due);
   }
-  found(job, Param::control_use, 1, How::stated);
+  found(job, param::control_use, 1, How::stated);
   const auto clutch = bleed_rows(job, bleed_plan(job));
   REQUIRE(clutch.size() == 2);
   CHECK(clutch[1].key == "slave");

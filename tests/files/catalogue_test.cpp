@@ -6,6 +6,7 @@
 #include <sstream>
 
 #include "cli/commands.hpp"
+#include "document/param/master.hpp"
 #include "files/catalogue.hpp"
 #include "files/csv.hpp"
 #include "files/json_job.hpp"
@@ -70,10 +71,10 @@ TEST_CASE("cells are read as people write them, bare numbers in the column's uni
   CHECK(c->problems.empty());
   REQUIRE(c->parts.size() == 2);
   CHECK(c->parts[0].name == "Plain; with \"quotes\"");
-  CHECK(*c->parts[0].at(Param::master_bore) == Approx(0.022225));
-  CHECK(*c->parts[0].at(Param::master_stroke1) == Approx(0.0185));
-  CHECK(*c->parts[1].at(Param::master_bore) == Approx(0.028575));
-  CHECK(*c->parts[1].at(Param::master_kind) == 1);
+  CHECK(*c->parts[0].at(param::master_bore) == Approx(0.022225));
+  CHECK(*c->parts[0].at(param::master_stroke1) == Approx(0.0185));
+  CHECK(*c->parts[1].at(param::master_bore) == Approx(0.028575));
+  CHECK(*c->parts[1].at(param::master_kind) == 1);
 }
 
 TEST_CASE("errors name row and column, and the good rows stay") {
@@ -105,7 +106,7 @@ TEST_CASE("errors name row and column, and the good rows stay") {
   CHECK(english(c->problems[2].text()).find("M11x1") != std::string::npos);
   CHECK(english(c->problems[3].text()).find("cells where the heading has 6") != std::string::npos);
   CHECK(c->problems[5].row == 9);
-  CHECK_FALSE(c->parts[1].at(Param::master_bore));
+  CHECK_FALSE(c->parts[1].at(param::master_bore));
 }
 
 TEST_CASE("files that are no catalogue are refused with what to do") {
@@ -173,7 +174,7 @@ TEST_CASE("candidates, reminders, parts in hand and the before-curve survive a r
   c.name = "OT-875";
   c.maker = "Own";
   c.kind = PartKind::lever;
-  c.sheet.set(Param::master_bore, measured(Param::master_bore, 0.019, How::maker));
+  c.sheet.set(param::master_bore, measured(param::master_bore, 0.019, How::maker));
   job.candidates = {c};
   job.later = {{LaterKind::battery_move, "2027-02-01"}, {LaterKind::front_discs, ""}};
   job.parts = {{"hose", "2026-12-24", true, true, false, true, true, "left one"}};

@@ -196,7 +196,7 @@ TEST_CASE("check: exit status 1 when a hard finding stands, 0 when none does") {
 
 TEST_CASE("params lists the whole table") {
   const auto j = nlohmann::json::parse(run({"params", "--format", "json"}).out);
-  CHECK(j["rows"].size() == kParamCount);
+  CHECK(j["rows"].size() == all_params().size());
   CHECK(j["rows"][0]["id"] == "control.use");
 }
 
@@ -309,7 +309,7 @@ TEST_CASE("a condition that a clutch does not have is an error, not another syst
 TEST_CASE(
     "check prints every finding there can be, with its code, and ends with 1 for a hard one") {
   const yoke::test::Folder f;
-  for (const test::CodeRow& row : test::kCodeRows) {
+  for (const test::CodeRow& row : test::code_rows()) {
     INFO(key(row.code));
     const Job job = test::job_with(row);
     const auto path = f.path / "a.yoke";

@@ -7,6 +7,7 @@
 #include <nlohmann/json.hpp>
 
 #include "cli/commands.hpp"
+#include "document/param/master.hpp"
 #include "files/catalogue.hpp"
 #include "files/csv.hpp"
 #include "files/store.hpp"
@@ -20,15 +21,15 @@ using nlohmann::json;
 
 TEST_CASE("members of a newer writer are kept in every place, and go with their record") {
   Job job = known_job();
-  job.plan.set(Param::master_bore, {0.02, How::stated, 0, {}});
-  job.built.set(Param::master_bore, {0.02, How::stated, 0, {}});
+  job.plan.set(param::master_bore, {0.02, How::stated, 0, {}});
+  job.built.set(param::master_bore, {0.02, How::stated, 0, {}});
   job.steps["a"].done = true;
   job.bleeding["fl"].strokes = 3;
   job.gates["weep"].state = GateState::passed;
   job.readings = {{10, 0.1}, {20, 0.2}};
   job.before = {{10, 0.1}};
   job.candidates.resize(2);
-  for (auto& c : job.candidates) c.sheet.set(Param::master_bore, {0.02, How::stated, 0, {}});
+  for (auto& c : job.candidates) c.sheet.set(param::master_bore, {0.02, How::stated, 0, {}});
   job.later.resize(1);
   job.boxes.resize(2);
   job.parts.resize(1);
@@ -64,7 +65,7 @@ TEST_CASE("members of a newer writer are kept in every place, and go with their 
   shorter.candidates.erase(shorter.candidates.begin());
   shorter.boxes.erase(shorter.boxes.begin());
   shorter.readings.pop_back();
-  shorter.found.clear(Param::master_bore);
+  shorter.found.clear(param::master_bore);
   const json after = json::parse(write_job(shorter));
   CHECK(after["candidates"][0]["from/the~future"]["n"] == 13);
   CHECK(after["candidates"][0]["values"]["master.bore"]["from/the~future"]["n"] == 15);

@@ -12,6 +12,8 @@
 #include <sstream>
 
 #include "document/as_built.hpp"
+#include "document/param/control.hpp"
+#include "document/param/master.hpp"
 #include "files/journal.hpp"
 #include "files/store.hpp"
 #include "judge/findings.hpp"
@@ -92,7 +94,7 @@ TEST_CASE("a job in which every field differs comes back equal", "[comma]") {
 
 TEST_CASE("numbers in files have a point in every locale", "[comma]") {
   Job job;
-  job.found.set(Param::master_bore, measured(Param::master_bore, 0.022225, How::calliper));
+  job.found.set(param::master_bore, measured(param::master_bore, 0.022225, How::calliper));
   CHECK(write_job(job).find("0.022225") != std::string::npos);
 }
 
@@ -110,7 +112,7 @@ TEST_CASE("members of a newer writer survive a round trip") {
   CHECK(again["found"]["master.bore"]["extra"] == "kept");
   // Clearing the value drops what hung on it, and the file stays readable.
   Job cleared = *job;
-  cleared.found.clear(Param::master_bore);
+  cleared.found.clear(param::master_bore);
   CHECK(read_job(write_job(cleared)));
 }
 
@@ -319,8 +321,8 @@ TEST_CASE("the demo job reads, every stage has something to say, and it is half 
 
 TEST_CASE("an as-built value keeps the plan it was measured on, and a bad mark is named") {
   Job job = known_job();
-  set_as_built(job, Param::control_rod_length, {0.12, How::calliper, 0.0001, "by two of us"});
-  REQUIRE(job.built.at(Param::control_rod_length)->plan_mark == plan_mark(job));
+  set_as_built(job, param::control_rod_length, {0.12, How::calliper, 0.0001, "by two of us"});
+  REQUIRE(job.built.at(param::control_rod_length)->plan_mark == plan_mark(job));
   const std::string text = write_job(job);
   const auto back = read_job(text);
   REQUIRE(back);
@@ -331,7 +333,7 @@ TEST_CASE("an as-built value keeps the plan it was measured on, and a bad mark i
   std::string other = text;
   other.replace(at + 9, 16, "0123456789abcdef");
   REQUIRE(read_job(other));
-  CHECK(stale_as_built(*read_job(other)) == std::vector{Param::control_rod_length});
+  CHECK(stale_as_built(*read_job(other)) == std::vector{param::control_rod_length});
   for (const char* bad : {"xyz", "", "0x12", "-1", "11112222333344445"}) {
     std::string wrong = text;
     wrong.replace(at + 9, 16, bad);

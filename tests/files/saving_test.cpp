@@ -10,6 +10,8 @@
 #include <limits>
 #include <random>
 
+#include "document/param/control.hpp"
+#include "document/param/master.hpp"
 #include "files/store.hpp"
 #include "support/build.hpp"
 #include "support/folder.hpp"
@@ -183,23 +185,23 @@ TEST_CASE("what could not be opened again is not saved, and the error names it")
       {"the text is too long", [](Job& j) { j.steps["a"].note = std::string(25600, 'x'); }},
       {"Pivot to rod pin cannot be 7.50 mm",
        [](Job& j) {
-         j.plan.set(Param::control_pin_arm, {0.0075, How::stated, 0, {}});
+         j.plan.set(param::control_pin_arm, {0.0075, How::stated, 0, {}});
        }},
       {"Bore cannot be 63.00 mm",
        [](Job& j) {
-         j.plan.set(Param::master_bore, {0.063, How::stated, 0, {}});
+         j.plan.set(param::master_bore, {0.063, How::stated, 0, {}});
        }},
       {"± cannot be that",
        [](Job& j) {
-         j.found.set(Param::master_bore, {0.02, How::calliper, 1e12, {}});
+         j.found.set(param::master_bore, {0.02, How::calliper, 1e12, {}});
        }},
       {"Bore cannot be that",
        [nan](Job& j) {
-         j.found.set(Param::master_bore, {nan, How::calliper, 0, {}});
+         j.found.set(param::master_bore, {nan, How::calliper, 0, {}});
        }},
       {"Control cannot be that",
        [](Job& j) {
-         j.found.set(Param::control_kind, {17, How::stated, 0, {}});
+         j.found.set(param::control_kind, {17, How::stated, 0, {}});
        }},
       {"Reading 2, force",
        [](Job& j) {
@@ -222,7 +224,7 @@ TEST_CASE("what could not be opened again is not saved, and the error names it")
       {"Bore cannot be 90.00 mm",
        [](Job& j) {
          j.candidates.resize(1);
-         j.candidates[0].sheet.set(Param::master_bore, {0.09, How::stated, 0, {}});
+         j.candidates[0].sheet.set(param::master_bore, {0.09, How::stated, 0, {}});
        }},
       {"too large", [](Job& j) {
          j.parts.resize(200);
@@ -252,7 +254,7 @@ TEST_CASE("what the check of an edit lets pass is read back equal, what it refus
   for (int i = 0; i < 3000; ++i) {
     Job job;
     for (int k = 0; k < 6; ++k) {
-      const ParamInfo& p = all_params()[rng() % kParamCount];
+      const ParamInfo& p = all_params()[rng() % all_params().size()];
       const double width = p.max_si - p.min_si;
       const double si = p.kind == Kind::choice
                             ? std::floor(u(0, p.max_si + 1.2))

@@ -3,6 +3,8 @@
 #include <QImage>
 #include <catch2/catch.hpp>
 
+#include "document/param/control.hpp"
+#include "document/param/master.hpp"
 #include "files/store.hpp"
 #include "paint/budget.hpp"
 #include "paint/foot_strip.hpp"
@@ -89,7 +91,7 @@ TEST_CASE("the line of force moves with the pedal and touches answer with parame
   const FeelModel model = FeelModel::make(*assemble(job, As::plan).system, {}).value();
   const double travel = 0.8 * model.curve().points.back().pad_travel_m * 1e3;
   CHECK((spot(pressed, "pad").x() - spot(rest, "pad").x()) * mm == Approx(travel).epsilon(0.06));
-  job.found.clear(Param::control_pad_arm);
+  job.found.clear(param::control_pad_arm);
   CHECK(line_of_force_picture(line(job, 0), {1000, 300})
             .said.join(" ")
             .contains("Pivot to pedal pad: unknown"));
@@ -172,7 +174,7 @@ TEST_CASE("callouts: unknown, guess and typical look different, labels keep apar
   const Picture known = line_of_force_picture(in, {1040, 300});
   CHECK(known.said.join(";").contains("Pivot to pedal pad: 300.0 mm"));
   CHECK(known.said.join(";").contains("≈"));
-  job.found.clear(Param::control_pin_arm);
+  job.found.clear(param::control_pin_arm);
   LineInput less = line(job, 0);
   less.focus = Group::control;
   CHECK(line_of_force_picture(less, {1040, 300})
@@ -180,11 +182,11 @@ TEST_CASE("callouts: unknown, guess and typical look different, labels keep apar
             .contains("Pivot to rod pin: unknown"));
   const auto params = callout_params(in, {1040, 300});
   CHECK(params.size() > 8);
-  CHECK(std::find(params.begin(), params.end(), Param::control_rest_angle) != params.end());
+  CHECK(std::find(params.begin(), params.end(), param::control_rest_angle) != params.end());
   in.focus = Group::master;
   const auto other = callout_params(in, {1040, 300});
-  CHECK(std::find(other.begin(), other.end(), Param::master_stroke1) != other.end());
-  CHECK(std::find(other.begin(), other.end(), Param::control_rest_angle) == other.end());
+  CHECK(std::find(other.begin(), other.end(), param::master_stroke1) != other.end());
+  CHECK(std::find(other.begin(), other.end(), param::control_rest_angle) == other.end());
 }
 
 TEST_CASE("the map shows where it feels as today, and names what shares a cell") {

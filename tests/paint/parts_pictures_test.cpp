@@ -4,6 +4,14 @@
 #include <catch2/catch.hpp>
 
 #include "assembly/assemble_clutch.hpp"
+#include "document/param/bolting.hpp"
+#include "document/param/clutch.hpp"
+#include "document/param/control.hpp"
+#include "document/param/hang.hpp"
+#include "document/param/master.hpp"
+#include "document/param/rod_ends.hpp"
+#include "document/param/squareness.hpp"
+#include "document/param/unit.hpp"
 #include "paint/budget.hpp"
 #include "paint/fit_pictures.hpp"
 #include "paint/line_geometry.hpp"
@@ -22,16 +30,16 @@ void set(Job& job, Param p, double v) {
 
 Job clutch_job(int kind) {
   Job job;
-  set(job, Param::control_use, 1);
-  set(job, Param::control_pad_arm, 0.3);
-  set(job, Param::control_pin_arm, 0.055);
-  set(job, Param::master_bore, 0.01905);
-  set(job, Param::clutch_kind, kind);
-  set(job, Param::clutch_slave_bore, kind == 2 ? 0.05 : 0.0222);
-  set(job, Param::clutch_slave_inner, kind == 2 ? 0.04 : 0.008);
-  set(job, Param::clutch_fork_slave, 0.09);
-  set(job, Param::clutch_fork_bearing, 0.05);
-  set(job, Param::clutch_peak, 1400);
+  set(job, param::control_use, 1);
+  set(job, param::control_pad_arm, 0.3);
+  set(job, param::control_pin_arm, 0.055);
+  set(job, param::master_bore, 0.01905);
+  set(job, param::clutch_kind, kind);
+  set(job, param::clutch_slave_bore, kind == 2 ? 0.05 : 0.0222);
+  set(job, param::clutch_slave_inner, kind == 2 ? 0.04 : 0.008);
+  set(job, param::clutch_fork_slave, 0.09);
+  set(job, param::clutch_fork_bearing, 0.05);
+  set(job, param::clutch_peak, 1400);
   return job;
 }
 
@@ -113,20 +121,20 @@ TEST_CASE("a clutch's budget: the slave takes nearly all of the pedal's way") {
 
 TEST_CASE("twin masters are drawn as two, with their bar, the map is bore by bore") {
   Job job = known_job();
-  set(job, Param::master_kind, 3);
-  set(job, Param::master_bore, 0.01905);
-  set(job, Param::master_bore2, 0.0206375);
-  set(job, Param::master_bar_a, 0.03);
-  set(job, Param::master_bar_b, 0.032);
-  set(job, Param::master_stroke1, 0.028);
-  set(job, Param::master_stroke2, 0.028);
+  set(job, param::master_kind, 3);
+  set(job, param::master_bore, 0.01905);
+  set(job, param::master_bore2, 0.0206375);
+  set(job, param::master_bar_a, 0.03);
+  set(job, param::master_bar_b, 0.032);
+  set(job, param::master_stroke1, 0.028);
+  set(job, param::master_stroke2, 0.028);
   const LineInput in = pressed(job, 0.6);
   const LineGeometry g = line_geometry(in);
   CHECK(g.twin);
   CHECK_FALSE(g.tandem);
   CHECK(g.apart > 10);
   Job tandem = job;
-  set(tandem, Param::master_kind, 1);
+  set(tandem, param::master_kind, 1);
   CHECK(drawn(line_of_force_picture(in, {1040, 250})) !=
         drawn(line_of_force_picture(pressed(tandem, 0.6), {1040, 250})));
   const auto all = sweep(job, default_request(job));
@@ -154,19 +162,19 @@ TEST_CASE("pictures of Fit and Rod: say what is missing, then what is drawn") {
     CHECK(p.said.size() >= 2);
     bare.push_back(drawn(p));
   }
-  for (const auto& [p, si] : {std::pair{Param::unit_studs, 0.0},
-                              {Param::unit_stud_pitch, 0.08},
-                              {Param::unit_stud_size, 0.008},
-                              {Param::unit_stud_length, 0.03},
-                              {Param::fit_panel, 0.0012},
-                              {Param::fit_gap_side, 0.012},
-                              {Param::fit_shift_unit, 0.01},
-                              {Param::fit_master_nose, 0.05},
-                              {Param::rod_recess, 0.0118},
-                              {Param::rod_stick_off, 0.011},
-                              {Param::rod_accelerator, 0.11}})
+  for (const auto& [p, si] : {std::pair{param::unit_studs, 0.0},
+                              {param::unit_stud_pitch, 0.08},
+                              {param::unit_stud_size, 0.008},
+                              {param::unit_stud_length, 0.03},
+                              {param::fit_panel, 0.0012},
+                              {param::fit_gap_side, 0.012},
+                              {param::fit_shift_unit, 0.01},
+                              {param::fit_master_nose, 0.05},
+                              {param::rod_recess, 0.0118},
+                              {param::rod_stick_off, 0.011},
+                              {param::rod_accelerator, 0.11}})
     job.plan.set(p, measured(p, si, How::calliper));
-  job.found.set(Param::control_rest_height, measured(Param::control_rest_height, 0.17, How::tape));
+  job.found.set(param::control_rest_height, measured(param::control_rest_height, 0.17, How::tape));
   job.boxes = {{"unit", Box::Kind::unit, 0.1, 0, 0, 0.2, 0.1, 0.1, 0},
                {"pipe", Box::Kind::hot, 0.1, 0.12, 0, 0.3, 0.05, 0.05, 0.01}};
   for (std::size_t i = 0; i < std::size(all); ++i) CHECK(drawn(all[i](job, {}, size)) != bare[i]);

@@ -5,6 +5,9 @@
 #include <QTemporaryDir>
 #include <catch2/catch.hpp>
 
+#include "document/param/control.hpp"
+#include "document/param/master.hpp"
+#include "document/param/vehicle.hpp"
 #include "session/candidates.hpp"
 #include "session/choose.hpp"
 #include "session/curves.hpp"
@@ -29,10 +32,10 @@ TEST_CASE("a plan that only moves through the map keeps its cells, and ranks the
   Session s;
   REQUIRE(s.open(demo(dir, name)));
   // A measured lever: the plan's own cell is judged with it, wherever the plan moves.
-  for (const auto& [p, si] : {std::pair{Param::control_axis_height, 0.052},
-                              {Param::control_offset, 0.012},
-                              {Param::control_rest_angle, -0.25},
-                              {Param::control_rod_length, 0.150}})
+  for (const auto& [p, si] : {std::pair{param::control_axis_height, 0.052},
+                              {param::control_offset, 0.012},
+                              {param::control_rest_angle, -0.25},
+                              {param::control_rod_length, 0.150}})
     s.set_value(As::found, p, measured(p, si, How::rule));
   REQUIRE(s.map());
   const Sweep first = *s.map();
@@ -71,7 +74,7 @@ TEST_CASE("a plan that only moves through the map keeps its cells, and ranks the
   CHECK(same > 20);  // a clutch without a fitted bore moves its map along
   // Anything else judges them anew.
   if (works_clutch(resolve(s.job(), As::plan))) return;
-  s.set_value(As::plan, Param::vehicle_mass, measured(Param::vehicle_mass, 1900, How::stated));
+  s.set_value(As::plan, param::vehicle_mass, measured(param::vehicle_mass, 1900, How::stated));
   CHECK(s.map()->cells[0].effort_n != kept.cells[0].effort_n);
 }
 
@@ -83,7 +86,7 @@ TEST_CASE(
   s.edit("none", [](Job& j) { j.candidates.clear(); });
   Part p;
   p.name = "First";
-  p.dims = {{Param::master_kind, 1}, {Param::master_bore, 0.0254}};
+  p.dims = {{param::master_kind, 1}, {param::master_bore, 0.0254}};
   CHECK(pin_part(s, p));
   CHECK_FALSE(pin_part(s, p));
   p.name = "Second";

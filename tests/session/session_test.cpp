@@ -10,6 +10,8 @@
 
 #include <catch2/catch.hpp>
 
+#include "document/param/control.hpp"
+#include "document/param/master.hpp"
 #include "session/choose.hpp"
 #include "session/curves.hpp"
 #include "session/doubt_runner.hpp"
@@ -33,16 +35,16 @@ QString demo(const QTemporaryDir& dir) {
 TEST_CASE("edits are named, undone and redone, drags merge") {
   Session s;
   QSignalSpy spy(&s, &Session::changed);
-  s.set_value(As::found, Param::master_bore, measured(Param::master_bore, 0.0254, How::calliper));
-  s.set_value(As::found, Param::master_bore,
-              measured(Param::master_bore, 0.0238125, How::calliper));
+  s.set_value(As::found, param::master_bore, measured(param::master_bore, 0.0254, How::calliper));
+  s.set_value(As::found, param::master_bore,
+              measured(param::master_bore, 0.0238125, How::calliper));
   CHECK(spy.count() == 2);
   CHECK(s.undo_name() == "Bore 25.40 mm → 23.81 mm");
   s.undo();
-  CHECK(value_of(s.job(), As::found, Param::master_bore).si == 0.0254);
+  CHECK(value_of(s.job(), As::found, param::master_bore).si == 0.0254);
   CHECK(s.redo_name() == "Bore 25.40 mm → 23.81 mm");
   s.redo();
-  CHECK(value_of(s.job(), As::found, Param::master_bore).si == 0.0238125);
+  CHECK(value_of(s.job(), As::found, param::master_bore).si == 0.0238125);
   s.undo();
   s.undo();
   CHECK(s.job() == blank_job());
@@ -103,13 +105,13 @@ TEST_CASE("choosing a cell sets bore and, when it differs, the pin arm") {
   QTemporaryDir dir;
   Session s;
   REQUIRE(s.open(demo(dir)));
-  const double pad = value_of(s.job(), As::plan, Param::control_pad_arm).si;
+  const double pad = value_of(s.job(), As::plan, param::control_pad_arm).si;
   Cell cell;
   cell.bore_m = 0.0238125;
   cell.ratio = 5.0;
   choose_cell(s, cell, nullptr, {});
-  CHECK(value_of(s.job(), As::plan, Param::master_bore).si == Approx(0.0238125));
-  CHECK(value_of(s.job(), As::plan, Param::control_pin_arm).si == Approx(pad / 5.0));
+  CHECK(value_of(s.job(), As::plan, param::master_bore).si == Approx(0.0238125));
+  CHECK(value_of(s.job(), As::plan, param::control_pin_arm).si == Approx(pad / 5.0));
   CHECK(s.undo_name() == "bore 15/16 in at 5.00");
   CHECK(relative_sentence(s.job()).contains("force", Qt::CaseInsensitive));
   Session empty;

@@ -5,6 +5,7 @@
 #include <QTextDocumentFragment>
 #include <catch2/catch.hpp>
 
+#include "document/param/control.hpp"
 #include "figures/figures.hpp"
 #include "files/store.hpp"
 #include "parts/part.hpp"
@@ -79,7 +80,7 @@ QString q(const std::string& s) {
 }  // namespace
 
 TEST_CASE("the sheet prints every finding there can be, as it was found") {
-  for (const CodeRow& row : kCodeRows) {
+  for (const CodeRow& row : code_rows()) {
     INFO(key(row.code));
     const Printed p = print(job_with(row));
     for (const Finding& f : p.findings) {
@@ -185,7 +186,7 @@ TEST_CASE("the sheet's conditions are the strip's: figures, and passes, fails or
 
 TEST_CASE("the sheet prints steps with their day, readings, values with source and doubt") {
   Job job = known_job();
-  job.plan.set(Param::control_pin_arm, {0.052, How::calliper, 0.0002, ""});
+  job.plan.set(param::control_pin_arm, {0.052, How::calliper, 0.0002, ""});
   const auto steps = install_steps(job);
   REQUIRE(steps.size() > 3);
   record_for(job, steps[1].id) = {true, "2026-05-29", "photographs in the folder", {}};
@@ -340,7 +341,7 @@ TEST_CASE("the sheet takes four pages at most, whatever its job, and the appendi
     large.readings.push_back({100.0 + i, 0.05, 10, 0.001, false});
     large.later.push_back({LaterKind::bigger_tyres, "2027-01-01", {}});
   }
-  std::vector<Job> jobs{large, job_with(kCodeRows[0])};
+  std::vector<Job> jobs{large, job_with(code_rows()[0])};
   for (const char* name : {"fire-tender", "airfield-tug", "sidecar-outfit", "trials-special"}) {
     const auto opened =
         open_job(QStringLiteral(YOKE_SOURCE_DIR "/data/demo/%1.yoke").arg(name).toStdString());

@@ -1,6 +1,11 @@
 // What the pages are given to show, against the facts of the job it was made of.
 #include <catch2/catch.hpp>
 
+#include "document/param/circuits.hpp"
+#include "document/param/control.hpp"
+#include "document/param/master.hpp"
+#include "document/param/squareness.hpp"
+#include "document/param/vehicle.hpp"
 #include "judge/findings.hpp"
 #include "proving/estimate.hpp"
 #include "rod/rod.hpp"
@@ -28,8 +33,8 @@ TEST_CASE(
   CHECK(said(plumb_view(job).answer) == "2 of 4 wheels traced.");
   job = known_job();
   // One front wheel on the rear's outlet: a diagonal that nobody intended.
-  const Value left = value_of(job, As::plan, Param::circuit_fl);
-  job.plan.set(Param::circuit_fr, measured(Param::circuit_fr, 1 - left.si, How::stated));
+  const Value left = value_of(job, As::plan, param::circuit_fl);
+  job.plan.set(param::circuit_fr, measured(param::circuit_fr, 1 - left.si, How::stated));
   CHECK(said(plumb_view(job).answer) == "The outlets are not as intended.");
   set(job, "master.kind=single");
   CHECK(said(plumb_view(job).answer).find("A single circuit") == 0);
@@ -56,8 +61,8 @@ TEST_CASE("install: steps keep their order, ticks with day and note stand in the
   CHECK(v.steps[3].note == "waits for a nut");
   CHECK_FALSE(v.steps[4].done);
   CHECK(v.stale_as_built == 0);
-  set_as_built(job, Param::control_rod_clearance,
-               measured(Param::control_rod_clearance, 0.6e-3, How::calliper));
+  set_as_built(job, param::control_rod_clearance,
+               measured(param::control_rod_clearance, 0.6e-3, How::calliper));
   CHECK(install_view(job).stale_as_built == 0);
   set(job, "control.rod_clearance=0.9 mm");
   CHECK(install_view(job).stale_as_built == 1);
@@ -201,10 +206,10 @@ TEST_CASE("a typed reading is held to what a file keeps, and names the entry tha
 
 TEST_CASE(
     "a length that nobody told a tool for was measured with what reaches it (common practice)") {
-  CHECK(usual_tool(Param::master_bore, 0.0222) == How::calliper);
-  CHECK(usual_tool(Param::control_pad_arm, 0.150) == How::calliper);
-  CHECK(usual_tool(Param::control_pad_arm, 0.151) == How::rule);
-  CHECK(usual_tool(Param::vehicle_wheelbase, 2.4) == How::tape);
-  CHECK(usual_tool(Param::fit_gap_up, -0.3) == How::rule);
-  CHECK(usual_tool(Param::vehicle_mass, 1200) == How::stated);
+  CHECK(usual_tool(param::master_bore, 0.0222) == How::calliper);
+  CHECK(usual_tool(param::control_pad_arm, 0.150) == How::calliper);
+  CHECK(usual_tool(param::control_pad_arm, 0.151) == How::rule);
+  CHECK(usual_tool(param::vehicle_wheelbase, 2.4) == How::tape);
+  CHECK(usual_tool(param::fit_gap_up, -0.3) == How::rule);
+  CHECK(usual_tool(param::vehicle_mass, 1200) == How::stated);
 }

@@ -8,6 +8,7 @@
 #include <catch2/catch.hpp>
 #include <cmath>
 
+#include "document/param/unit.hpp"
 #include "session/template_out.hpp"
 #include "support/build.hpp"
 
@@ -22,10 +23,10 @@ constexpr double kPixels = kDpi / 25.4;  // a millimetre
 Template drawing(double pitch) {
   Job job;
   job.title = "Measured";
-  for (const auto& [p, si] : {std::pair{Param::unit_studs, 0.0},
-                              {Param::unit_stud_pitch, pitch},
-                              {Param::unit_stud_size, 0.008},
-                              {Param::unit_pilot, 0.0413}})
+  for (const auto& [p, si] : {std::pair{param::unit_studs, 0.0},
+                              {param::unit_stud_pitch, pitch},
+                              {param::unit_stud_size, 0.008},
+                              {param::unit_pilot, 0.0413}})
     job.plan.set(p, measured(p, si, How::calliper));
   const auto t = make_template(job, TemplateKind::drilling);
   REQUIRE(t);

@@ -12,6 +12,8 @@
 #include <csignal>
 #include <random>
 
+#include "document/param/control.hpp"
+#include "document/param/master.hpp"
 #include "session/candidates.hpp"
 #include "session/choose.hpp"
 #include "session/differences.hpp"
@@ -198,15 +200,15 @@ TEST_CASE("an edit that could not be saved is refused with its value and limit, 
   CHECK(refused.count() == 1);
   CHECK(changed.count() == 0);
   CHECK_FALSE(s.can_undo());
-  s.set_value(As::found, Param::control_pad_arm,
-              measured(Param::control_pad_arm, 0.060, How::calliper));
+  s.set_value(As::found, param::control_pad_arm,
+              measured(param::control_pad_arm, 0.060, How::calliper));
   Cell cell;
   cell.bore_m = 0.019;
   cell.ratio = 8;
   choose_cell(s, cell, nullptr, {});  // the pin would stand at 7.5 mm
   CHECK(refused.count() == 2);
   CHECK(refused.last()[0].toString().contains("Pivot to rod pin cannot be 7.50 mm"));
-  CHECK_FALSE(s.job().plan.at(Param::master_bore));
+  CHECK_FALSE(s.job().plan.at(param::master_bore));
   cell.ratio = 6;
   cell.bore_m = 0.063;
   choose_cell(s, cell, nullptr, {});
@@ -258,7 +260,7 @@ TEST_CASE("whatever is done, what was saved opens again and is the same job", "[
         s.edit("pump", [&](Job& j) { j.pump.hold_s = u(-1, 90000); });
         break;
       default: {
-        const ParamInfo& p = all_params()[rng() % kParamCount];
+        const ParamInfo& p = all_params()[rng() % all_params().size()];
         const double width = p.max_si - p.min_si;
         Measured m{p.kind == Kind::choice ? std::floor(u(0, p.max_si + 1.2))
                                           : u(p.min_si - 0.02 * width, p.max_si + 0.02 * width),

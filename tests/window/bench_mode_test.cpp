@@ -2,6 +2,9 @@
 #include <QPushButton>
 #include <QSettings>
 
+#include "document/param/control.hpp"
+#include "document/param/limits.hpp"
+#include "document/param/master.hpp"
 #include "session/job_kind.hpp"
 #include "session/stage_sentence.hpp"
 #include "session/stage_views.hpp"
@@ -67,7 +70,7 @@ TEST_CASE("a first hydraulic clutch asks nothing about an old unit, and shows no
   b.stage(Stage::size);
   CHECK_FALSE(face_names(b.window->page(Stage::size)).contains("Assist"));
   // Said otherwise later: all is there again.
-  b.session.edit("any job", [](Job& j) { j.found.clear(Param::target_job); });
+  b.session.edit("any job", [](Job& j) { j.found.clear(param::target_job); });
   b.stage(Stage::survey);
   CHECK(face_names(b.window->page(Stage::survey)).contains("What is wrong"));
 }
@@ -83,10 +86,10 @@ TEST_CASE("only two bores: three stages, and the first answer from four numbers"
   CHECK(shown == 3);
   auto* page = b.page<SizePage>(Stage::size);
   ParamPanel* panel = page->map_face()->panel();
-  b.type(b.entry(panel, As::found, Param::master_bore), "3/4");
-  b.type(b.entry(panel, As::plan, Param::master_bore), "1 in");
-  b.type(b.entry(panel, As::found, Param::control_pad_arm), "300 mm");
-  b.type(b.entry(panel, As::found, Param::control_pin_arm), "50 mm");
+  b.type(b.entry(panel, As::found, param::master_bore), "3/4");
+  b.type(b.entry(panel, As::plan, param::master_bore), "1 in");
+  b.type(b.entry(panel, As::found, param::control_pad_arm), "300 mm");
+  b.type(b.entry(panel, As::found, param::control_pin_arm), "50 mm");
   // (1/0.75)² = 1.78
   CHECK(page->decision()->text().startsWith("78 % harder, 44 % shorter"));
 }
@@ -134,22 +137,22 @@ TEST_CASE("each stage says one sentence, taken from the judgement, and the key i
   CHECK_FALSE(decision.contains("passes in all"));
   // Wishes that some cell keeps: the key takes it.
   b.session.edit("wishes", [](Job& j) {
-    for (const auto& [p, v] : {std::pair(Param::limit_effort, 500.0),
-                               {Param::limit_reserve, 0.1},
-                               {Param::limit_travel, 0.15},
-                               {Param::limit_effort_failed, 1500.0},
-                               {Param::limit_z_failed, 0.05},
-                               {Param::target_z, 0.4},
-                               {Param::limit_reserve_failed, 0.0},
-                               {Param::limit_reserve_failed_m, 0.0}})
+    for (const auto& [p, v] : {std::pair(param::limit_effort, 500.0),
+                               {param::limit_reserve, 0.1},
+                               {param::limit_travel, 0.15},
+                               {param::limit_effort_failed, 1500.0},
+                               {param::limit_z_failed, 0.05},
+                               {param::target_z, 0.4},
+                               {param::limit_reserve_failed, 0.0},
+                               {param::limit_reserve_failed_m, 0.0}})
       j.found.set(p, {v, How::stated, 0, {}});
-    j.plan.set(Param::master_bore, {0.030, How::stated, 0, {}});
+    j.plan.set(param::master_bore, {0.030, How::stated, 0, {}});
   });
   const auto better = better_cell(b.session);
   if (better) {
     CHECK(page->next_step()->text().startsWith("Ctrl+B takes "));
     b.window->action("take_better")->trigger();
-    CHECK(value_of(b.session.job(), As::plan, Param::master_bore).si == Approx(better->bore_m));
+    CHECK(value_of(b.session.job(), As::plan, param::master_bore).si == Approx(better->bore_m));
     CHECK_FALSE(better_cell(b.session));
   } else {
     CHECK_FALSE(page->next_step()->text().contains("Ctrl+B"));

@@ -2,6 +2,16 @@
 #include <span>
 
 #include "assembly/relevance.hpp"
+#include "document/param/assist.hpp"
+#include "document/param/brakes.hpp"
+#include "document/param/circuits.hpp"
+#include "document/param/clutch.hpp"
+#include "document/param/control.hpp"
+#include "document/param/limits.hpp"
+#include "document/param/linkage.hpp"
+#include "document/param/master.hpp"
+#include "document/param/symptom.hpp"
+#include "document/param/vehicle.hpp"
 #include "proving/gates.hpp"
 #include "session/texts.hpp"
 #include "session/work_edits.hpp"
@@ -23,7 +33,7 @@ double plausible(const Job& job, Param p) {
   const Value now = value_of(job, As::found, p);
   if (now.known() && now.si != 0) return std::clamp(now.si * 1.01, i.min_si, i.max_si);
   // Load readings must rise in travel.
-  const double share = p == Param::clutch_at2 ? 0.3 : p == Param::clutch_at3 ? 0.4 : 0.2;
+  const double share = p == param::clutch_at2 ? 0.3 : p == param::clutch_at3 ? 0.4 : 0.2;
   return i.min_si + share * (i.max_si - i.min_si);
 }
 
@@ -87,25 +97,25 @@ void fit_and_enter(const std::vector<std::pair<Param, double>>& options,
 }  // namespace
 
 TEST_CASE("each parameter of a clutch with a slave beside it has its field") {
-  fit_and_enter({{Param::control_use, 1}, {Param::clutch_kind, 0}}, {Group::clutch}, 18);
+  fit_and_enter({{param::control_use, 1}, {param::clutch_kind, 0}}, {Group::clutch}, 18);
 }
 
 TEST_CASE("each parameter of a clutch with a concentric slave has its field") {
-  fit_and_enter({{Param::control_use, 1}, {Param::clutch_kind, 2}}, {Group::clutch}, 18);
+  fit_and_enter({{param::control_use, 1}, {param::clutch_kind, 2}}, {Group::clutch}, 18);
 }
 
 TEST_CASE("each parameter of a remote servo, an intermediate lever and a helper has its field") {
-  fit_and_enter({{Param::assist_kind, 4}, {Param::control_mid, 1}, {Param::control_helper, 1}},
+  fit_and_enter({{param::assist_kind, 4}, {param::control_mid, 1}, {param::control_helper, 1}},
                 {Group::control, Group::assist, Group::supply}, 25);
 }
 
 TEST_CASE("each parameter of a steering-fed booster and twin masters has its field") {
-  fit_and_enter({{Param::assist_kind, 2}, {Param::master_kind, 3}},
+  fit_and_enter({{param::assist_kind, 2}, {param::master_kind, 3}},
                 {Group::assist, Group::supply, Group::master}, 22);
 }
 
 TEST_CASE("each parameter of an electric booster and of drums in front has its field") {
-  fit_and_enter({{Param::assist_kind, 3}, {Param::front_kind, 2}}, {Group::supply, Group::front},
+  fit_and_enter({{param::assist_kind, 3}, {param::front_kind, 2}}, {Group::supply, Group::front},
                 12);
 }
 
@@ -115,26 +125,26 @@ TEST_CASE("how it was measured sets the doubt, and unknown empties the value") {
   b.stage(Stage::survey);
   auto* survey = b.page<SurveyPage>(Stage::survey);
   survey->show_system(As::found);
-  auto* f = qobject_cast<QuantityField*>(survey->panel()->field(As::found, Param::control_pin_arm));
+  auto* f = qobject_cast<QuantityField*>(survey->panel()->field(As::found, param::control_pin_arm));
   REQUIRE(f);
   const auto pick = [&](How how) {
     f->how()->setCurrentIndex(static_cast<int>(how));
     emit f->how()->activated(static_cast<int>(how));
   };
   pick(How::calliper);
-  CHECK(value_of(b.session.job(), As::found, Param::control_pin_arm).uncertainty_si ==
+  CHECK(value_of(b.session.job(), As::found, param::control_pin_arm).uncertainty_si ==
         Approx(0.05e-3));
   pick(How::estimate);
-  CHECK(value_of(b.session.job(), As::found, Param::control_pin_arm).uncertainty_si ==
+  CHECK(value_of(b.session.job(), As::found, param::control_pin_arm).uncertainty_si ==
         Approx(0.00582));
-  b.session.edit("it is cured", [](Job& j) { j.found.clear(Param::symptom_first); });
+  b.session.edit("it is cured", [](Job& j) { j.found.clear(param::symptom_first); });
   CHECK(b.session.status_of(Stage::survey).contains("guess"));
   b.session.undo();
   pick(How::unknown);
-  CHECK_FALSE(value_of(b.session.job(), As::found, Param::control_pin_arm).known());
+  CHECK_FALSE(value_of(b.session.job(), As::found, param::control_pin_arm).known());
   CHECK(b.session.strip()[0].verdict == Verdict::cannot_say);
   b.window->action("undo")->trigger();
-  CHECK(value_of(b.session.job(), As::found, Param::control_pin_arm).si == Approx(0.0582));
+  CHECK(value_of(b.session.job(), As::found, param::control_pin_arm).si == Approx(0.0582));
 }
 
 TEST_CASE("a plan's field shows where its value comes from, and emptying it returns to that") {
@@ -145,18 +155,18 @@ TEST_CASE("a plan's field shows where its value comes from, and emptying it retu
   survey->show_system(As::plan);
   survey->show_group(Group::control);
   QApplication::processEvents();
-  auto* f = qobject_cast<QuantityField*>(survey->panel()->field(As::plan, Param::control_pad_arm));
+  auto* f = qobject_cast<QuantityField*>(survey->panel()->field(As::plan, param::control_pad_arm));
   REQUIRE(f);
   CHECK(f->entry()->text().isEmpty());
   CHECK(f->entry()->placeholderText() == "334.0 mm");
   CHECK(f->how()->currentText() == "as found");
   b.type(f->entry(), "300");
-  CHECK(value_of(b.session.job(), As::plan, Param::control_pad_arm).si == Approx(0.3));
-  CHECK(value_of(b.session.job(), As::found, Param::control_pad_arm).si == Approx(0.334));
+  CHECK(value_of(b.session.job(), As::plan, param::control_pad_arm).si == Approx(0.3));
+  CHECK(value_of(b.session.job(), As::found, param::control_pad_arm).si == Approx(0.334));
   f->entry()->selectAll();
   QTest::keyClick(f->entry(), Qt::Key_Delete);
   QTest::keyClick(f->entry(), Qt::Key_Return);
-  CHECK(value_of(b.session.job(), As::plan, Param::control_pad_arm).inherited);
+  CHECK(value_of(b.session.job(), As::plan, param::control_pad_arm).inherited);
   CHECK(f->entry()->placeholderText() == "334.0 mm");
 }
 
@@ -168,7 +178,7 @@ TEST_CASE("Tab goes from field to field down the columns") {
   survey->show_system(As::found);
   survey->show_group(Group::vehicle);
   QApplication::processEvents();
-  b.entry(survey->panel(), As::found, Param::vehicle_mass)->setFocus();
+  b.entry(survey->panel(), As::found, param::vehicle_mass)->setFocus();
   QStringList walked;
   for (int i = 0; i < 40 && walked.size() < 4; ++i) {
     QTest::keyClick(QApplication::focusWidget(), Qt::Key_Tab);
@@ -218,23 +228,23 @@ TEST_CASE("notes follow undo, and as-built values that cannot be together are re
   CHECK(note->text().isEmpty());
   b.window->action("redo")->trigger();
   CHECK(note->text() == "red caps");
-  b.session.set_value(As::plan, Param::control_offset,
-                      measured(Param::control_offset, 0.05, How::rule));
+  b.session.set_value(As::plan, param::control_offset,
+                      measured(param::control_offset, 0.05, How::rule));
   auto* rod = find("As built: Push rod length");
   REQUIRE(rod);
   b.type(rod, "40 mm");
-  CHECK_FALSE(b.session.job().built.at(Param::control_rod_length));
+  CHECK_FALSE(b.session.job().built.at(param::control_rod_length));
   b.type(rod, "121 mm");
-  CHECK(b.session.job().built.at(Param::control_rod_length)->si == Approx(0.121));
+  CHECK(b.session.job().built.at(param::control_rod_length)->si == Approx(0.121));
 }
 
 TEST_CASE("proved lapses when something is changed afterwards") {
   Bench b;
   REQUIRE(b.window->open_path(demo(b.dir)));
   b.session.edit("ready", [&](Job& j) {
-    j.found.set(Param::limit_z_failed, {0.1, How::stated, 0, {}});
-    j.found.set(Param::limit_reserve_failed, {0, How::stated, 0, {}});
-    j.found.set(Param::limit_reserve_failed_m, {0, How::stated, 0, {}});
+    j.found.set(param::limit_z_failed, {0.1, How::stated, 0, {}});
+    j.found.set(param::limit_reserve_failed, {0, How::stated, 0, {}});
+    j.found.set(param::limit_reserve_failed_m, {0, How::stated, 0, {}});
     do_all_work(j);
     j.readings.clear();  // those of the job tell of more air than it allows
     pass_all_gates(j);
@@ -245,7 +255,7 @@ TEST_CASE("proved lapses when something is changed afterwards") {
     if (p->text() == "Proved") QTest::mouseClick(p, Qt::LeftButton);
   REQUIRE(b.session.job().state == JobState::proved);
   CHECK(b.session.status_of(Stage::record) == "proved");
-  b.session.set_value(As::plan, Param::circuit_fr, Measured{1, How::stated, 0, {}});
+  b.session.set_value(As::plan, param::circuit_fr, Measured{1, How::stated, 0, {}});
   CHECK(b.session.status_of(Stage::record) == "PROVED NO LONGER");
   CHECK(QTest::qWaitFor([record] {
     return record->findChild<QTextBrowser*>()->toPlainText().contains("PROVED NO LONGER");
@@ -258,10 +268,10 @@ TEST_CASE("the front axle's weight is typed as the scale reads it, and kept as a
   Bench b;
   b.session.take(known_job());
   const auto typed = [&b](const char* text) {
-    return type_value(b.session, As::found, Param::vehicle_front_share, text);
+    return type_value(b.session, As::found, param::vehicle_front_share, text);
   };
   const auto share = [&b] {
-    return value_of(b.session.job(), As::found, Param::vehicle_front_share).si;
+    return value_of(b.session.job(), As::found, param::vehicle_front_share).si;
   };
   REQUIRE(typed("630 kg"));
   CHECK(share() == Approx(630.0 / 1260));
@@ -273,7 +283,7 @@ TEST_CASE("the front axle's weight is typed as the scale reads it, and kept as a
   CHECK(share() == Approx(0.52));
   CHECK_FALSE(typed("1300 kg"));  // more than the whole car
   CHECK(share() == Approx(0.52));
-  b.session.set_value(As::found, Param::vehicle_mass, Measured{});
+  b.session.set_value(As::found, param::vehicle_mass, Measured{});
   const auto refused = typed("630 kg");
   REQUIRE_FALSE(refused);
   CHECK(english(refused.error().reason).find("mass is not known") != std::string::npos);

@@ -1,6 +1,10 @@
 // Figures and bench calculations of a stage; assist options of the map; clutch jobs in the window.
 #include "window/bench.hpp"
 
+#include "document/param/assist.hpp"
+#include "document/param/clutch.hpp"
+#include "document/param/control.hpp"
+#include "document/param/master.hpp"
 #include "ui/figures_view.hpp"
 
 using namespace yoke;
@@ -33,7 +37,7 @@ TEST_CASE("figures of a stage: by the button, by the keyboard, following the job
   CHECK(before.contains("Pedal force on the slope"));
   CHECK(before.contains("Assisted stops in a row"));
   CHECK(before.contains("How sure"));
-  b.session.set_value(As::plan, Param::master_bore, {0.01905, How::stated, 0, {}});
+  b.session.set_value(As::plan, param::master_bore, {0.01905, How::stated, 0, {}});
   QApplication::processEvents();
   CHECK(page->figures()->text() != before);
   b.session.undo();
@@ -74,7 +78,7 @@ TEST_CASE("bench calculations: typed with units, refused in place, kept when the
   b.type(card->entry("joint"), "12 Nm");
   b.type(card->entry("angle"), "90");
   CHECK(card->result().contains("12.0 N"));
-  b.session.set_value(As::found, Param::master_bore, {0.0254, How::stated, 0, {}});
+  b.session.set_value(As::found, param::master_bore, {0.0254, How::stated, 0, {}});
   QApplication::processEvents();
   CHECK(card->result().contains("12.0 N"));
   b.session.set_style({UnitStyle::imperial, false});
@@ -106,7 +110,7 @@ TEST_CASE("map by assist option: shown by its button, chosen into the plan, undo
   QTest::keyClick(map, Qt::Key_Down);
   QTest::keyClick(map, Qt::Key_Return);
   QApplication::processEvents();
-  CHECK(value_of(b.session.job(), As::plan, Param::assist_kind).is(choice::AssistKind::none));
+  CHECK(value_of(b.session.job(), As::plan, param::assist_kind).is(choice::AssistKind::none));
   CHECK(b.session.undo_name().contains("no assist"));
   CHECK(map->assist() == 0);
   b.session.undo();
@@ -118,19 +122,19 @@ TEST_CASE("a clutch from an empty window: its own questions, conditions and line
   auto* survey = b.page<SurveyPage>(Stage::survey);
   survey->show_system(As::found);
   survey->show_group(Group::control);
-  b.choose(survey->panel(), As::found, Param::control_use, 1);
+  b.choose(survey->panel(), As::found, param::control_use, 1);
   CHECK(b.session.strip().size() == 4);
-  b.type(b.entry(survey->panel(), As::found, Param::control_pad_arm), "300 mm");
-  b.type(b.entry(survey->panel(), As::found, Param::control_pin_arm), "55 mm");
+  b.type(b.entry(survey->panel(), As::found, param::control_pad_arm), "300 mm");
+  b.type(b.entry(survey->panel(), As::found, param::control_pin_arm), "55 mm");
   survey->show_group(Group::master);
-  CHECK_FALSE(survey->panel()->field(As::found, Param::master_kind));
-  b.type(b.entry(survey->panel(), As::found, Param::master_bore), "3/4 in");
+  CHECK_FALSE(survey->panel()->field(As::found, param::master_kind));
+  b.type(b.entry(survey->panel(), As::found, param::master_bore), "3/4 in");
   survey->show_group(Group::clutch);
-  b.choose(survey->panel(), As::found, Param::clutch_kind, 0);
-  b.type(b.entry(survey->panel(), As::found, Param::clutch_slave_bore), "22.2 mm");
-  b.type(b.entry(survey->panel(), As::found, Param::clutch_fork_slave), "90 mm");
-  b.type(b.entry(survey->panel(), As::found, Param::clutch_fork_bearing), "50 mm");
-  b.type(b.entry(survey->panel(), As::found, Param::clutch_peak), "1400 N");
+  b.choose(survey->panel(), As::found, param::clutch_kind, 0);
+  b.type(b.entry(survey->panel(), As::found, param::clutch_slave_bore), "22.2 mm");
+  b.type(b.entry(survey->panel(), As::found, param::clutch_fork_slave), "90 mm");
+  b.type(b.entry(survey->panel(), As::found, param::clutch_fork_bearing), "50 mm");
+  b.type(b.entry(survey->panel(), As::found, param::clutch_peak), "1400 N");
   REQUIRE(b.session.strip()[1].clutch);
   CHECK(b.session.strip()[1].target->at.pad_force_n > 50);
   for (const Stage s : kStages) b.stage(s);  // every page has something to say, none asks of brakes
@@ -143,10 +147,10 @@ TEST_CASE("a clutch from an empty window: its own questions, conditions and line
   b.stage(Stage::survey);
   survey->show_system(As::found);
   survey->show_group(Group::control);
-  b.choose(survey->panel(), As::found, Param::control_use, 0);
+  b.choose(survey->panel(), As::found, param::control_use, 0);
   b.session.show_condition(ConditionId::primary_lost);
   QApplication::processEvents();
-  b.session.set_value(As::found, Param::control_use, {1, How::stated, 0, {}});
+  b.session.set_value(As::found, param::control_use, {1, How::stated, 0, {}});
   CHECK(b.session.shown() == ConditionId::plan);
 }
 

@@ -2,6 +2,13 @@
 // to zero, boxes by keyboard, turns, heights, and what the Install stage receives.
 #include <QFile>
 
+#include "document/param/assist.hpp"
+#include "document/param/bolting.hpp"
+#include "document/param/hang.hpp"
+#include "document/param/rod.hpp"
+#include "document/param/rod_ends.hpp"
+#include "document/param/squareness.hpp"
+#include "document/param/unit.hpp"
 #include "window/bench.hpp"
 #include "work/steps.hpp"
 
@@ -34,10 +41,10 @@ TEST_CASE("a template asks for what is missing, then is written full size") {
   QTest::mouseClick(button(page, "Drilling template…"), Qt::LeftButton);
   CHECK(page->pattern()->template_line()->text().contains("not known"));
   auto* panel = page->pattern()->panel();
-  b.choose(panel, As::plan, Param::unit_studs, 0);
-  b.type(b.entry(panel, As::plan, Param::unit_stud_pitch), "3 1/4 in");
-  b.type(b.entry(panel, As::plan, Param::unit_stud_size), "3/8 in");
-  b.type(b.entry(panel, As::plan, Param::unit_pilot), "1 5/8 in");
+  b.choose(panel, As::plan, param::unit_studs, 0);
+  b.type(b.entry(panel, As::plan, param::unit_stud_pitch), "3 1/4 in");
+  b.type(b.entry(panel, As::plan, param::unit_stud_size), "3/8 in");
+  b.type(b.entry(panel, As::plan, param::unit_pilot), "1 5/8 in");
   CHECK(page->pattern()->figures()->text().contains("25/64 in"));
   b.next_file = b.dir.filePath("drill.pdf");
   QTest::mouseClick(button(page, "Drilling template…"), Qt::LeftButton);
@@ -48,16 +55,16 @@ TEST_CASE("a template asks for what is missing, then is written full size") {
   // A plate joins two patterns: the old one is asked for.
   QTest::mouseClick(button(page, "Adapter plate…"), Qt::LeftButton);
   CHECK(page->pattern()->template_line()->text().contains("old pattern is not known"));
-  b.choose(panel, As::found, Param::unit_studs, 0);
-  b.type(b.entry(panel, As::found, Param::unit_stud_pitch), "79 mm");
-  b.type(b.entry(panel, As::found, Param::unit_stud_size), "5/16 in");
+  b.choose(panel, As::found, param::unit_studs, 0);
+  b.type(b.entry(panel, As::found, param::unit_stud_pitch), "79 mm");
+  b.type(b.entry(panel, As::found, param::unit_stud_size), "5/16 in");
   CHECK(page->pattern()->figures()->text().contains("Does not bolt on"));
   b.next_file = b.dir.filePath("plate.dxf");
   QTest::mouseClick(button(page, "Adapter plate…"), Qt::LeftButton);
   CHECK(page->pattern()->template_line()->text().contains("run into each other"));
   CHECK_FALSE(QFile::exists(b.next_file));
   CHECK(page->pattern()->figures()->text().contains("None: its holes"));
-  b.type(b.entry(panel, As::found, Param::unit_stud_pitch), "2 1/4 in");
+  b.type(b.entry(panel, As::found, param::unit_stud_pitch), "2 1/4 in");
   QTest::mouseClick(button(page, "Adapter plate…"), Qt::LeftButton);
   CHECK(QFile::exists(b.next_file));
   // The steps carry the sizes.
@@ -73,7 +80,7 @@ TEST_CASE("the off-axis budget is brought to zero by keyboard") {
   auto* page = open<FitPage>(b, Stage::fit, 1);
   CHECK(page->offset()->figures()->text().contains("✗ Left aside: 4.0 mm"));
   CHECK(page->offset()->drawing()->picture().said.join(";").contains("not closed"));
-  b.type(b.entry(page->offset()->panel(), As::plan, Param::fit_lug), "4 mm");
+  b.type(b.entry(page->offset()->panel(), As::plan, param::fit_lug), "4 mm");
   CHECK(page->offset()->figures()->text().contains("✓ Left aside: 0.0 mm"));
   CHECK(page->offset()->drawing()->picture().said.join(";").contains("closed to zero"));
   b.session.undo();
@@ -84,15 +91,15 @@ TEST_CASE("a stud that is too short is a hard finding, a thinner plate mends it"
   Bench b;
   REQUIRE(b.window->open_path(demo(b.dir)));
   auto* page = open<FitPage>(b, Stage::fit, 3);
-  b.type(b.entry(page->stack()->panel(), As::plan, Param::unit_stud_length), "20 mm");
-  b.type(b.entry(page->stack()->panel(), As::plan, Param::fit_plate), "10 mm");
+  b.type(b.entry(page->stack()->panel(), As::plan, param::unit_stud_length), "20 mm");
+  b.type(b.entry(page->stack()->panel(), As::plan, param::fit_plate), "10 mm");
   const auto hard = [&] {
     const auto& f = b.session.findings();
     return std::any_of(f.begin(), f.end(),
                        [](const Finding& x) { return x.code == FindingCode::fit_stud_short; });
   };
   CHECK(hard());
-  b.type(b.entry(page->stack()->panel(), As::plan, Param::fit_plate), "0");
+  b.type(b.entry(page->stack()->panel(), As::plan, param::fit_plate), "0");
   CHECK_FALSE(hard());
 }
 
@@ -112,11 +119,11 @@ TEST_CASE("the stack is reached by its button in a brake job, and sheet metal wa
     REQUIRE(f != g.figures.end());
     return f->verdict;
   };
-  REQUIRE_FALSE(value_of(b.session.job(), As::plan, Param::fit_boxed).settled());
+  REQUIRE_FALSE(value_of(b.session.job(), As::plan, param::fit_boxed).settled());
   CHECK(sheet_metal() == Verdict::if_typical);
   CHECK_FALSE(page->stack()->figures()->text().contains("✓ Sheet metal"));
   CHECK(page->stack()->figures()->text().contains("nobody measured: behind the nuts"));
-  b.choose(page->stack()->panel(), As::plan, Param::fit_boxed, 0);
+  b.choose(page->stack()->panel(), As::plan, param::fit_boxed, 0);
   CHECK(sheet_metal() == Verdict::holds);
   CHECK(page->stack()->figures()->text().contains("✓ Sheet metal"));
 }
@@ -146,11 +153,11 @@ TEST_CASE("angles are asked of a servo only where there is one") {
   Bench b;
   REQUIRE(b.window->open_path(demo(b.dir)));
   auto* page = open<FitPage>(b, Stage::fit, 5);
-  CHECK_FALSE(page->attitude()->panel()->field(As::plan, Param::fit_servo_nose));
-  b.session.set_value(As::plan, Param::assist_kind, measured(Param::assist_kind, 4, How::stated));
+  CHECK_FALSE(page->attitude()->panel()->field(As::plan, param::fit_servo_nose));
+  b.session.set_value(As::plan, param::assist_kind, measured(param::assist_kind, 4, How::stated));
   QTest::qWait(10);
-  REQUIRE(page->attitude()->panel()->field(As::plan, Param::fit_servo_nose));
-  b.type(b.entry(page->attitude()->panel(), As::plan, Param::fit_servo_nose), "35°");
+  REQUIRE(page->attitude()->panel()->field(As::plan, param::fit_servo_nose));
+  b.type(b.entry(page->attitude()->panel(), As::plan, param::fit_servo_nose), "35°");
   CHECK(page->attitude()->figures()->text().contains("✗ Servo's nose, up"));
 }
 
@@ -159,22 +166,22 @@ TEST_CASE("rod ends, gaps and heights follow what is typed") {
   REQUIRE(b.window->open_path(demo(b.dir)));
   auto* page = open<RodPage>(b, Stage::rod, 1);
   CHECK(page->ends()->figures()->text().contains("Cut 30.27 mm off the threaded end"));
-  b.choose(page->ends()->panel(), As::plan, Param::rod_coupling, 1);
+  b.choose(page->ends()->panel(), As::plan, param::rod_coupling, 1);
   CHECK(page->ends()->figures()->text().contains("A turn moves the rod: 2.12 mm"));
   page->show_face(2);
   QApplication::processEvents();
-  b.type(b.entry(page->gaps()->panel(), As::plan, Param::rod_stick_on), "12.5 mm");
+  b.type(b.entry(page->gaps()->panel(), As::plan, param::rod_stick_on), "12.5 mm");
   CHECK(page->gaps()->figures()->text().contains("✗ Output-rod gap, running"));
   const auto& f = b.session.findings();
   CHECK(std::any_of(f.begin(), f.end(), [](const Finding& x) {
     return x.code == FindingCode::rod_output_preload && x.severity == Severity::hard;
   }));
-  b.choose(page->gaps()->panel(), As::plan, Param::rod_returns, 1);
+  b.choose(page->gaps()->panel(), As::plan, param::rod_returns, 1);
   CHECK(page->gaps()->figures()->text().contains("the port is covered"));
   page->show_face(3);
   QApplication::processEvents();
   CHECK(page->heights()->figures()->text().contains("Above the accelerator: 54 mm"));
-  b.type(b.entry(page->heights()->panel(), As::plan, Param::rod_height_wish), "0");
+  b.type(b.entry(page->heights()->panel(), As::plan, param::rod_height_wish), "0");
   CHECK(page->heights()->figures()->text().contains("✓ Lamp lights after: 6.0 mm"));
   CHECK(page->heights()->drawing()->picture().said.join(";").contains("accelerator 110 mm"));
 }
@@ -201,7 +208,7 @@ TEST_CASE("the new pattern is dragged round, an edge is pushed to where it runs"
     QTest::mouseRelease(d, Qt::LeftButton, {}, to.toPoint());
     QApplication::processEvents();
   };
-  const auto turn = [&b] { return value_of(b.session.job(), As::plan, Param::fit_turn).si; };
+  const auto turn = [&b] { return value_of(b.session.job(), As::plan, param::fit_turn).si; };
   const double was = turn();
   const PatternFrame frame = pattern_frame(b.session.job(), QSizeF(d->size()));
   const QPointF stud = middle("turn:0") - frame.centre;
@@ -211,14 +218,14 @@ TEST_CASE("the new pattern is dragged round, an edge is pushed to where it runs"
                    stud.y() * std::cos(angle) - stud.x() * std::sin(angle));
   drag(middle("turn:0"), frame.centre + to);
   CHECK(turn() - was == Approx(angle).margin(0.03));
-  CHECK(b.session.job().plan.at(Param::fit_turn)->how == How::estimate);
+  CHECK(b.session.job().plan.at(param::fit_turn)->how == How::estimate);
   b.session.undo();
   CHECK(turn() == was);
-  b.session.set_value(As::plan, Param::fit_edge_left,
-                      measured(Param::fit_edge_left, 0.060, How::rule));
+  b.session.set_value(As::plan, param::fit_edge_left,
+                      measured(param::fit_edge_left, 0.060, How::rule));
   QApplication::processEvents();
   const PatternFrame now = pattern_frame(b.session.job(), QSizeF(d->size()));
   drag(middle("edge:left"), middle("edge:left") + QPointF(-0.010 * now.per_m, 0));
-  CHECK(value_of(b.session.job(), As::plan, Param::fit_edge_left).si ==
+  CHECK(value_of(b.session.job(), As::plan, param::fit_edge_left).si ==
         Approx(0.070).margin(0.0011));
 }

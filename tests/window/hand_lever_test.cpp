@@ -3,6 +3,7 @@
 #include <QRegularExpression>
 #include <set>
 
+#include "document/param/control.hpp"
 #include "window/text_walk.hpp"
 
 using namespace yoke;
@@ -51,7 +52,7 @@ TEST_CASE("a hand-lever job is spoken of as one, on every face, in menus, and ba
   b.stage(Stage::survey);
   b.window->page(Stage::survey)->show_face("dimensions");
   auto* fields = b.window->page(Stage::survey);
-  REQUIRE(b.session.set_value(As::found, Param::control_kind, {1, How::stated, 0, {}}));
+  REQUIRE(b.session.set_value(As::found, param::control_kind, {1, How::stated, 0, {}}));
   CHECK(b.window->page(Stage::survey) == fields);
   QApplication::processEvents();
   CHECK(menu("Lever"));

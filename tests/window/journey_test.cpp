@@ -1,6 +1,12 @@
 // Journeys through the real window, with the mouse and by the keyboard alone.
 #include <QPushButton>
 
+#include "document/param/assist.hpp"
+#include "document/param/brakes.hpp"
+#include "document/param/control.hpp"
+#include "document/param/master.hpp"
+#include "document/param/rod.hpp"
+#include "document/param/vehicle.hpp"
 #include "sizing/relative.hpp"
 #include "ui/gates_box.hpp"
 #include "window/bench.hpp"
@@ -18,10 +24,10 @@ TEST_CASE(
   auto* size = b.page<SizePage>(Stage::size);
   REQUIRE(size);
   CHECK(size->map_face()->sentence()->text().contains("two bores"));
-  b.type(b.entry(size->map_face()->panel(), As::found, Param::master_bore), "7/8 in");
-  b.type(b.entry(size->map_face()->panel(), As::found, Param::control_pad_arm), "300 mm");
-  b.type(b.entry(size->map_face()->panel(), As::found, Param::control_pin_arm), "50mm");
-  b.type(b.entry(size->map_face()->panel(), As::plan, Param::master_bore), "25,4 mm");
+  b.type(b.entry(size->map_face()->panel(), As::found, param::master_bore), "7/8 in");
+  b.type(b.entry(size->map_face()->panel(), As::found, param::control_pad_arm), "300 mm");
+  b.type(b.entry(size->map_face()->panel(), As::found, param::control_pin_arm), "50mm");
+  b.type(b.entry(size->map_face()->panel(), As::plan, param::master_bore), "25,4 mm");
   CHECK(size->map_face()->sentence()->text().contains("31 % harder, 23 % shorter"));
   CHECK(english(b.session.map().error().reason).find("not known") != std::string::npos);
 
@@ -34,25 +40,25 @@ TEST_CASE(
     QApplication::processEvents();
     return survey->panel();
   };
-  b.choose(group(Group::assist), As::found, Param::assist_kind, 0);
-  b.choose(group(Group::master), As::found, Param::master_kind, 1);
-  b.type(b.entry(group(Group::master), As::found, Param::master_stroke1), "18 mm");
-  b.type(b.entry(group(Group::master), As::found, Param::master_stroke2), "17 mm");
-  b.choose(group(Group::front), As::found, Param::front_kind, 0);
-  CHECK(survey->panel()->field(As::found, Param::front_drum) == nullptr);
-  b.type(b.entry(group(Group::front), As::found, Param::front_piston), "48 mm");
-  b.type(b.entry(group(Group::front), As::found, Param::front_radius), "101 mm");
-  b.type(b.entry(group(Group::front), As::found, Param::front_tyre), "298 mm");
-  b.choose(group(Group::rear), As::found, Param::rear_kind, 2);
-  b.type(b.entry(group(Group::rear), As::found, Param::rear_cylinder), "3/4 in");
-  b.type(b.entry(group(Group::rear), As::found, Param::rear_drum), "9 in");
-  b.type(b.entry(group(Group::rear), As::found, Param::rear_tyre), "298 mm");
+  b.choose(group(Group::assist), As::found, param::assist_kind, 0);
+  b.choose(group(Group::master), As::found, param::master_kind, 1);
+  b.type(b.entry(group(Group::master), As::found, param::master_stroke1), "18 mm");
+  b.type(b.entry(group(Group::master), As::found, param::master_stroke2), "17 mm");
+  b.choose(group(Group::front), As::found, param::front_kind, 0);
+  CHECK(survey->panel()->field(As::found, param::front_drum) == nullptr);
+  b.type(b.entry(group(Group::front), As::found, param::front_piston), "48 mm");
+  b.type(b.entry(group(Group::front), As::found, param::front_radius), "101 mm");
+  b.type(b.entry(group(Group::front), As::found, param::front_tyre), "298 mm");
+  b.choose(group(Group::rear), As::found, param::rear_kind, 2);
+  b.type(b.entry(group(Group::rear), As::found, param::rear_cylinder), "3/4 in");
+  b.type(b.entry(group(Group::rear), As::found, param::rear_drum), "9 in");
+  b.type(b.entry(group(Group::rear), As::found, param::rear_tyre), "298 mm");
   for (const Wheel w : kWheels)
     b.choose(group(Group::circuit), As::found, circuit_of(w), axle_of(w) == Axle::front ? 0 : 1);
-  b.type(b.entry(group(Group::vehicle), As::found, Param::vehicle_mass), "1260 kg");
-  b.type(b.entry(group(Group::vehicle), As::found, Param::vehicle_wheelbase), "100 in");
-  b.type(b.entry(group(Group::vehicle), As::found, Param::vehicle_front_share), "53");
-  b.choose(group(Group::vehicle), As::found, Param::vehicle_steering, 0);
+  b.type(b.entry(group(Group::vehicle), As::found, param::vehicle_mass), "1260 kg");
+  b.type(b.entry(group(Group::vehicle), As::found, param::vehicle_wheelbase), "100 in");
+  b.type(b.entry(group(Group::vehicle), As::found, param::vehicle_front_share), "53");
+  b.choose(group(Group::vehicle), As::found, param::vehicle_steering, 0);
   REQUIRE(b.session.strip()[0].target);
   CHECK(b.session.strip()[0].target->reached);
 
@@ -63,7 +69,7 @@ TEST_CASE(
   const Spot cell = size->map_face()->map()->picture().spots[3];
   QTest::mouseClick(size->map_face()->map(), Qt::LeftButton, {}, cell.area.center().toPoint());
   QApplication::processEvents();
-  const double bore = value_of(b.session.job(), As::plan, Param::master_bore).si;
+  const double bore = value_of(b.session.job(), As::plan, param::master_bore).si;
   CHECK(bore == b.session.map()->bores_m[0]);
   CHECK(b.session.strip()[1].target->at.pad_force_n != before);
   CHECK(b.session.undo_name().startsWith("bore "));
@@ -71,13 +77,13 @@ TEST_CASE(
   // The rod.
   b.stage(Stage::rod);
   auto* rod = b.page<RodPage>(Stage::rod);
-  b.type(b.entry(rod->length_face()->panel(), As::found, Param::rod_snout), "0.560in");
-  b.type(b.entry(rod->length_face()->panel(), As::found, Param::rod_socket), "1.010in");
-  b.type(b.entry(rod->length_face()->panel(), As::found, Param::rod_stack), "1 mm");
+  b.type(b.entry(rod->length_face()->panel(), As::found, param::rod_snout), "0.560in");
+  b.type(b.entry(rod->length_face()->panel(), As::found, param::rod_socket), "1.010in");
+  b.type(b.entry(rod->length_face()->panel(), As::found, param::rod_stack), "1 mm");
   CHECK(rod->decision()->text().contains("not known"));
-  b.type(b.entry(rod->length_face()->panel(), As::plan, Param::rod_snout), "1.730in");
-  b.type(b.entry(rod->length_face()->panel(), As::plan, Param::rod_socket), "1.010in");
-  b.type(b.entry(rod->length_face()->panel(), As::plan, Param::rod_stack), "1 mm");
+  b.type(b.entry(rod->length_face()->panel(), As::plan, param::rod_snout), "1.730in");
+  b.type(b.entry(rod->length_face()->panel(), As::plan, param::rod_socket), "1.010in");
+  b.type(b.entry(rod->length_face()->panel(), As::plan, param::rod_stack), "1 mm");
   CHECK(rod->decision()->text().startsWith("Shorten by 29.72 mm (1.170 in) ± "));
 
   // Readings.
@@ -125,16 +131,16 @@ TEST_CASE("a second journey by keyboard alone") {
   CHECK(QApplication::focusWidget()->accessibleName() == "Pivot to pedal pad");
   words("13 in");
   key(Qt::Key_Return);
-  CHECK(value_of(b.session.job(), As::found, Param::control_pad_arm).si == Approx(0.3302));
+  CHECK(value_of(b.session.job(), As::found, param::control_pad_arm).si == Approx(0.3302));
   key(Qt::Key_F9);
   CHECK(QApplication::focusWidget()->accessibleName() == "Pivot to rod pin");
   words("2 in");
   key(Qt::Key_Return);
   // Undo and redo, the field keeping the focus.
   key(Qt::Key_Z, Qt::ControlModifier);
-  CHECK_FALSE(b.session.job().found.at(Param::control_pin_arm));
+  CHECK_FALSE(b.session.job().found.at(param::control_pin_arm));
   key(Qt::Key_Z, Qt::ControlModifier | Qt::ShiftModifier);
-  CHECK(value_of(b.session.job(), As::found, Param::control_pin_arm).si == Approx(0.0508));
+  CHECK(value_of(b.session.job(), As::found, param::control_pin_arm).si == Approx(0.0508));
   // Open the demo job, go through all stages by their keys.
   b.next_file = demo(b.dir);
   key(Qt::Key_O, Qt::ControlModifier);
@@ -163,12 +169,12 @@ TEST_CASE("a second journey by keyboard alone") {
   key(Qt::Key_2, Qt::ControlModifier);
   auto* map = b.page<SizePage>(Stage::size)->map_face()->map();
   map->setFocus(Qt::TabFocusReason);
-  const double bore = value_of(b.session.job(), As::plan, Param::master_bore).si;
+  const double bore = value_of(b.session.job(), As::plan, param::master_bore).si;
   key(Qt::Key_Up);
   INFO(map->cursor_words().toStdString());
   CHECK(map->cursor_words().contains("15/16 in"));
   key(Qt::Key_Return);
-  CHECK(value_of(b.session.job(), As::plan, Param::master_bore).si > bore);
+  CHECK(value_of(b.session.job(), As::plan, param::master_bore).si > bore);
   // Tick a step, count a stroke, pass a gate: Space on what has the focus.
   key(Qt::Key_6, Qt::ControlModifier);
   auto* step = b.window->page(Stage::install)->findChild<QCheckBox*>("step:rod.pin");

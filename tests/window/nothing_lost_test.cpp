@@ -9,6 +9,7 @@
 
 #include <csignal>
 
+#include "document/param/master.hpp"
 #include "session/sheet.hpp"
 #include "ui/dialogs.hpp"
 #include "ui/plain.hpp"
@@ -188,7 +189,7 @@ TEST_CASE("a value typed but not entered counts as unsaved work") {
   survey->show_system(As::found);
   survey->show_group(Group::master);
   QApplication::processEvents();
-  QLineEdit* bore = b.entry(survey->panel(), As::found, Param::master_bore);
+  QLineEdit* bore = b.entry(survey->panel(), As::found, param::master_bore);
   bore->setFocus();
   bore->selectAll();
   QTest::keyClicks(bore, "24 mm");
@@ -197,7 +198,7 @@ TEST_CASE("a value typed but not entered counts as unsaved work") {
   // Leaving enters it first, so that it is asked about as any other change.
   b.keep = -1;
   CHECK_FALSE(b.window->close());
-  CHECK(value_of(b.session.job(), As::found, Param::master_bore).si == Approx(0.024));
+  CHECK(value_of(b.session.job(), As::found, param::master_bore).si == Approx(0.024));
   CHECK(b.session.dirty());
   REQUIRE(b.window->action("save"));
   b.window->action("save")->trigger();
@@ -261,7 +262,7 @@ Job marked_up(Job job) {
   for (auto& c : job.candidates) {
     spoil(c.name);
     spoil(c.maker);
-    c.sheet.set(Param::master_bore, {0.02, How::stated, 0, kMarkup});
+    c.sheet.set(param::master_bore, {0.02, How::stated, 0, kMarkup});
   }
   job.parts.resize(1);
   spoil(job.parts[0].name);

@@ -3,6 +3,8 @@
 #include <QPushButton>
 #include <QTableWidget>
 
+#include "document/param/assist.hpp"
+#include "document/param/master.hpp"
 #include "window/bench.hpp"
 
 using namespace yoke;
@@ -32,7 +34,7 @@ TEST_CASE("units change everywhere and leave the job as it is") {
   survey->show_system(As::found);
   survey->show_group(Group::master);
   QApplication::processEvents();
-  auto* bore = b.entry(survey->panel(), As::found, Param::master_bore);
+  auto* bore = b.entry(survey->panel(), As::found, param::master_bore);
   CHECK(bore->text() == "25.40 mm");
   b.window->action("imperial")->trigger();
   CHECK(bore->text() == "1 in");
@@ -40,7 +42,7 @@ TEST_CASE("units change everywhere and leave the job as it is") {
   CHECK_FALSE(b.session.dirty());
   // A bare number is now an inch.
   b.type(bore, "15/16");
-  CHECK(value_of(b.session.job(), As::found, Param::master_bore).si == Approx(0.0238125));
+  CHECK(value_of(b.session.job(), As::found, param::master_bore).si == Approx(0.0238125));
   b.window->action("metric")->trigger();
   CHECK(bore->text() == "23.81 mm");
 }
@@ -107,10 +109,10 @@ TEST_CASE("another booster asks its own questions and gives its own steps") {
   survey->show_system(As::plan);
   survey->show_group(Group::assist);
   QApplication::processEvents();
-  CHECK(survey->panel()->field(As::plan, Param::assist_vacuum));
-  b.choose(survey->panel(), As::plan, Param::assist_kind, 3);
-  CHECK_FALSE(survey->panel()->field(As::plan, Param::assist_vacuum));
-  CHECK(survey->panel()->field(As::plan, Param::assist_electric_force));
+  CHECK(survey->panel()->field(As::plan, param::assist_vacuum));
+  b.choose(survey->panel(), As::plan, param::assist_kind, 3);
+  CHECK_FALSE(survey->panel()->field(As::plan, param::assist_vacuum));
+  CHECK(survey->panel()->field(As::plan, param::assist_electric_force));
   b.stage(Stage::install);
   CHECK(b.window->page(Stage::install)->findChild<QCheckBox*>("step:assist.feeds"));
   CHECK_FALSE(b.window->page(Stage::install)->findChild<QCheckBox*>("step:assist.hose"));

@@ -2,6 +2,10 @@
 #include <set>
 
 #include "assembly/relevance.hpp"
+#include "document/param/control.hpp"
+#include "document/param/kit.hpp"
+#include "document/param/symptom.hpp"
+#include "document/param/unit.hpp"
 #include "paint/fit_pictures.hpp"
 #include "paint/plate.hpp"
 #include "rod/ends.hpp"
@@ -46,7 +50,7 @@ TEST_CASE(
     "every question of the unit, the symptoms, the old parts, the bore and the kit has its place") {
   for (const bool clutch : {false, true}) {
     Job job = known_job();
-    if (clutch) job.found.set(Param::control_use, {1, How::stated, 0, {}});
+    if (clutch) job.found.set(param::control_use, {1, How::stated, 0, {}});
     for (const Group group : kPlates) {
       REQUIRE(has_plate(group));
       const Picture plate = plate_of(group, {job, As::found, Style{}}, {600, 400});
@@ -64,7 +68,7 @@ TEST_CASE(
 
 TEST_CASE("a plate says what is unknown, what is typical and what was measured, at any width") {
   Job job = known_job();
-  job.found.set(Param::unit_pilot, measured(Param::unit_pilot, 0.0476, How::calliper));
+  job.found.set(param::unit_pilot, measured(param::unit_pilot, 0.0476, How::calliper));
   for (const double width : {460.0, 600.0, 900.0, 1400.0}) {
     const Picture plate =
         unit_plate({job, As::found, Style{UnitStyle::metric, false}}, {width, 300});
@@ -98,10 +102,10 @@ TEST_CASE("a number on the plate is touched, the value typed there, and undone i
   QApplication::processEvents();
   auto* field = qobject_cast<QuantityField*>(plate->open_field());
   REQUIRE(field);
-  CHECK(field->param() == Param::unit_pilot);
+  CHECK(field->param() == param::unit_pilot);
   b.type(field->entry(), "2 in");
   QTest::qWait(1);
-  CHECK(value_of(b.session.job(), As::found, Param::unit_pilot).si == Approx(0.0508));
+  CHECK(value_of(b.session.job(), As::found, param::unit_pilot).si == Approx(0.0508));
   CHECK_FALSE(plate->open_field());
   CHECK(plate->picture().said.join('|').contains("Pilot diameter: 50.80 mm"));
   b.session.undo();
@@ -123,27 +127,27 @@ TEST_CASE("a plate is worked by the keyboard alone, and the list of all values i
   auto* field = qobject_cast<QuantityField*>(plate->open_field());
   REQUIRE(field);
   b.type(field->entry(), "12 mm");
-  CHECK(value_of(b.session.job(), As::found, Param::symptom_sink).si == Approx(0.012));
+  CHECK(value_of(b.session.job(), As::found, param::symptom_sink).si == Approx(0.012));
   auto* face = b.page<SurveyPage>(Stage::survey)->wrong();
   REQUIRE(face->list_button()->isVisible());
   QTest::keyClick(face->list_button(), Qt::Key_Space);
   QApplication::processEvents();
   CHECK_FALSE(plate->isVisible());
   CHECK(face->panel()->isVisible());
-  CHECK(b.entry(face->panel(), As::found, Param::symptom_sink)->text() == "12 mm");
+  CHECK(b.entry(face->panel(), As::found, param::symptom_sink)->text() == "12 mm");
 }
 
 TEST_CASE("a kit's plate keeps what is in the unit and what is in the kit apart") {
   Bench b;
   REQUIRE(b.window->open_path(demo(b.dir)));
   PlateView* plate = shown_plate(b, Group::kit);
-  REQUIRE(plate->edit(As::found, Param::kit_piston));
+  REQUIRE(plate->edit(As::found, param::kit_piston));
   CHECK(plate->open_field()->which() == As::found);
-  REQUIRE(plate->edit(As::plan, Param::kit_piston));
+  REQUIRE(plate->edit(As::plan, param::kit_piston));
   CHECK(plate->open_field()->which() == As::plan);
   b.type(qobject_cast<QuantityField*>(plate->open_field())->entry(), "31 mm");
-  CHECK(value_of(b.session.job(), As::plan, Param::kit_piston).si == Approx(0.031));
-  CHECK_FALSE(b.session.job().found.at(Param::kit_piston).has_value());
+  CHECK(value_of(b.session.job(), As::plan, param::kit_piston).si == Approx(0.031));
+  CHECK_FALSE(b.session.job().found.at(param::kit_piston).has_value());
 }
 
 TEST_CASE("a box is dragged to its place, from above and from the side, in one step of undo") {

@@ -3,6 +3,10 @@
 #include <QFile>
 #include <QSettings>
 
+#include "document/param/assist.hpp"
+#include "document/param/master.hpp"
+#include "document/param/room.hpp"
+#include "document/param/valves.hpp"
 #include "session/candidates.hpp"
 #include "session/texts.hpp"
 #include "window/bench.hpp"
@@ -68,9 +72,9 @@ TEST_CASE("a part is found by its bore, pinned, compared, taken into the plan, a
   QTest::keyClick(units->list(), Qt::Key_Return);
   CHECK(b.session.job().candidates.size() == 1);
   QTest::mouseClick(button(units, "Take into the plan"), Qt::LeftButton);
-  CHECK(value_of(b.session.job(), As::plan, Param::master_bore).si == Approx(0.0206375));
+  CHECK(value_of(b.session.job(), As::plan, param::master_bore).si == Approx(0.0206375));
   b.session.undo();
-  CHECK(value_of(b.session.job(), As::plan, Param::master_bore).si == Approx(0.022225));
+  CHECK(value_of(b.session.job(), As::plan, param::master_bore).si == Approx(0.022225));
   page->show_face(0);
   QApplication::processEvents();
   const QString said = page->map_face()->map()->picture().said.join("; ");
@@ -122,7 +126,7 @@ TEST_CASE("assist by type: the first is chosen by key, and the engine's leaving 
   AssistFace* assist = page->assist();
   REQUIRE(assist->table()->rowCount() == 7);
   const QStringList before = column(assist->table(), 1);
-  b.choose(assist->panel(), As::found, Param::room_engine, 1);
+  b.choose(assist->panel(), As::found, param::room_engine, 1);
   const QStringList after = column(assist->table(), 1);
   CHECK(after.filter("not possible").size() > before.filter("not possible").size());
   int electric = -1;
@@ -133,10 +137,10 @@ TEST_CASE("assist by type: the first is chosen by key, and the engine's leaving 
   assist->table()->setCurrentCell(electric, 0);
   QTest::keyClick(assist->table(), Qt::Key_Return);
   QApplication::processEvents();
-  CHECK(value_of(b.session.job(), As::plan, Param::assist_kind).is(choice::AssistKind::electric));
+  CHECK(value_of(b.session.job(), As::plan, param::assist_kind).is(choice::AssistKind::electric));
   CHECK(b.session.undo_name().contains("Electro"));
   b.session.undo();
-  CHECK(value_of(b.session.job(), As::plan, Param::assist_kind).is(choice::AssistKind::vacuum));
+  CHECK(value_of(b.session.job(), As::plan, param::assist_kind).is(choice::AssistKind::vacuum));
 }
 
 TEST_CASE("parts in hand: listed, ticked by keyboard, and the sentence says when it may start") {
@@ -176,7 +180,7 @@ TEST_CASE("a later conversion is kept with its day and says what it makes wrong"
   REQUIRE(b.window->open_path(demo(b.dir)));
   b.session.edit("valve", [](Job& j) {
     j.later.clear();
-    j.plan.set(Param::valve_residual_rear, measured(Param::valve_residual_rear, 69e3, How::stated));
+    j.plan.set(param::valve_residual_rear, measured(param::valve_residual_rear, 69e3, How::stated));
   });
   auto* page = size_page(b, 3);
   LaterFace* later = page->later();

@@ -4,6 +4,14 @@
 #include <QLineEdit>
 
 #include "assembly/relevance.hpp"
+#include "document/param/age.hpp"
+#include "document/param/changed.hpp"
+#include "document/param/control.hpp"
+#include "document/param/gauge.hpp"
+#include "document/param/kit.hpp"
+#include "document/param/master.hpp"
+#include "document/param/symptom.hpp"
+#include "document/param/unit.hpp"
 #include "window/bench.hpp"
 
 using namespace yoke;
@@ -47,14 +55,14 @@ TEST_CASE(
   b.type(callout_entry(page), "7/8 in");
   QTest::qWait(1);
   CHECK_FALSE(page->line()->editor()->isVisible());
-  CHECK(value_of(b.session.job(), As::found, Param::master_bore).si == Approx(0.022225));
+  CHECK(value_of(b.session.job(), As::found, param::master_bore).si == Approx(0.022225));
   CHECK(page->line()->picture().said.join("; ").contains("Bore: 22.2"));
   // How it was measured is asked in the same card.
   QTest::mouseClick(page->line(), Qt::LeftButton, {}, spot_of(page->line(), "param:master.bore"));
   auto* f = qobject_cast<QuantityField*>(page->line()->editor()->field());
   f->how()->setCurrentIndex(static_cast<int>(How::estimate));
   emit f->how()->activated(static_cast<int>(How::estimate));
-  CHECK(value_of(b.session.job(), As::found, Param::master_bore).how == How::estimate);
+  CHECK(value_of(b.session.job(), As::found, param::master_bore).how == How::estimate);
   QTest::keyClick(callout_entry(page), Qt::Key_Escape);
   CHECK_FALSE(page->line()->editor()->isVisible());
 }
@@ -69,14 +77,14 @@ TEST_CASE("keys alone walk the scribed dimensions, open one and enter it") {
   QTest::keyClick(page->line(), Qt::Key_Return);
   REQUIRE(page->line()->editor()->isVisible());
   const Param first = page->line()->editor()->field()->param();
-  CHECK(first == Param::control_pad_arm);
+  CHECK(first == param::control_pad_arm);
   b.type(callout_entry(page), "13 in");
   QTest::qWait(1);
-  CHECK(value_of(b.session.job(), As::found, Param::control_pad_arm).si == Approx(0.3302));
+  CHECK(value_of(b.session.job(), As::found, param::control_pad_arm).si == Approx(0.3302));
   CHECK(page->line()->hasFocus());
   QTest::keyClick(page->line(), Qt::Key_Right);
   QTest::keyClick(page->line(), Qt::Key_Space);
-  CHECK(page->line()->editor()->field()->param() == Param::control_pin_arm);
+  CHECK(page->line()->editor()->field()->param() == param::control_pin_arm);
 }
 
 TEST_CASE("each group scribes its own dimensions, and labels do not lie on one another") {
@@ -119,22 +127,22 @@ TEST_CASE(
   QApplication::processEvents();
   CHECK(page->face() == 1);
   auto* panel = page->panel();
-  b.type(b.entry(panel, As::found, Param::symptom_first), "110 mm");
-  b.type(b.entry(panel, As::found, Param::symptom_third), "60 mm");
-  b.type(b.entry(panel, As::found, Param::symptom_sink), "0 mm");
-  b.choose(panel, As::found, Param::symptom_leak, 0);
+  b.type(b.entry(panel, As::found, param::symptom_first), "110 mm");
+  b.type(b.entry(panel, As::found, param::symptom_third), "60 mm");
+  b.type(b.entry(panel, As::found, param::symptom_sink), "0 mm");
+  b.choose(panel, As::found, param::symptom_leak, 0);
   const QString said = page->wrong()->figures()->text();
   INFO(said.toStdString());
   CHECK(said.contains("1. shoes out of adjustment"));
   CHECK(said.contains("Bleeding would not help"));
   CHECK(said.contains("Cheapest next test"));
   CHECK(said.contains("bore and both pedal arms"));  // for cubic centimetres
-  b.session.set_value(As::found, Param::master_bore,
-                      measured(Param::master_bore, 0.0254, How::calliper));
-  b.session.set_value(As::found, Param::control_pad_arm,
-                      measured(Param::control_pad_arm, 0.33, How::tape));
-  b.session.set_value(As::found, Param::control_pin_arm,
-                      measured(Param::control_pin_arm, 0.055, How::rule));
+  b.session.set_value(As::found, param::master_bore,
+                      measured(param::master_bore, 0.0254, How::calliper));
+  b.session.set_value(As::found, param::control_pad_arm,
+                      measured(param::control_pad_arm, 0.33, How::tape));
+  b.session.set_value(As::found, param::control_pin_arm,
+                      measured(param::control_pin_arm, 0.055, How::rule));
   CHECK(page->wrong()->figures()->text().contains("cm³"));
 }
 
@@ -176,35 +184,35 @@ TEST_CASE("the unit, its age and its bore: a card, an order list, a verdict or w
   page->show_system(As::found);
   page->show_group(Group::unit);
   CHECK(page->face() == 2);
-  b.type(b.entry(page->panel(), As::found, Param::unit_cast_mark), "1");
-  CHECK(value_of(b.session.job(), As::found, Param::unit_cast_mark).si == Approx(0.001).margin(1));
-  b.type(b.entry(page->panel(), As::found, Param::unit_cast_mark), "1 in");
-  b.session.set_value(As::found, Param::master_bore,
-                      measured(Param::master_bore, 0.022225, How::calliper));
+  b.type(b.entry(page->panel(), As::found, param::unit_cast_mark), "1");
+  CHECK(value_of(b.session.job(), As::found, param::unit_cast_mark).si == Approx(0.001).margin(1));
+  b.type(b.entry(page->panel(), As::found, param::unit_cast_mark), "1 in");
+  b.session.set_value(As::found, param::master_bore,
+                      measured(param::master_bore, 0.022225, How::calliper));
   CHECK(page->unit()->figures()->text().contains("two bores, a sleeve, or another body"));
   page->show_group(Group::gauge);
   CHECK(page->face() == 3);
-  b.type(b.entry(page->panel(), As::found, Param::gauge_a1), "22.23 mm");
+  b.type(b.entry(page->panel(), As::found, param::gauge_a1), "22.23 mm");
   CHECK(page->state()->figures()->text().contains("Not enough measured"));
   for (const Param p :
-       {Param::gauge_a2, Param::gauge_b1, Param::gauge_b2, Param::gauge_c1, Param::gauge_c2})
+       {param::gauge_a2, param::gauge_b1, param::gauge_b2, param::gauge_c1, param::gauge_c2})
     b.type(b.entry(page->panel(), As::found, p), "22.23 mm");
-  b.type(b.entry(page->panel(), As::found, Param::gauge_piston), "22.15 mm");
+  b.type(b.entry(page->panel(), As::found, param::gauge_piston), "22.15 mm");
   // The cup and the surface are not known: no verdict is given.
   CHECK(page->state()->figures()->text().contains("Not enough measured"));
-  b.session.set_value(As::found, Param::gauge_cup, {0.0268, How::calliper, 0, {}});
-  b.session.set_value(As::found, Param::age_pitting, {0, How::stated, 0, {}});
+  b.session.set_value(As::found, param::gauge_cup, {0.0268, How::calliper, 0, {}});
+  b.session.set_value(As::found, param::age_pitting, {0, How::stated, 0, {}});
   QApplication::processEvents();
   CHECK(page->state()->figures()->text().contains("Rebuild: clean, new rubber"));
   page->show_group(Group::kit);
-  b.type(b.entry(page->panel(), As::found, Param::kit_socket), "10 mm");
-  b.type(b.entry(page->panel(), As::plan, Param::kit_socket), "11.5 mm");
+  b.type(b.entry(page->panel(), As::found, param::kit_socket), "10 mm");
+  b.type(b.entry(page->panel(), As::plan, param::kit_socket), "11.5 mm");
   CHECK(page->state()->figures()->text().contains("the rod must be 1.50 mm longer"));
   page->show_group(Group::ageing);
-  b.type(b.entry(page->panel(), As::found, Param::age_hoses), "12");
+  b.type(b.entry(page->panel(), As::found, param::age_hoses), "12");
   CHECK(page->state()->figures()->text().contains("Renew all of them"));
   page->show_group(Group::changed);
-  b.choose(page->panel(), As::found, Param::changed_cam, 1);
+  b.choose(page->panel(), As::found, param::changed_cam, 1);
   CHECK(page->state()->figures()->text().contains("Less vacuum at idle"));
 }
 

@@ -2,6 +2,11 @@
 #include <QListWidget>
 #include <QPushButton>
 
+#include "document/param/control.hpp"
+#include "document/param/lines.hpp"
+#include "document/param/master.hpp"
+#include "document/param/rod.hpp"
+#include "document/param/vehicle.hpp"
 #include "session/texts.hpp"
 #include "ui/finder.hpp"
 #include "ui/help_window.hpp"
@@ -21,12 +26,12 @@ TEST_CASE("a field refuses what cannot be, keeps the old value, and Escape resto
     const char* typed;
     const char* says;
   };
-  const Bad table[] = {{Group::master, Param::master_bore, "-1 in", "8.00 mm to 60.00 mm"},
-                       {Group::control, Param::control_pad_arm, "0", "50.0 mm to 800.0 mm"},
-                       {Group::control, Param::control_pin_arm, "big", "not a number"},
-                       {Group::control, Param::control_rod_length, "1,234.5", "decimal sign"},
-                       {Group::vehicle, Param::vehicle_front_share, "130 %", "10 % to 90 %"},
-                       {Group::master, Param::master_bore, "400 psi", "not a unit"}};
+  const Bad table[] = {{Group::master, param::master_bore, "-1 in", "8.00 mm to 60.00 mm"},
+                       {Group::control, param::control_pad_arm, "0", "50.0 mm to 800.0 mm"},
+                       {Group::control, param::control_pin_arm, "big", "not a number"},
+                       {Group::control, param::control_rod_length, "1,234.5", "decimal sign"},
+                       {Group::vehicle, param::vehicle_front_share, "130 %", "10 % to 90 %"},
+                       {Group::master, param::master_bore, "400 psi", "not a unit"}};
   for (const Bad& t : table) {
     INFO(t.typed);
     survey->show_group(t.group);
@@ -47,16 +52,16 @@ TEST_CASE("a field refuses what cannot be, keeps the old value, and Escape resto
   // A rod shorter than its offset: each value is possible, together they are not.
   survey->show_group(Group::control);
   QApplication::processEvents();
-  b.type(b.entry(survey->panel(), As::found, Param::control_offset), "60 mm");
+  b.type(b.entry(survey->panel(), As::found, param::control_offset), "60 mm");
   auto* rod =
-      qobject_cast<QuantityField*>(survey->panel()->field(As::found, Param::control_rod_length));
+      qobject_cast<QuantityField*>(survey->panel()->field(As::found, param::control_rod_length));
   b.type(rod->entry(), "50 mm");
   CHECK(rod->refusal().contains("shorter than its offset"));
   CHECK(rod->refusal().contains("rod longer than 60.0 mm"));
-  CHECK(value_of(b.session.job(), As::found, Param::control_rod_length).si == Approx(0.1466));
+  CHECK(value_of(b.session.job(), As::found, param::control_rod_length).si == Approx(0.1466));
   QTest::keyClick(rod->entry(), Qt::Key_Escape);
   survey->show_group(Group::lines);
-  auto* fluid = qobject_cast<ChoiceField*>(survey->panel()->field(As::found, Param::fluid_grade));
+  auto* fluid = qobject_cast<ChoiceField*>(survey->panel()->field(As::found, param::fluid_grade));
   REQUIRE(fluid);
   const Job before = b.session.job();
   b.type(fluid->entry()->lineEdit(), "5.2");
@@ -65,9 +70,9 @@ TEST_CASE("a field refuses what cannot be, keeps the old value, and Escape resto
   // Empty means not entered, a question mark unknown on purpose.
   survey->show_group(Group::master);
   QApplication::processEvents();
-  auto* bore = b.entry(survey->panel(), As::found, Param::master_bore);
+  auto* bore = b.entry(survey->panel(), As::found, param::master_bore);
   b.type(bore, "?");
-  CHECK_FALSE(value_of(b.session.job(), As::found, Param::master_bore).known());
+  CHECK_FALSE(value_of(b.session.job(), As::found, param::master_bore).known());
   CHECK(bore->placeholderText() == "unknown");
 }
 
@@ -168,11 +173,11 @@ TEST_CASE("as-built values replace planned ones") {
     if (e->accessibleName() == "As built: Rod clearance") entry = e;
   REQUIRE(entry);
   b.type(entry, "-0.1 mm");
-  CHECK(value_of(b.session.job(), As::plan, Param::control_rod_clearance).as_built);
+  CHECK(value_of(b.session.job(), As::plan, param::control_rod_clearance).as_built);
   CHECK(std::any_of(b.session.findings().begin(), b.session.findings().end(),
                     [](const Finding& f) { return f.code == FindingCode::rod_preload; }));
   b.type(entry, "9 km");
-  CHECK(value_of(b.session.job(), As::plan, Param::control_rod_clearance).si == Approx(-0.0001));
+  CHECK(value_of(b.session.job(), As::plan, param::control_rod_clearance).si == Approx(-0.0001));
 }
 
 TEST_CASE(
@@ -247,7 +252,7 @@ TEST_CASE("a value is found by its words and its field gets the keys, wherever i
   REQUIRE(entry);
   CHECK(entry->accessibleName() == "Pivot to rod pin");
   // One that no survey shows: the rod's.
-  CHECK(b.window->go_to(As::plan, Param::rod_snout));
+  CHECK(b.window->go_to(As::plan, param::rod_snout));
   CHECK(b.window->stage() == Stage::rod);
   entry = qobject_cast<QLineEdit*>(b.window->focusWidget());
   REQUIRE(entry);
@@ -259,23 +264,23 @@ TEST_CASE("undo works while a field has the focus, but never takes what is being
   REQUIRE(b.window->open_path(demo(b.dir)));
   b.stage(Stage::survey);
   auto* survey = b.page<SurveyPage>(Stage::survey);
-  survey->focus_param(As::found, Param::control_pin_arm);
+  survey->focus_param(As::found, param::control_pin_arm);
   auto* entry = qobject_cast<QLineEdit*>(QApplication::focusWidget());
   REQUIRE(entry);
-  const double before = value_of(b.session.job(), As::found, Param::control_pin_arm).si;
+  const double before = value_of(b.session.job(), As::found, param::control_pin_arm).si;
   entry->selectAll();
   QTest::keyClicks(entry, "55 mm");
   QTest::keyClick(entry, Qt::Key_Return);
-  REQUIRE(value_of(b.session.job(), As::found, Param::control_pin_arm).si == Approx(0.055));
+  REQUIRE(value_of(b.session.job(), As::found, param::control_pin_arm).si == Approx(0.055));
   CHECK(entry->hasFocus());
   QTest::keyClick(entry, Qt::Key_Z, Qt::ControlModifier);
-  CHECK(value_of(b.session.job(), As::found, Param::control_pin_arm).si == Approx(before));
+  CHECK(value_of(b.session.job(), As::found, param::control_pin_arm).si == Approx(before));
   // Typed and not entered yet: the field's own undo.
   entry->selectAll();
   QTest::keyClicks(entry, "66");
-  const double stands = value_of(b.session.job(), As::found, Param::control_pin_arm).si;
+  const double stands = value_of(b.session.job(), As::found, param::control_pin_arm).si;
   QTest::keyClick(entry, Qt::Key_Z, Qt::ControlModifier);
-  CHECK(value_of(b.session.job(), As::found, Param::control_pin_arm).si == Approx(stands));
+  CHECK(value_of(b.session.job(), As::found, param::control_pin_arm).si == Approx(stands));
 }
 
 TEST_CASE("help opens at what is shown, and its pages are found by their words") {

@@ -7,6 +7,10 @@
 #include <QTextBrowser>
 #include <QTextDocumentFragment>
 
+#include "document/param/brakes.hpp"
+#include "document/param/circuits.hpp"
+#include "document/param/control.hpp"
+#include "document/param/master.hpp"
 #include "proving/gates.hpp"
 #include "support/every_code.hpp"
 #include "support/work_done.hpp"
@@ -54,7 +58,7 @@ QPushButton* gate_button(Bench& b, const char* name) {
 
 TEST_CASE("every finding stands on the page of its stage and on no other, with limit and remedy") {
   Bench b;
-  for (const CodeRow& row : kCodeRows) {
+  for (const CodeRow& row : code_rows()) {
     INFO(key(row.code));
     open(b, job_with(row));
     for (const Stage s : kStages) {
@@ -272,7 +276,7 @@ TEST_CASE(
     if (e->accessibleName() == "As built: Rod clearance") entry = e;
   REQUIRE(entry);
   b.type(entry, "0.9 mm");
-  CHECK(value_of(b.session.job(), As::plan, Param::control_rod_clearance).as_built);
+  CHECK(value_of(b.session.job(), As::plan, param::control_rod_clearance).as_built);
   CHECK(stale_as_built(b.session.job()).empty());
   const auto button = [page] {
     for (auto* p : page->findChildren<QPushButton*>())
@@ -281,19 +285,19 @@ TEST_CASE(
   };
   CHECK_FALSE(button());
   // Other brakes do not move the rod; another unit does.
-  b.session.set_value(As::plan, Param::front_mu, {0.42, How::stated, 0, {}});
+  b.session.set_value(As::plan, param::front_mu, {0.42, How::stated, 0, {}});
   CHECK(stale_as_built(b.session.job()).empty());
-  b.session.set_value(As::plan, Param::master_bore, {0.0238, How::stated, 0, {}});
-  CHECK(stale_as_built(b.session.job()) == std::vector{Param::control_rod_clearance});
+  b.session.set_value(As::plan, param::master_bore, {0.0238, How::stated, 0, {}});
+  CHECK(stale_as_built(b.session.job()) == std::vector{param::control_rod_clearance});
   QApplication::processEvents();
   CHECK(said_on(b, Stage::install).contains("Measured as built before the plan was changed"));
   REQUIRE(button());
   CHECK(button()->isVisible());
   QTest::mouseClick(button(), Qt::LeftButton);
-  CHECK_FALSE(value_of(b.session.job(), As::plan, Param::control_rod_clearance).as_built);
+  CHECK_FALSE(value_of(b.session.job(), As::plan, param::control_rod_clearance).as_built);
   CHECK_FALSE(said_on(b, Stage::install).contains("Measured as built"));
   b.session.undo();
-  CHECK(value_of(b.session.job(), As::plan, Param::control_rod_clearance).as_built);
+  CHECK(value_of(b.session.job(), As::plan, param::control_rod_clearance).as_built);
 }
 
 TEST_CASE("pictures are walked with the keys and read by assistive programs, place by place") {
@@ -352,14 +356,14 @@ TEST_CASE("pictures are walked with the keys and read by assistive programs, pla
 TEST_CASE("what becomes dangerous by an edit is announced, what was dangerous before is not") {
   Bench b;
   open(b, known_job());
-  b.session.set_value(As::plan, Param::circuit_fr, chosen(choice::WheelOutlet::n2));
+  b.session.set_value(As::plan, param::circuit_fr, chosen(choice::WheelOutlet::n2));
   QLabel* notice = nullptr;
   for (auto* l : b.window->findChildren<QLabel*>())
     if (l->accessibleName() == "New: do not drive") notice = l;
   REQUIRE(notice);
   CHECK(notice->isVisible());
   CHECK(notice->text().contains("front right are on different outlets"));
-  b.session.set_value(As::plan, Param::front_mu, {0.4, How::stated, 0, {}});
+  b.session.set_value(As::plan, param::front_mu, {0.4, How::stated, 0, {}});
   CHECK_FALSE(notice->isVisible());
   b.session.undo();
   b.session.undo();

@@ -3,6 +3,7 @@
 #include <QHBoxLayout>
 #include <QVBoxLayout>
 
+#include "document/param/circuits.hpp"
 #include "document/values.hpp"
 #include "paint/line_of_force.hpp"
 #include "session/line_state.hpp"
@@ -144,7 +145,7 @@ void WalkMatter::step(int by) {
 /// A choice is touched or taken by its number; nothing is typed.
 /// Which wheel hangs where is one question, not four: the tubes are followed once.
 bool WalkMatter::asks_outlets() const {
-  return asked_ && asked_->param >= Param::circuit_fl && asked_->param <= Param::circuit_rr;
+  return asked_ && asked_->param >= param::circuit_fl && asked_->param <= param::circuit_rr;
 }
 
 namespace {

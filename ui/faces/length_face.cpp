@@ -3,6 +3,8 @@
 #include <QHBoxLayout>
 #include <QVBoxLayout>
 
+#include "document/param/control.hpp"
+#include "document/param/rod.hpp"
 #include "paint/sections.hpp"
 #include "rod/rod.hpp"
 #include "session/stage_views.hpp"
@@ -22,14 +24,14 @@ LengthFace::LengthFace(Session& session, QWidget* parent) : Face(parent), sessio
   heads->addWidget(label(tr("New unit, measured, never carried over"), "heading", this), 1);
   body->addLayout(heads);
   panel_ = new ParamPanel(session_, 2, this);
-  panel_->show_params({{As::found, Param::rod_snout},
-                       {As::found, Param::rod_socket},
-                       {As::found, Param::rod_stack},
-                       {As::found, Param::control_rod_length},
-                       {As::plan, Param::rod_snout},
-                       {As::plan, Param::rod_socket},
-                       {As::plan, Param::rod_stack},
-                       {As::plan, Param::control_rod_clearance}});
+  panel_->show_params({{As::found, param::rod_snout},
+                       {As::found, param::rod_socket},
+                       {As::found, param::rod_stack},
+                       {As::found, param::control_rod_length},
+                       {As::plan, param::rod_snout},
+                       {As::plan, param::rod_socket},
+                       {As::plan, param::rod_stack},
+                       {As::plan, param::control_rod_clearance}});
   panel_->setFixedHeight(154);
   body->addWidget(panel_);
   auto* row = new QHBoxLayout;
@@ -42,7 +44,7 @@ LengthFace::LengthFace(Session& session, QWidget* parent) : Face(parent), sessio
   auto* side = new QVBoxLayout;
   side->addWidget(label(tr("Wishes"), "heading", this));
   auto* wishes = new ParamPanel(session_, 1, this);
-  wishes->show_params({{As::plan, Param::rod_height_wish}, {As::plan, Param::rod_clearance_more}});
+  wishes->show_params({{As::plan, param::rod_height_wish}, {As::plan, param::rod_clearance_more}});
   wishes->setMinimumWidth(452);
   wishes->setFixedHeight(88);
   side->addWidget(wishes);

@@ -4,6 +4,9 @@
 #include <QKeyEvent>
 #include <algorithm>
 
+#include "document/param/control.hpp"
+#include "document/param/limits.hpp"
+#include "document/param/master.hpp"
 #include "master/bores.hpp"
 #include "paint/budget.hpp"
 #include "paint/size_map.hpp"
@@ -73,9 +76,9 @@ MapView::MapView(Session& session, QWidget* parent)
     const Values found = resolve(session_.job(), As::found);
     const Values plan = resolve(session_.job(), As::plan);
     MapMarks m;
-    m.plan_bore_m = plan.si(Param::master_bore);
+    m.plan_bore_m = plan.si(param::master_bore);
     m.plan_ratio = arm_ratio(plan).value_or(0.0);
-    m.found_bore_m = found.si(Param::master_bore);
+    m.found_bore_m = found.si(param::master_bore);
     m.found_ratio = arm_ratio(found).value_or(0.0);
     const ConditionReport& today = session_.strip().front();
     if (today.target && today.target->reached) {
@@ -84,8 +87,8 @@ MapView::MapView(Session& session, QWidget* parent)
     }
     for (const CandidateView& v : candidate_views(session_.job(), 0))
       m.pins.push_back({pin_letter(m.pins.size()), v.bore_m, v.ratio});
-    m.plan_bore2_m = plan.si(Param::master_bore2);
-    m.found_bore2_m = found.si(Param::master_bore2);
+    m.plan_bore2_m = plan.si(param::master_bore2);
+    m.found_bore2_m = found.si(param::master_bore2);
     const std::size_t from = assist_ * one.cells.size();
     for (std::size_t i = from; i < std::min(from + one.cells.size(), bands_.size()); ++i)
       m.doubts.push_back(doubt_of(bands_[i]));
@@ -179,9 +182,9 @@ void MapView::keyPressEvent(QKeyEvent* e) {
   if (!cursor_) {
     const Values plan = resolve(session_.job(), As::plan);
     const double column =
-        map->pairs() ? plan.si(Param::master_bore2) : arm_ratio(plan).value_or(0.0);
+        map->pairs() ? plan.si(param::master_bore2) : arm_ratio(plan).value_or(0.0);
     cursor_ =
-        std::pair(nearest(map->bores_m, plan.si(Param::master_bore)), nearest(columns, column));
+        std::pair(nearest(map->bores_m, plan.si(param::master_bore)), nearest(columns, column));
   }
   auto& [b, r] = *cursor_;
   b = std::min(b, map->bores_m.size() - 1);
@@ -240,12 +243,12 @@ void MapFace::build() {
   panel_ = new ParamPanel(session_, 3, this);
   panel_->set_compact();
   // Down the columns: each shows one dimension as found above the plan's.
-  panel_->show_params({{As::found, Param::master_bore},
-                       {As::plan, Param::master_bore},
-                       {As::found, Param::control_pad_arm},
-                       {As::plan, Param::control_pad_arm},
-                       {As::found, Param::control_pin_arm},
-                       {As::plan, Param::control_pin_arm}});
+  panel_->show_params({{As::found, param::master_bore},
+                       {As::plan, param::master_bore},
+                       {As::found, param::control_pad_arm},
+                       {As::plan, param::control_pad_arm},
+                       {As::found, param::control_pin_arm},
+                       {As::plan, param::control_pin_arm}});
   panel_->setFixedHeight(80);
   body->addWidget(panel_);
   auto* pictures = new QHBoxLayout;
@@ -286,8 +289,8 @@ void MapFace::build() {
 QLayout* MapFace::build_wishes() {
   auto* row = new QHBoxLayout;
   row->setSpacing(4);
-  for (const Param p : {Param::target_preference, Param::target_sizes}) {
-    const bool sizes = p == Param::target_sizes;
+  for (const Param p : {param::target_preference, param::target_sizes}) {
+    const bool sizes = p == param::target_sizes;
     auto* head = label(sizes ? tr("   Bores") : tr("Prefer"), "soft", this);
     head->setWordWrap(false);
     row->addWidget(head);
@@ -350,10 +353,10 @@ void MapFace::refresh() {
   panel_->setVisible(!pressed);
   const Values plan = resolve(session_.job(), As::plan);
   wishes_[static_cast<std::size_t>(
-              plan.choice<Param::target_preference>().value_or(choice::TargetPreference::light))]
+              plan.choice<param::target_preference>().value_or(choice::TargetPreference::light))]
       ->setChecked(true);
   wishes_[3 + static_cast<std::size_t>(
-                  plan.choice<Param::target_sizes>().value_or(choice::TargetSizes::standard))]
+                  plan.choice<param::target_sizes>().value_or(choice::TargetSizes::standard))]
       ->setChecked(true);
   cell_->setText(chosen_words());
   doubt_->setText({});

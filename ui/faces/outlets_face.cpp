@@ -2,6 +2,11 @@
 
 #include <QVBoxLayout>
 
+#include "document/param/circuits.hpp"
+#include "document/param/clutch.hpp"
+#include "document/param/hoses.hpp"
+#include "document/param/lines.hpp"
+#include "document/param/valves.hpp"
 #include "paint/sections.hpp"
 #include "session/stage_views.hpp"
 #include "session/texts.hpp"
@@ -25,23 +30,23 @@ OutletsFace::OutletsFace(Session& session, QWidget* parent) : Face(parent), sess
     session_.set_value(As::plan, circuit_of(w), other_outlet(session_.job(), As::plan, w));
   });
   panel_ = new ParamPanel(session, 2, this);
-  panel_->show_params({{As::plan, Param::circuit_split},
-                       {As::plan, Param::circuit_fl},
-                       {As::plan, Param::circuit_fr},
-                       {As::plan, Param::valve_kind},
-                       {As::plan, Param::circuit_rl},
-                       {As::plan, Param::circuit_rr}});
+  panel_->show_params({{As::plan, param::circuit_split},
+                       {As::plan, param::circuit_fl},
+                       {As::plan, param::circuit_fr},
+                       {As::plan, param::valve_kind},
+                       {As::plan, param::circuit_rl},
+                       {As::plan, param::circuit_rr}});
   panel_->setFixedHeight(128);
   box->addWidget(panel_);
   line_ = new ParamPanel(session, 2, this);
-  line_->show_params({{As::plan, Param::clutch_tube},
-                      {As::plan, Param::lines_tube_outside},
-                      {As::plan, Param::lines_tube_wall},
-                      {As::plan, Param::lines_tube_material},
-                      {As::plan, Param::clutch_hose},
-                      {As::plan, Param::clutch_hose_kind},
-                      {As::plan, Param::lines_hose_bore},
-                      {As::plan, Param::fluid_grade}});
+  line_->show_params({{As::plan, param::clutch_tube},
+                      {As::plan, param::lines_tube_outside},
+                      {As::plan, param::lines_tube_wall},
+                      {As::plan, param::lines_tube_material},
+                      {As::plan, param::clutch_hose},
+                      {As::plan, param::clutch_hose_kind},
+                      {As::plan, param::lines_hose_bore},
+                      {As::plan, param::fluid_grade}});
   box->addWidget(line_, 1);
   caution_ = label({}, "caution", this);
   box->addWidget(caution_);

@@ -7,6 +7,8 @@
 #include <algorithm>
 #include <cmath>
 
+#include "document/param/bolting.hpp"
+#include "document/param/unit.hpp"
 #include "paint/fit_pictures.hpp"
 #include "quantity/units.hpp"
 #include "session/template_out.hpp"
@@ -20,7 +22,7 @@ namespace {
 
 /// The new unit, the old one, then the sheet between them.
 std::vector<std::pair<As, Param>> asked() {
-  using P = Param;
+  namespace P = param;
   std::vector<std::pair<As, Param>> all =
       of_plan({P::unit_studs, P::unit_stud_pitch, P::unit_stud_pitch2, P::unit_stud_size,
                P::unit_pilot, P::fit_turn});
@@ -65,7 +67,7 @@ void PatternFace::drag(const QString& id, QPointF from, QPointF to) {
   // The frame of the beginning holds while it is dragged, whatever room the drawing then takes.
   if (!grabbed_)
     grabbed_ = Grabbed{pattern_frame(session_.job(), QSizeF(drawing()->size())),
-                       value_of(session_.job(), As::plan, Param::fit_turn).si};
+                       value_of(session_.job(), As::plan, param::fit_turn).si};
   const QPointF a = from - grabbed_->frame.centre;
   const QPointF b = to - grabbed_->frame.centre;
   const auto put = [&](Param p, double si, const char* step) {
@@ -83,15 +85,15 @@ void PatternFace::drag(const QString& id, QPointF from, QPointF to) {
     constexpr double kHalf = kPi / 360;
     const double by = std::atan2(-b.y(), b.x()) - std::atan2(-a.y(), a.x());
     const double turned = std::remainder(grabbed_->turn_rad + by, 2 * kPi);
-    put(Param::fit_turn, std::round(turned / kHalf) * kHalf, "pattern turned");
+    put(param::fit_turn, std::round(turned / kHalf) * kHalf, "pattern turned");
   } else if (id.startsWith(QStringLiteral("edge:"))) {
     const QString side = id.section(QLatin1Char(':'), 1);
     const bool across = side == QLatin1String("left") || side == QLatin1String("right");
     const double m = std::abs(across ? b.x() : b.y()) / grabbed_->frame.per_m;
-    const Param p = side == QLatin1String("left")    ? Param::fit_edge_left
-                    : side == QLatin1String("right") ? Param::fit_edge_right
-                    : side == QLatin1String("up")    ? Param::fit_edge_up
-                                                     : Param::fit_edge_down;
+    const Param p = side == QLatin1String("left")    ? param::fit_edge_left
+                    : side == QLatin1String("right") ? param::fit_edge_right
+                    : side == QLatin1String("up")    ? param::fit_edge_up
+                                                     : param::fit_edge_down;
     put(p, std::round(m * 1e3) / 1e3, "edge dragged");
   }
 }

@@ -3,6 +3,7 @@
 #include <QHBoxLayout>
 #include <QVBoxLayout>
 
+#include "document/param/control.hpp"
 #include "paint/sections.hpp"
 #include "rod/rod.hpp"
 #include "session/curves.hpp"
@@ -22,12 +23,12 @@ SquareFace::SquareFace(Session& session, QWidget* parent) : Face(parent), sessio
   auto* left = new QVBoxLayout;
   left->addWidget(label(tr("Geometry of the plan"), "heading", this));
   auto* panel = new ParamPanel(session_, 1, this);
-  panel->show_params({{As::plan, Param::control_pad_arm},
-                      {As::plan, Param::control_pin_arm},
-                      {As::plan, Param::control_axis_height},
-                      {As::plan, Param::control_offset},
-                      {As::plan, Param::control_rest_angle},
-                      {As::plan, Param::control_rod_length}});
+  panel->show_params({{As::plan, param::control_pad_arm},
+                      {As::plan, param::control_pin_arm},
+                      {As::plan, param::control_axis_height},
+                      {As::plan, param::control_offset},
+                      {As::plan, param::control_rest_angle},
+                      {As::plan, param::control_rod_length}});
   left->addWidget(panel, 1);
   left->addWidget(label(tr("In-plane and sideways offset count alike: a rod that pushes across "
                            "wears the bore on one side."),

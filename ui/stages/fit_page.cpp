@@ -1,3 +1,9 @@
+#include "document/param/bolting.hpp"
+#include "document/param/control.hpp"
+#include "document/param/hang.hpp"
+#include "document/param/rod.hpp"
+#include "document/param/squareness.hpp"
+#include "document/param/unit.hpp"
 #include "paint/fit_pictures.hpp"
 #include "ui/faces/square_face.hpp"
 #include "ui/stages/pages.hpp"
@@ -7,7 +13,7 @@ namespace yoke {
 FitPage::FitPage(Session& session, Dialogs& dialogs, QWidget* parent)
     : StagePage(session, Stage::fit,
                 tr("Will it bolt on square: pattern, plates, offset, rod angle, room?"), parent) {
-  using P = Param;
+  namespace P = param;
   const auto drawn = [&session](const QString& heading, std::initializer_list<Param> asked,
                                 const QString& name, auto picture, const char* figures) {
     return [&session, heading, asked = of_plan(asked), name, picture, figures](QWidget* p) {

@@ -1,4 +1,8 @@
 #include "assembly/assemble.hpp"
+#include "document/param/control.hpp"
+#include "document/param/rod.hpp"
+#include "document/param/rod_ends.hpp"
+#include "document/param/unit.hpp"
 #include "paint/fit_pictures.hpp"
 #include "paint/sections.hpp"
 #include "rod/rod.hpp"
@@ -9,7 +13,7 @@ namespace yoke {
 RodPage::RodPage(Session& session, QWidget* parent)
     : StagePage(session, Stage::rod, tr("How long, how many turns, how much thread is left?"),
                 parent) {
-  using P = Param;
+  namespace P = param;
   const auto section = [&session](QSizeF size) {
     return rod_section_picture(session.job(), rod_report(session.job()), session.style(), size);
   };

@@ -1,9 +1,16 @@
-// Writes two headers from the parameter table: document/param_ids.hpp, the ids alone, and
-// document/choices.hpp, one enum for each kind of choice, so that no code compares a choice with a
-// number. Run by the build; not part of the library. What they hold does not change with a range, a
-// word or a typical value, so such a change compiles the table alone.
+// Writes the headers of the parameter table's sections: document/param/NAME.hpp holds the ids of
+// the section NAME and one enum for each kind of choice in it, so that no code compares a choice
+// with a number; document/param/all.hpp holds all sections, document/param/space.hpp how many
+// numbers there are. A header that comes out as it was is not touched. Run by the build; not part
+// of the library.
+//
+// What they hold does not change with a range, a word or a typical value: such a change compiles
+// the table alone. Each section keeps numbers free for more, so that a parameter added to one
+// section changes the header of that section and no other.
 #include <cstdio>
+#include <fstream>
 #include <map>
+#include <sstream>
 #include <string>
 #include <string_view>
 #include <vector>
@@ -11,6 +18,7 @@
 namespace {
 
 struct Row {
+  std::string section;  ///< of a line that begins one; else nothing
   std::string name;
   std::string kind;
   std::string options;
@@ -21,8 +29,10 @@ struct Row {
 const std::vector<Row> kRows{
 #define PARAM(name, id, words, group, kind, min, max, typical, digits, inherits, options, source, \
               help)                                                                               \
-  {#name, #kind, options},
+  {"", #name, #kind, options},
+#define SECTION(name) {#name, "", "", ""},
 #include "document/params.def"
+#undef SECTION
 #undef PARAM
 };
 
@@ -82,74 +92,121 @@ std::vector<std::string> enumerators(std::string_view options) {
   return list;
 }
 
-void write_ids() {
-  std::puts(
-      "// Made by the build from document/params.def: not edited by hand.\n#pragma once\n\n"
-      "#include <cstddef>\n\nnamespace yoke {\n\nenum class Param : int {");
-  for (const Row& r : kRows) std::printf("  %s,\n", r.name.c_str());
-  std::puts(
-      "  count_\n};\n\n"
-      "inline constexpr std::size_t kParamCount = static_cast<std::size_t>(Param::count_);\n\n"
-      "}  // namespace yoke");
+struct Section {
+  std::string name;
+  std::vector<Row> rows;
+};
+
+std::vector<Section> sections() {
+  std::vector<Section> list;
+  for (const Row& r : kRows) {
+    if (!r.section.empty())
+      list.push_back({r.section, {}});
+    else
+      list.back().rows.push_back(r);
+  }
+  return list;
 }
 
-void write_choices() {
-  struct Family {
-    std::string options;
-    std::vector<std::string> members;
-  };
+/// Numbers kept for a section: its rows and from one to eight more.
+std::size_t room(const Section& s) {
+  return (s.rows.size() / 8 + 1) * 8;
+}
+
+struct Family {
+  std::string options;
+  std::vector<std::string> members;
+};
+
+struct Families {
   std::vector<std::string> order;
-  std::map<std::string, Family> families;
-  for (const Row& r : kRows) {
+  std::map<std::string, Family> all;
+};
+
+/// The choices of a section; parameters that are alike stand in one section.
+Families families_of(const Section& s) {
+  Families f;
+  for (const Row& r : s.rows) {
     if (r.kind != "choice") continue;
     std::string name = family(r.name);
     // Alike by name only: then it has an enum of its own.
-    if (families.count(name) && families[name].options != r.options) name = r.name;
-    if (!families.count(name)) order.push_back(name);
-    families[name].options = r.options;
-    families[name].members.push_back(r.name);
+    if (f.all.count(name) && f.all[name].options != r.options) name = r.name;
+    if (!f.all.count(name)) f.order.push_back(name);
+    f.all[name].options = r.options;
+    f.all[name].members.push_back(r.name);
   }
-  std::puts(
-      "// Made by the build from document/params.def: not edited by hand.\n#pragma once\n\n"
-      "#include \"document/params.hpp\"\n\nnamespace yoke {\n\nnamespace choice {");
-  for (const auto& name : order) {
-    std::printf("enum class %s {", type_name(name).c_str());
+  return f;
+}
+
+constexpr const char* kMade =
+    "// Made by the build from document/params.def: not edited by hand.\n";
+
+std::string ids_and_choices(const Section& s, std::size_t first) {
+  std::ostringstream out;
+  out << kMade << "#pragma once\n\n#include \"document/choice.hpp\"\n\nnamespace yoke {\n"
+      << "namespace param {\n";
+  for (std::size_t i = 0; i < s.rows.size(); ++i)
+    out << "inline constexpr Param " << s.rows[i].name << "{" << first + i << "};\n";
+  out << "}  // namespace param\n";
+  const Families families = families_of(s);
+  if (!families.order.empty()) out << "namespace choice {\n";
+  for (const auto& name : families.order) {
+    out << "enum class " << type_name(name) << " {";
     const char* comma = "";
-    for (const auto& e : enumerators(families[name].options)) {
-      std::printf("%s %s", comma, e.c_str());
+    for (const auto& e : enumerators(families.all.at(name).options)) {
+      out << comma << " " << e;
       comma = ",";
     }
-    std::puts(" };");
+    out << " };\n";
   }
-  std::puts(
-      "}  // namespace choice\n\ntemplate <Param p>\nstruct ChoiceOf;\n"
-      "/// The parameter that alone has this choice; of several alike the parameter is named.\n"
-      "template <class Choice>\nstruct ParamOf;\ntemplate <class T>\n"
-      "inline constexpr bool is_choice = false;\n");
-  for (const auto& name : order) {
+  if (!families.order.empty()) out << "}  // namespace choice\n";
+  for (const auto& name : families.order) {
     const std::string type = "choice::" + type_name(name);
-    std::printf("template <>\ninline constexpr bool is_choice<%s> = true;\n", type.c_str());
-    for (const auto& m : families[name].members)
-      std::printf("template <>\nstruct ChoiceOf<Param::%s> {\n  using type = %s;\n};\n", m.c_str(),
-                  type.c_str());
-    if (families[name].members.size() == 1)
-      std::printf(
-          "template <>\nstruct ParamOf<%s> {\n  static constexpr Param value = Param::%s;\n};\n",
-          type.c_str(), families[name].members[0].c_str());
+    const auto& members = families.all.at(name).members;
+    out << "template <>\ninline constexpr bool is_choice<" << type << "> = true;\n";
+    for (const auto& m : members)
+      out << "template <>\nstruct ChoiceOf<param::" << m << "> {\n  using type = " << type
+          << ";\n};\n";
+    if (members.size() == 1)
+      out << "template <>\nstruct ParamOf<" << type
+          << "> {\n  static constexpr Param value = param::" << members[0] << ";\n};\n";
   }
-  std::puts("\n}  // namespace yoke");
+  out << "}  // namespace yoke\n";
+  return out.str();
+}
+
+/// Writes what differs from what lies there; whether it could.
+bool keep(const std::string& path, const std::string& text) {
+  std::ifstream in(path, std::ios::binary);
+  std::ostringstream old;
+  old << in.rdbuf();
+  if (in && old.str() == text) return true;
+  std::ofstream out(path, std::ios::binary);
+  out << text;
+  return static_cast<bool>(out.flush());
 }
 
 }  // namespace
 
-/// "ids" or "choices", to standard output.
+/// The folder to write into.
 int main(int argc, char** argv) {
-  const std::string_view what = argc == 2 ? argv[1] : "";
-  if (what == "ids")
-    write_ids();
-  else if (what == "choices")
-    write_choices();
-  else
-    return 2;
-  return std::fflush(stdout) == 0 ? 0 : 1;
+  if (argc != 2) return 2;
+  const std::string folder = std::string(argv[1]) + "/";
+  bool fine = true;
+  std::size_t first = 0;
+  std::string all = std::string(kMade) + "#pragma once\n\n";
+  for (const Section& s : sections()) {
+    fine = keep(folder + s.name + ".hpp", ids_and_choices(s, first)) && fine;
+    all += "#include \"document/param/" + s.name + ".hpp\"\n";
+    first += room(s);
+  }
+  fine = keep(folder + "all.hpp", all) && fine;
+  fine = keep(folder + "space.hpp",
+              std::string(kMade) +
+                  "#pragma once\n\n#include <cstddef>\n\nnamespace yoke {\n/// Numbers that "
+                  "parameters may have; not each of them is one.\ninline constexpr std::size_t "
+                  "kParamSpace = " +
+                  std::to_string(first) + ";\n}  // namespace yoke\n") &&
+         fine;
+  return fine ? 0 : 1;
 }
