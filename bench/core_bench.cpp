@@ -1,9 +1,11 @@
 // One foot strip, one sweep of the map, the doubt draws, and how their cost grows.
 #include <benchmark/benchmark.h>
 
+#include "document/param/arms.hpp"
 #include "document/param/assist.hpp"
-#include "document/param/control.hpp"
-#include "document/param/master.hpp"
+#include "document/param/assist_kind.hpp"
+#include "document/param/bores.hpp"
+#include "document/param/pedal.hpp"
 #include "doubt/doubt.hpp"
 #include "master/bores.hpp"
 #include "plumbing/bend_list.hpp"

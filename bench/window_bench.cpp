@@ -8,7 +8,7 @@
 #include <QWidget>
 #include <memory>
 
-#include "document/param/master.hpp"
+#include "document/param/bores.hpp"
 #include "files/store.hpp"
 #include "session/texts.hpp"
 #include "support/build.hpp"

@@ -2,7 +2,7 @@
 #include <fmt/format.h>
 
 #include "cli/options.hpp"
-#include "document/param/master.hpp"
+#include "document/param/bores.hpp"
 #include "doubt/measure_next.hpp"
 #include "files/catalogue.hpp"
 #include "files/record_table.hpp"

@@ -6,7 +6,7 @@
 #include <cmath>
 
 #include "cli/options.hpp"
-#include "document/param/master.hpp"
+#include "document/param/bores.hpp"
 #include "doubt/doubt.hpp"
 #include "files/json_job.hpp"
 #include "judge/findings.hpp"

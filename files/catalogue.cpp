@@ -6,8 +6,8 @@
 #include <cmath>
 #include <nlohmann/json.hpp>
 
+#include "document/param/bores.hpp"
 #include "document/param/clutch.hpp"
-#include "document/param/master.hpp"
 #include "files/catalogue_cells.hpp"
 #include "files/csv.hpp"
 #include "files/unit_key.hpp"

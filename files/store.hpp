@@ -6,11 +6,14 @@
 #include <string>
 #include <vector>
 
-#include "document/param/limits.hpp"
 #include "files/disk.hpp"
 #include "files/json_job.hpp"
 
 namespace yoke {
+
+namespace choice {
+enum class TargetJob;
+}
 
 struct OpenedJob {
   Job job;

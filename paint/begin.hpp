@@ -4,15 +4,18 @@
 
 #include <vector>
 
-#include "document/param/limits.hpp"
 #include "document/values.hpp"
 #include "paint/picture.hpp"
 
 namespace yoke {
 
+namespace choice {
+enum class TargetJob;
+}
+
 struct BeginPlate {
   QString id;  ///< of its spot
-  choice::TargetJob kind = choice::TargetJob::brakes;
+  choice::TargetJob kind{};
   QString title;
   QString line;  ///< what it leads to, or how it stands
 };

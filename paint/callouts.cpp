@@ -5,10 +5,12 @@
 #include <cmath>
 
 #include "assembly/relevance.hpp"
+#include "document/param/arms.hpp"
 #include "document/param/assist.hpp"
+#include "document/param/bores.hpp"
 #include "document/param/brakes.hpp"
-#include "document/param/control.hpp"
 #include "document/param/master.hpp"
+#include "document/param/pedal.hpp"
 #include "document/param/rod_ends.hpp"
 #include "document/param/vehicle.hpp"
 #include "paint/theme.hpp"

@@ -5,11 +5,14 @@
 
 #include "assembly/choice_map.hpp"
 #include "clutch/clutch.hpp"
+#include "document/param/arms.hpp"
 #include "document/param/assist.hpp"
+#include "document/param/bores.hpp"
 #include "document/param/brakes.hpp"
 #include "document/param/clutch.hpp"
 #include "document/param/control.hpp"
 #include "document/param/master.hpp"
+#include "document/param/pedal.hpp"
 
 namespace yoke {
 

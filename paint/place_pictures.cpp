@@ -3,7 +3,7 @@
 #include <algorithm>
 #include <cmath>
 
-#include "document/param/assist.hpp"
+#include "document/param/assist_kind.hpp"
 #include "document/param/hang.hpp"
 #include "document/param/rod_ends.hpp"
 #include "fitting/envelope.hpp"

@@ -6,8 +6,9 @@
 #include <algorithm>
 #include <cmath>
 
-#include "document/param/control.hpp"
-#include "document/param/master.hpp"
+#include "document/param/arms.hpp"
+#include "document/param/bores.hpp"
+#include "document/param/pedal.hpp"
 #include "document/param/rod.hpp"
 #include "paint/drawing_ground.hpp"
 #include "paint/words.hpp"

@@ -2,7 +2,7 @@
 #include <algorithm>
 #include <cmath>
 
-#include "document/param/master.hpp"
+#include "document/param/bores.hpp"
 #include "document/param/unit.hpp"
 #include "document/values.hpp"
 #include "paint/plate.hpp"

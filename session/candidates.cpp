@@ -3,7 +3,8 @@
 #include <algorithm>
 
 #include "document/param/assist.hpp"
-#include "document/param/master.hpp"
+#include "document/param/assist_kind.hpp"
+#include "document/param/bores.hpp"
 #include "session/texts.hpp"
 
 namespace yoke {

@@ -3,8 +3,10 @@
 #include <cmath>
 
 #include "assembly/assemble.hpp"
+#include "document/param/arms.hpp"
 #include "document/param/assist.hpp"
-#include "document/param/control.hpp"
+#include "document/param/assist_kind.hpp"
+#include "document/param/bores.hpp"
 #include "document/param/master.hpp"
 #include "master/bores.hpp"
 #include "session/texts.hpp"

@@ -2,10 +2,11 @@
 
 #include <algorithm>
 
-#include "document/param/assist.hpp"
+#include "document/param/arms.hpp"
+#include "document/param/assist_kind.hpp"
+#include "document/param/bores.hpp"
 #include "document/param/control.hpp"
 #include "document/param/limits.hpp"
-#include "document/param/master.hpp"
 #include "document/param/symptom.hpp"
 #include "document/values.hpp"
 #include "session/session.hpp"

@@ -2,7 +2,8 @@
 
 #include <algorithm>
 
-#include "document/param/control.hpp"
+#include "document/param/arms.hpp"
+#include "document/param/bores.hpp"
 #include "document/param/master.hpp"
 #include "session/texts.hpp"
 

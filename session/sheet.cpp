@@ -2,8 +2,8 @@
 #include "session/sheet.hpp"
 
 #include "assembly/assemble.hpp"
-#include "document/param/assist.hpp"
-#include "document/param/master.hpp"
+#include "document/param/assist_kind.hpp"
+#include "document/param/bores.hpp"
 #include "master/bores.hpp"
 #include "proving/gates.hpp"
 #include "rod/rod.hpp"

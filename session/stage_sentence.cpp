@@ -3,7 +3,7 @@
 #include <algorithm>
 
 #include "assembly/assemble.hpp"
-#include "document/param/master.hpp"
+#include "document/param/bores.hpp"
 #include "fitting/pattern.hpp"
 #include "master/bores.hpp"
 #include "plumbing/outlets.hpp"

@@ -6,7 +6,7 @@
 
 #include "assembly/assemble.hpp"
 #include "document/as_built.hpp"
-#include "document/param/master.hpp"
+#include "document/param/bores.hpp"
 #include "judge/findings.hpp"
 #include "plumbing/outlets.hpp"
 #include "proving/estimate.hpp"

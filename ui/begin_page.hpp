@@ -4,11 +4,14 @@
 
 #include <QWidget>
 
-#include "document/param/limits.hpp"
 #include "session/session.hpp"
 #include "ui/picture_view.hpp"
 
 namespace yoke {
+
+namespace choice {
+enum class TargetJob;
+}
 
 class BeginPage : public QWidget {
   Q_OBJECT

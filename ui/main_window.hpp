@@ -9,7 +9,6 @@
 #include <QTimer>
 #include <filesystem>
 
-#include "document/param/limits.hpp"
 #include "ui/begin_page.hpp"
 #include "ui/bench/bench_mode.hpp"
 #include "ui/hand_speech.hpp"
@@ -17,6 +16,10 @@
 #include "ui/stages/pages.hpp"
 
 namespace yoke {
+
+namespace choice {
+enum class TargetJob;
+}
 
 class HelpWindow;
 

@@ -3,8 +3,8 @@
 #include <QMenu>
 #include <QTimer>
 
+#include "document/param/bores.hpp"
 #include "document/param/limits.hpp"
-#include "document/param/master.hpp"
 #include "session/job_kind.hpp"
 #include "session/shipped_jobs.hpp"
 #include "session/texts.hpp"

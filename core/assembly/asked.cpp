@@ -3,7 +3,8 @@
 #include <cmath>
 
 #include "assembly/assemble.hpp"
-#include "document/param/assist.hpp"
+#include "document/param/assist_kind.hpp"
+#include "document/param/bores.hpp"
 #include "document/param/circuits.hpp"
 #include "document/param/control.hpp"
 #include "document/param/master.hpp"

@@ -1,4 +1,5 @@
 #include "assembly/choice_map.hpp"
+#include "document/param/bores.hpp"
 #include "document/param/brakes.hpp"
 #include "document/param/clutch.hpp"
 #include "document/param/hoses.hpp"

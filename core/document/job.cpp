@@ -6,11 +6,14 @@
 #include <span>
 
 #include "document/ahead.hpp"
+#include "document/param/arms.hpp"
 #include "document/param/assist.hpp"
+#include "document/param/assist_kind.hpp"
+#include "document/param/bores.hpp"
 #include "document/param/brakes.hpp"
 #include "document/param/clutch.hpp"
-#include "document/param/control.hpp"
 #include "document/param/master.hpp"
+#include "document/param/pedal.hpp"
 #include "document/typical.hpp"
 
 namespace yoke {

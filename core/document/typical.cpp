@@ -1,9 +1,12 @@
 #include "document/typical.hpp"
 #include "document/param/assist.hpp"
+#include "document/param/assist_kind.hpp"
+#include "document/param/bores.hpp"
 #include "document/param/brakes.hpp"
 #include "document/param/control.hpp"
 #include "document/param/limits.hpp"
 #include "document/param/master.hpp"
+#include "document/param/pedal.hpp"
 #include "document/param/supply.hpp"
 
 #include <array>

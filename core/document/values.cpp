@@ -1,4 +1,5 @@
 #include "document/values.hpp"
+#include "document/param/arms.hpp"
 #include "document/param/control.hpp"
 #include "document/param/linkage.hpp"
 #include "document/param/unit.hpp"

@@ -3,6 +3,7 @@
 #include <atomic>
 
 #include "assembly/assemble.hpp"
+#include "document/param/bores.hpp"
 #include "document/param/master.hpp"
 #include "doubt/draws.hpp"
 #include "quantity/workers.hpp"

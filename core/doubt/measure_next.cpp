@@ -4,8 +4,8 @@
 #include <cmath>
 
 #include "assembly/relevance.hpp"
-#include "document/param/control.hpp"
-#include "document/param/master.hpp"
+#include "document/param/arms.hpp"
+#include "document/param/bores.hpp"
 
 namespace yoke {
 

@@ -3,7 +3,7 @@
 
 #include "assembly/assemble_clutch.hpp"
 #include "document/param/clutch.hpp"
-#include "document/param/control.hpp"
+#include "document/param/pedal.hpp"
 #include "figures/groups.hpp"
 
 namespace yoke::groups {

@@ -2,7 +2,7 @@
 
 #include <algorithm>
 
-#include "document/param/assist.hpp"
+#include "document/param/assist_kind.hpp"
 #include "figures/groups.hpp"
 #include "figures/settle_figures.hpp"
 

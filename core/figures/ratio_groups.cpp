@@ -3,8 +3,9 @@
 #include <algorithm>
 #include <cmath>
 
-#include "document/param/control.hpp"
-#include "document/param/master.hpp"
+#include "document/param/arms.hpp"
+#include "document/param/bores.hpp"
+#include "document/param/pedal.hpp"
 #include "figures/groups.hpp"
 #include "sizing/sweep.hpp"
 

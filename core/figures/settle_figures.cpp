@@ -5,7 +5,7 @@
 
 #include "assembly/relevance.hpp"
 #include "document/param/assist.hpp"
-#include "document/param/control.hpp"
+#include "document/param/pedal.hpp"
 #include "strip/settle.hpp"
 
 namespace yoke {

@@ -7,9 +7,11 @@
 
 #include "document/ahead.hpp"
 #include "document/as_built.hpp"
-#include "document/param/assist.hpp"
+#include "document/param/arms.hpp"
+#include "document/param/assist_kind.hpp"
+#include "document/param/bores.hpp"
 #include "document/param/control.hpp"
-#include "document/param/master.hpp"
+#include "document/param/pedal.hpp"
 #include "document/param/room.hpp"
 #include "document/param/supply.hpp"
 #include "document/param/symptom.hpp"

@@ -4,8 +4,8 @@
 
 #include "assembly/relevance.hpp"
 #include "document/param/assist.hpp"
-#include "document/param/control.hpp"
 #include "document/param/master.hpp"
+#include "document/param/pedal.hpp"
 #include "doubt/doubt.hpp"
 #include "strip/settle.hpp"
 

@@ -1,8 +1,9 @@
 // The one line a stage shows in the rail.
 #include <algorithm>
 
+#include "document/param/arms.hpp"
+#include "document/param/bores.hpp"
 #include "document/param/control.hpp"
-#include "document/param/master.hpp"
 #include "judge/findings.hpp"
 #include "plumbing/outlets.hpp"
 #include "proving/gates.hpp"

@@ -4,7 +4,10 @@
 #include <cmath>
 
 #include "assembly/relevance.hpp"
+#include "document/param/arms.hpp"
 #include "document/param/assist.hpp"
+#include "document/param/assist_kind.hpp"
+#include "document/param/bores.hpp"
 #include "document/param/clutch.hpp"
 #include "document/param/control.hpp"
 #include "document/param/master.hpp"

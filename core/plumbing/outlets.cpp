@@ -1,9 +1,9 @@
 #include "plumbing/outlets.hpp"
 
+#include "document/param/bores.hpp"
 #include "document/param/brakes.hpp"
 #include "document/param/circuits.hpp"
 #include "document/param/control.hpp"
-#include "document/param/master.hpp"
 #include "document/param/valves.hpp"
 #include "plumbing/residual.hpp"
 

@@ -1,4 +1,5 @@
 #include "plumbing/residual.hpp"
+#include "document/param/bores.hpp"
 #include "document/param/master.hpp"
 #include "document/param/valves.hpp"
 

@@ -5,10 +5,10 @@
 
 #include <algorithm>
 
+#include "document/param/bores.hpp"
 #include "document/param/brakes.hpp"
 #include "document/param/control.hpp"
 #include "document/param/lines.hpp"
-#include "document/param/master.hpp"
 #include "document/param/rod_ends.hpp"
 #include "proving/estimate.hpp"
 

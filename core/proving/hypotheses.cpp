@@ -7,7 +7,7 @@
 #include <cmath>
 #include <tuple>
 
-#include "document/param/master.hpp"
+#include "document/param/bores.hpp"
 #include "proving/fault.hpp"
 #include "proving/row_models.hpp"
 

@@ -5,9 +5,10 @@
 #include "assembly/assemble.hpp"
 #include "control/control.hpp"
 #include "document/ahead.hpp"
+#include "document/param/arms.hpp"
 #include "document/param/assist.hpp"
-#include "document/param/control.hpp"
 #include "document/param/linkage.hpp"
+#include "document/param/pedal.hpp"
 #include "document/param/rod.hpp"
 #include "document/param/rod_ends.hpp"
 

@@ -4,7 +4,8 @@
 #include <cmath>
 
 #include "document/param/assist.hpp"
-#include "document/param/master.hpp"
+#include "document/param/assist_kind.hpp"
+#include "document/param/bores.hpp"
 #include "document/param/room.hpp"
 #include "document/param/supply.hpp"
 #include "master/bores.hpp"

@@ -6,16 +6,19 @@
 #include <string>
 #include <vector>
 
-#include "document/param/assist.hpp"
 #include "document/verdict.hpp"
 #include "quantity/message.hpp"
 #include "strip/conditions.hpp"
 
 namespace yoke {
 
+namespace choice {
+enum class AssistKind;
+}
+
 struct AssistChoice {
   Message words;  ///< "Vacuum, 9 in"
-  choice::AssistKind kind = choice::AssistKind::none;
+  choice::AssistKind kind{};
   std::optional<double> effort_n;       ///< at the target stop, worst supply
   std::optional<double> dead_effort_n;  ///< at the stop to reach with a failure
   Message because;                      ///< why a figure cannot be said

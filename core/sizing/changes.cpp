@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "document/param/bores.hpp"
 #include "document/param/brakes.hpp"
 #include "document/param/master.hpp"
 #include "document/param/symptom.hpp"

@@ -7,11 +7,14 @@
 #include <string>
 #include <vector>
 
-#include "document/param/assist.hpp"
 #include "quantity/message.hpp"
 #include "strip/conditions.hpp"
 
 namespace yoke {
+
+namespace choice {
+enum class AssistKind;
+}
 
 /// In the order in which limits are tested.
 enum class Limit {
@@ -55,7 +58,7 @@ struct Cell {
 /// One way to help the foot, tried in the map.
 struct AssistOption {
   Message words;  ///< "as planned", "none", "vacuum, 9 in"
-  choice::AssistKind kind = choice::AssistKind::none;
+  choice::AssistKind kind{};
   Assist assist;
   std::optional<Servo> servo;
   std::optional<Length> stroke;

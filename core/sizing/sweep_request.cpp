@@ -1,7 +1,8 @@
 #include <algorithm>
 #include <cmath>
 
-#include "document/param/assist.hpp"
+#include "document/param/assist_kind.hpp"
+#include "document/param/bores.hpp"
 #include "document/param/limits.hpp"
 #include "document/param/master.hpp"
 #include "master/bores.hpp"

@@ -4,9 +4,9 @@
 
 #include <algorithm>
 
+#include "document/param/bores.hpp"
 #include "document/param/limits.hpp"
 #include "document/param/lines.hpp"
-#include "document/param/master.hpp"
 #include "document/param/room.hpp"
 #include "strip/settle.hpp"
 

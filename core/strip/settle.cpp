@@ -7,6 +7,7 @@
 #include "document/param/hoses.hpp"
 #include "document/param/lines.hpp"
 #include "document/param/master.hpp"
+#include "document/param/pedal.hpp"
 #include "document/param/rod.hpp"
 #include "document/param/valves.hpp"
 

@@ -5,8 +5,9 @@
 #include <functional>
 
 #include "circuit/circuit.hpp"
-#include "document/param/control.hpp"
+#include "document/param/bores.hpp"
 #include "document/param/master.hpp"
+#include "document/param/pedal.hpp"
 
 namespace yoke {
 

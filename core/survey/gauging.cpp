@@ -1,7 +1,7 @@
 #include "survey/gauging.hpp"
 #include "document/param/age.hpp"
+#include "document/param/bores.hpp"
 #include "document/param/gauge.hpp"
-#include "document/param/master.hpp"
 
 #include <algorithm>
 #include <array>

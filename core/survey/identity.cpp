@@ -2,6 +2,7 @@
 
 #include <cmath>
 
+#include "document/param/bores.hpp"
 #include "document/param/brakes.hpp"
 #include "document/param/control.hpp"
 #include "document/param/master.hpp"

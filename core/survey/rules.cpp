@@ -2,7 +2,7 @@
 
 #include "assembly/assemble.hpp"
 #include "document/param/age.hpp"
-#include "document/param/assist.hpp"
+#include "document/param/assist_kind.hpp"
 #include "document/param/brakes.hpp"
 #include "document/param/changed.hpp"
 #include "document/param/master.hpp"

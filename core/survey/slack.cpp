@@ -1,5 +1,6 @@
 #include "survey/slack.hpp"
 #include "document/param/assist.hpp"
+#include "document/param/assist_kind.hpp"
 #include "document/param/symptom.hpp"
 
 #include <algorithm>

@@ -4,6 +4,7 @@
 #include <cmath>
 
 #include "assembly/assemble_clutch.hpp"
+#include "document/param/bores.hpp"
 #include "document/param/brakes.hpp"
 #include "document/param/circuits.hpp"
 #include "document/param/master.hpp"

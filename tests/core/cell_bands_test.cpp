@@ -3,8 +3,8 @@
 #include <cmath>
 #include <cstdlib>
 
-#include "document/param/control.hpp"
-#include "document/param/master.hpp"
+#include "document/param/arms.hpp"
+#include "document/param/bores.hpp"
 #include "doubt/cell_bands.hpp"
 #include "figures/figures.hpp"
 #include "judge/findings.hpp"

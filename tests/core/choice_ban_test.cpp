@@ -1,5 +1,6 @@
-// A choice is never compared with a number: the enums of document/param/SECTION.hpp are the only way. The
-// compiler sees to it where a choice is asked for; this reads the sources for what goes around it.
+// A choice is never compared with a number: the enums of document/param/SECTION.hpp are the only
+// way. The compiler sees to it where a choice is asked for; this reads the sources for what goes
+// around it.
 #include <catch2/catch.hpp>
 #include <filesystem>
 #include <fstream>
@@ -7,12 +8,12 @@
 #include <sstream>
 
 #include "document/job.hpp"
-#include "document/param/assist.hpp"
+#include "document/param/assist_kind.hpp"
+#include "document/param/bores.hpp"
 #include "document/param/brakes.hpp"
 #include "document/param/circuits.hpp"
 #include "document/param/hoses.hpp"
 #include "document/param/lines.hpp"
-#include "document/param/master.hpp"
 #include "document/values.hpp"
 
 using namespace yoke;

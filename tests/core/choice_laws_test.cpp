@@ -4,10 +4,10 @@
 #include <cmath>
 #include <random>
 
+#include "document/param/arms.hpp"
 #include "document/param/bolting.hpp"
-#include "document/param/control.hpp"
+#include "document/param/bores.hpp"
 #include "document/param/gauge.hpp"
-#include "document/param/master.hpp"
 #include "document/param/room.hpp"
 #include "document/param/unit.hpp"
 #include "document/param/vehicle.hpp"

@@ -3,9 +3,10 @@
 #include <catch2/catch.hpp>
 #include <cmath>
 
+#include "document/param/arms.hpp"
+#include "document/param/bores.hpp"
 #include "document/param/brakes.hpp"
 #include "document/param/circuits.hpp"
-#include "document/param/control.hpp"
 #include "document/param/limits.hpp"
 #include "document/param/master.hpp"
 #include "document/param/room.hpp"

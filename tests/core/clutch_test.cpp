@@ -4,10 +4,12 @@
 
 #include "assembly/assemble_clutch.hpp"
 #include "assembly/relevance.hpp"
+#include "document/param/arms.hpp"
+#include "document/param/bores.hpp"
 #include "document/param/brakes.hpp"
 #include "document/param/clutch.hpp"
 #include "document/param/control.hpp"
-#include "document/param/master.hpp"
+#include "document/param/pedal.hpp"
 #include "figures/figures.hpp"
 #include "judge/findings.hpp"
 #include "proving/gates.hpp"

@@ -5,6 +5,8 @@
 
 #include "assembly/relevance.hpp"
 #include "document/param/assist.hpp"
+#include "document/param/assist_kind.hpp"
+#include "document/param/bores.hpp"
 #include "document/param/brakes.hpp"
 #include "document/param/clutch.hpp"
 #include "document/param/control.hpp"

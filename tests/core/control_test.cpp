@@ -4,10 +4,12 @@
 #include <catch2/catch.hpp>
 #include <cmath>
 
+#include "document/param/bores.hpp"
 #include "document/param/control.hpp"
 #include "document/param/limits.hpp"
 #include "document/param/linkage.hpp"
 #include "document/param/master.hpp"
+#include "document/param/pedal.hpp"
 #include "figures/figures.hpp"
 #include "support/build.hpp"
 

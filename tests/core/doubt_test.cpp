@@ -3,7 +3,7 @@
 #include <catch2/catch.hpp>
 #include <cmath>
 
-#include "document/param/control.hpp"
+#include "document/param/arms.hpp"
 #include "doubt/doubt.hpp"
 #include "support/build.hpp"
 

@@ -6,9 +6,9 @@
 #include <catch2/catch.hpp>
 #include <cmath>
 
+#include "document/param/bores.hpp"
 #include "document/param/brakes.hpp"
-#include "document/param/control.hpp"
-#include "document/param/master.hpp"
+#include "document/param/pedal.hpp"
 #include "document/param/rod.hpp"
 #include "document/param/vehicle.hpp"
 #include "support/build.hpp"

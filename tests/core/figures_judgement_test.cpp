@@ -3,6 +3,7 @@
 #include <cstdlib>
 
 #include "document/param/assist.hpp"
+#include "document/param/assist_kind.hpp"
 #include "figures/figures.hpp"
 #include "judge/findings.hpp"
 #include "sizing/assist_choice.hpp"

@@ -4,10 +4,10 @@
 #include <cmath>
 #include <sstream>
 
-#include "document/param/assist.hpp"
+#include "document/param/assist_kind.hpp"
 #include "document/param/bolting.hpp"
-#include "document/param/control.hpp"
 #include "document/param/hang.hpp"
+#include "document/param/pedal.hpp"
 #include "document/param/rod.hpp"
 #include "document/param/rod_ends.hpp"
 #include "document/param/squareness.hpp"

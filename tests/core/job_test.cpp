@@ -5,13 +5,16 @@
 #include <cmath>
 
 #include "assembly/relevance.hpp"
+#include "document/param/arms.hpp"
 #include "document/param/assist.hpp"
+#include "document/param/assist_kind.hpp"
+#include "document/param/bores.hpp"
 #include "document/param/brakes.hpp"
 #include "document/param/circuits.hpp"
-#include "document/param/control.hpp"
 #include "document/param/limits.hpp"
 #include "document/param/lines.hpp"
 #include "document/param/master.hpp"
+#include "document/param/pedal.hpp"
 #include "document/param/rod.hpp"
 #include "document/param/valves.hpp"
 #include "document/param/vehicle.hpp"

@@ -5,8 +5,9 @@
 #include <map>
 #include <string>
 
+#include "document/param/arms.hpp"
 #include "document/param/brakes.hpp"
-#include "document/param/control.hpp"
+#include "document/param/pedal.hpp"
 #include "document/param/vehicle.hpp"
 #include "doubt/doubt.hpp"
 #include "proving/estimate.hpp"

@@ -3,10 +3,12 @@
 #include <catch2/catch.hpp>
 #include <cstdlib>
 
+#include "document/param/bores.hpp"
 #include "document/param/brakes.hpp"
 #include "document/param/control.hpp"
 #include "document/param/limits.hpp"
 #include "document/param/master.hpp"
+#include "document/param/pedal.hpp"
 #include "document/param/valves.hpp"
 #include "judge/findings.hpp"
 #include "proving/gates.hpp"

@@ -5,11 +5,12 @@
 
 #include "assist/reserve.hpp"
 #include "document/ahead.hpp"
+#include "document/param/arms.hpp"
 #include "document/param/assist.hpp"
 #include "document/param/brakes.hpp"
 #include "document/param/circuits.hpp"
-#include "document/param/control.hpp"
 #include "document/param/master.hpp"
+#include "document/param/pedal.hpp"
 #include "doubt/doubt.hpp"
 #include "figures/figures.hpp"
 #include "judge/findings.hpp"

@@ -1,7 +1,7 @@
 // Ports open to air, take-up, and the ideal brake distribution.
 #include <catch2/catch.hpp>
 
-#include "document/param/assist.hpp"
+#include "document/param/assist_kind.hpp"
 #include "document/param/master.hpp"
 #include "figures/figures.hpp"
 #include "support/build.hpp"

@@ -3,6 +3,7 @@
 
 #include "calc/calculators.hpp"
 #include "document/param/assist.hpp"
+#include "document/param/assist_kind.hpp"
 #include "document/param/supply.hpp"
 #include "document/param/valves.hpp"
 #include "figures/figures.hpp"

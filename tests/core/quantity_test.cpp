@@ -6,10 +6,10 @@
 #include <stdexcept>
 #include <string>
 
+#include "document/param/arms.hpp"
+#include "document/param/bores.hpp"
 #include "document/param/clutch.hpp"
-#include "document/param/control.hpp"
 #include "document/param/lines.hpp"
-#include "document/param/master.hpp"
 #include "document/param/vehicle.hpp"
 #include "document/params.hpp"
 #include "quantity/drills.hpp"

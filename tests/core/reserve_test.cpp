@@ -9,6 +9,7 @@
 #include "assist/servo.hpp"
 #include "assist/supply.hpp"
 #include "document/param/assist.hpp"
+#include "document/param/assist_kind.hpp"
 #include "document/param/limits.hpp"
 #include "document/param/supply.hpp"
 #include "figures/figures.hpp"

@@ -3,7 +3,8 @@
 #include <catch2/catch.hpp>
 #include <cmath>
 
-#include "document/param/control.hpp"
+#include "document/param/arms.hpp"
+#include "document/param/pedal.hpp"
 #include "document/param/rod.hpp"
 #include "document/param/rod_ends.hpp"
 #include "judge/findings.hpp"

@@ -2,10 +2,10 @@
 #include <catch2/catch.hpp>
 #include <set>
 
-#include "document/param/assist.hpp"
+#include "document/param/assist_kind.hpp"
+#include "document/param/bores.hpp"
 #include "document/param/clutch.hpp"
 #include "document/param/control.hpp"
-#include "document/param/master.hpp"
 #include "support/build.hpp"
 #include "work/steps.hpp"
 

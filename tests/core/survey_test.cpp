@@ -4,10 +4,11 @@
 
 #include "assembly/relevance.hpp"
 #include "document/param/age.hpp"
-#include "document/param/assist.hpp"
+#include "document/param/arms.hpp"
+#include "document/param/assist_kind.hpp"
+#include "document/param/bores.hpp"
 #include "document/param/brakes.hpp"
 #include "document/param/changed.hpp"
-#include "document/param/control.hpp"
 #include "document/param/gauge.hpp"
 #include "document/param/kit.hpp"
 #include "document/param/master.hpp"

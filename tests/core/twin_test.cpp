@@ -2,6 +2,7 @@
 #include <catch2/catch.hpp>
 #include <cmath>
 
+#include "document/param/bores.hpp"
 #include "document/param/brakes.hpp"
 #include "document/param/limits.hpp"
 #include "document/param/master.hpp"

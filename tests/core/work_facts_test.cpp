@@ -6,7 +6,7 @@
 #include <cmath>
 #include <set>
 
-#include "document/param/control.hpp"
+#include "document/param/arms.hpp"
 #include "judge/findings.hpp"
 #include "plumbing/outlets.hpp"
 #include "proving/estimate.hpp"

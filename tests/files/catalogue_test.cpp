@@ -6,7 +6,7 @@
 #include <sstream>
 
 #include "cli/commands.hpp"
-#include "document/param/master.hpp"
+#include "document/param/bores.hpp"
 #include "files/catalogue.hpp"
 #include "files/csv.hpp"
 #include "files/json_job.hpp"

@@ -7,7 +7,7 @@
 #include <nlohmann/json.hpp>
 
 #include "cli/commands.hpp"
-#include "document/param/master.hpp"
+#include "document/param/bores.hpp"
 #include "files/catalogue.hpp"
 #include "files/csv.hpp"
 #include "files/store.hpp"

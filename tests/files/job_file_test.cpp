@@ -12,8 +12,8 @@
 #include <sstream>
 
 #include "document/as_built.hpp"
-#include "document/param/control.hpp"
-#include "document/param/master.hpp"
+#include "document/param/bores.hpp"
+#include "document/param/pedal.hpp"
 #include "files/journal.hpp"
 #include "files/store.hpp"
 #include "judge/findings.hpp"

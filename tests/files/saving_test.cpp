@@ -10,8 +10,9 @@
 #include <limits>
 #include <random>
 
+#include "document/param/arms.hpp"
+#include "document/param/bores.hpp"
 #include "document/param/control.hpp"
-#include "document/param/master.hpp"
 #include "files/store.hpp"
 #include "support/build.hpp"
 #include "support/folder.hpp"

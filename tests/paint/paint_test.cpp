@@ -3,8 +3,9 @@
 #include <QImage>
 #include <catch2/catch.hpp>
 
-#include "document/param/control.hpp"
-#include "document/param/master.hpp"
+#include "document/param/arms.hpp"
+#include "document/param/bores.hpp"
+#include "document/param/pedal.hpp"
 #include "files/store.hpp"
 #include "paint/budget.hpp"
 #include "paint/foot_strip.hpp"

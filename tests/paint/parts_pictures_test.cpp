@@ -4,11 +4,14 @@
 #include <catch2/catch.hpp>
 
 #include "assembly/assemble_clutch.hpp"
+#include "document/param/arms.hpp"
 #include "document/param/bolting.hpp"
+#include "document/param/bores.hpp"
 #include "document/param/clutch.hpp"
 #include "document/param/control.hpp"
 #include "document/param/hang.hpp"
 #include "document/param/master.hpp"
+#include "document/param/pedal.hpp"
 #include "document/param/rod_ends.hpp"
 #include "document/param/squareness.hpp"
 #include "document/param/unit.hpp"

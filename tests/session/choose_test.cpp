@@ -2,6 +2,8 @@
 #include <catch2/catch.hpp>
 
 #include "document/param/assist.hpp"
+#include "document/param/assist_kind.hpp"
+#include "document/param/bores.hpp"
 #include "document/param/control.hpp"
 #include "document/param/linkage.hpp"
 #include "document/param/master.hpp"

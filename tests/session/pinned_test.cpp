@@ -5,8 +5,8 @@
 #include <QTemporaryDir>
 #include <catch2/catch.hpp>
 
-#include "document/param/control.hpp"
-#include "document/param/master.hpp"
+#include "document/param/bores.hpp"
+#include "document/param/pedal.hpp"
 #include "document/param/vehicle.hpp"
 #include "session/candidates.hpp"
 #include "session/choose.hpp"

@@ -10,8 +10,8 @@
 
 #include <catch2/catch.hpp>
 
-#include "document/param/control.hpp"
-#include "document/param/master.hpp"
+#include "document/param/arms.hpp"
+#include "document/param/bores.hpp"
 #include "session/choose.hpp"
 #include "session/curves.hpp"
 #include "session/doubt_runner.hpp"

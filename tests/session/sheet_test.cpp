@@ -5,7 +5,7 @@
 #include <QTextDocumentFragment>
 #include <catch2/catch.hpp>
 
-#include "document/param/control.hpp"
+#include "document/param/arms.hpp"
 #include "figures/figures.hpp"
 #include "files/store.hpp"
 #include "parts/part.hpp"

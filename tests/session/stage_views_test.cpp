@@ -1,9 +1,10 @@
 // What the pages are given to show, against the facts of the job it was made of.
 #include <catch2/catch.hpp>
 
+#include "document/param/arms.hpp"
+#include "document/param/bores.hpp"
 #include "document/param/circuits.hpp"
-#include "document/param/control.hpp"
-#include "document/param/master.hpp"
+#include "document/param/pedal.hpp"
 #include "document/param/squareness.hpp"
 #include "document/param/vehicle.hpp"
 #include "judge/findings.hpp"

@@ -12,8 +12,8 @@
 #include <csignal>
 #include <random>
 
-#include "document/param/control.hpp"
-#include "document/param/master.hpp"
+#include "document/param/arms.hpp"
+#include "document/param/bores.hpp"
 #include "session/candidates.hpp"
 #include "session/choose.hpp"
 #include "session/differences.hpp"

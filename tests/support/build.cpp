@@ -2,11 +2,11 @@
 
 #include <random>
 
-#include "document/param/assist.hpp"
+#include "document/param/arms.hpp"
+#include "document/param/assist_kind.hpp"
+#include "document/param/bores.hpp"
 #include "document/param/brakes.hpp"
 #include "document/param/circuits.hpp"
-#include "document/param/control.hpp"
-#include "document/param/master.hpp"
 #include "document/param/vehicle.hpp"
 
 namespace yoke::test {

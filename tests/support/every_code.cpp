@@ -3,7 +3,8 @@
 #include <catch2/catch.hpp>
 
 #include "document/as_built.hpp"
-#include "document/param/control.hpp"
+#include "document/param/arms.hpp"
+#include "document/param/pedal.hpp"
 #include "document/param/rod.hpp"
 
 namespace yoke::test {

@@ -2,9 +2,10 @@
 #include <QPushButton>
 #include <QSettings>
 
+#include "document/param/arms.hpp"
+#include "document/param/bores.hpp"
 #include "document/param/control.hpp"
 #include "document/param/limits.hpp"
-#include "document/param/master.hpp"
 #include "session/job_kind.hpp"
 #include "session/stage_sentence.hpp"
 #include "session/stage_views.hpp"

@@ -2,14 +2,16 @@
 #include <span>
 
 #include "assembly/relevance.hpp"
-#include "document/param/assist.hpp"
+#include "document/param/arms.hpp"
+#include "document/param/assist_kind.hpp"
+#include "document/param/bores.hpp"
 #include "document/param/brakes.hpp"
 #include "document/param/circuits.hpp"
 #include "document/param/clutch.hpp"
 #include "document/param/control.hpp"
 #include "document/param/limits.hpp"
 #include "document/param/linkage.hpp"
-#include "document/param/master.hpp"
+#include "document/param/pedal.hpp"
 #include "document/param/symptom.hpp"
 #include "document/param/vehicle.hpp"
 #include "proving/gates.hpp"

@@ -1,10 +1,11 @@
 // Figures and bench calculations of a stage; assist options of the map; clutch jobs in the window.
 #include "window/bench.hpp"
 
-#include "document/param/assist.hpp"
+#include "document/param/arms.hpp"
+#include "document/param/assist_kind.hpp"
+#include "document/param/bores.hpp"
 #include "document/param/clutch.hpp"
 #include "document/param/control.hpp"
-#include "document/param/master.hpp"
 #include "ui/figures_view.hpp"
 
 using namespace yoke;

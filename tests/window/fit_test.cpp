@@ -2,7 +2,7 @@
 // to zero, boxes by keyboard, turns, heights, and what the Install stage receives.
 #include <QFile>
 
-#include "document/param/assist.hpp"
+#include "document/param/assist_kind.hpp"
 #include "document/param/bolting.hpp"
 #include "document/param/hang.hpp"
 #include "document/param/rod.hpp"

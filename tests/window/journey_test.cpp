@@ -1,10 +1,10 @@
 // Journeys through the real window, with the mouse and by the keyboard alone.
 #include <QPushButton>
 
-#include "document/param/assist.hpp"
+#include "document/param/arms.hpp"
+#include "document/param/assist_kind.hpp"
+#include "document/param/bores.hpp"
 #include "document/param/brakes.hpp"
-#include "document/param/control.hpp"
-#include "document/param/master.hpp"
 #include "document/param/rod.hpp"
 #include "document/param/vehicle.hpp"
 #include "sizing/relative.hpp"

@@ -9,7 +9,7 @@
 
 #include <csignal>
 
-#include "document/param/master.hpp"
+#include "document/param/bores.hpp"
 #include "session/sheet.hpp"
 #include "ui/dialogs.hpp"
 #include "ui/plain.hpp"

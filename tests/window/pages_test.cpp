@@ -4,7 +4,8 @@
 #include <QTableWidget>
 
 #include "document/param/assist.hpp"
-#include "document/param/master.hpp"
+#include "document/param/assist_kind.hpp"
+#include "document/param/bores.hpp"
 #include "window/bench.hpp"
 
 using namespace yoke;

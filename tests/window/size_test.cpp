@@ -3,8 +3,8 @@
 #include <QFile>
 #include <QSettings>
 
-#include "document/param/assist.hpp"
-#include "document/param/master.hpp"
+#include "document/param/assist_kind.hpp"
+#include "document/param/bores.hpp"
 #include "document/param/room.hpp"
 #include "document/param/valves.hpp"
 #include "session/candidates.hpp"

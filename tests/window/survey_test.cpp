@@ -5,11 +5,11 @@
 
 #include "assembly/relevance.hpp"
 #include "document/param/age.hpp"
+#include "document/param/arms.hpp"
+#include "document/param/bores.hpp"
 #include "document/param/changed.hpp"
-#include "document/param/control.hpp"
 #include "document/param/gauge.hpp"
 #include "document/param/kit.hpp"
-#include "document/param/master.hpp"
 #include "document/param/symptom.hpp"
 #include "document/param/unit.hpp"
 #include "window/bench.hpp"

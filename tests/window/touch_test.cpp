@@ -2,9 +2,10 @@
 #include <QListWidget>
 #include <QPushButton>
 
-#include "document/param/control.hpp"
+#include "document/param/arms.hpp"
+#include "document/param/bores.hpp"
 #include "document/param/lines.hpp"
-#include "document/param/master.hpp"
+#include "document/param/pedal.hpp"
 #include "document/param/rod.hpp"
 #include "document/param/vehicle.hpp"
 #include "session/texts.hpp"

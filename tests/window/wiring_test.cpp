@@ -7,10 +7,10 @@
 #include <QTextBrowser>
 #include <QTextDocumentFragment>
 
+#include "document/param/bores.hpp"
 #include "document/param/brakes.hpp"
 #include "document/param/circuits.hpp"
-#include "document/param/control.hpp"
-#include "document/param/master.hpp"
+#include "document/param/pedal.hpp"
 #include "proving/gates.hpp"
 #include "support/every_code.hpp"
 #include "support/work_done.hpp"

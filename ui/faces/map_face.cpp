@@ -4,7 +4,8 @@
 #include <QKeyEvent>
 #include <algorithm>
 
-#include "document/param/control.hpp"
+#include "document/param/arms.hpp"
+#include "document/param/bores.hpp"
 #include "document/param/limits.hpp"
 #include "document/param/master.hpp"
 #include "master/bores.hpp"

@@ -3,7 +3,8 @@
 #include <QHBoxLayout>
 #include <QVBoxLayout>
 
-#include "document/param/control.hpp"
+#include "document/param/arms.hpp"
+#include "document/param/pedal.hpp"
 #include "paint/sections.hpp"
 #include "rod/rod.hpp"
 #include "session/curves.hpp"
