@@ -19,6 +19,7 @@ namespace {
 
 struct Row {
   std::string section;  ///< of a line that begins one; else nothing
+  std::size_t room;     ///< numbers kept for it
   std::string name;
   std::string kind;
   std::string options;
@@ -29,8 +30,8 @@ struct Row {
 const std::vector<Row> kRows{
 #define PARAM(name, id, words, group, kind, min, max, typical, digits, inherits, options, source, \
               help)                                                                               \
-  {"", #name, #kind, options},
-#define SECTION(name) {#name, "", "", ""},
+  {"", 0, #name, #kind, options},
+#define SECTION(name, room) {#name, room, "", "", ""},
 #include "document/params.def"
 #undef SECTION
 #undef PARAM
@@ -94,6 +95,7 @@ std::vector<std::string> enumerators(std::string_view options) {
 
 struct Section {
   std::string name;
+  std::size_t room;
   std::vector<Row> rows;
 };
 
@@ -101,16 +103,11 @@ std::vector<Section> sections() {
   std::vector<Section> list;
   for (const Row& r : kRows) {
     if (!r.section.empty())
-      list.push_back({r.section, {}});
+      list.push_back({r.section, r.room, {}});
     else
       list.back().rows.push_back(r);
   }
   return list;
-}
-
-/// Numbers kept for a section: its rows and from one to eight more.
-std::size_t room(const Section& s) {
-  return (s.rows.size() / 8 + 1) * 8;
 }
 
 struct Family {
@@ -196,9 +193,14 @@ int main(int argc, char** argv) {
   std::size_t first = 0;
   std::string all = std::string(kMade) + "#pragma once\n\n";
   for (const Section& s : sections()) {
+    if (s.rows.size() > s.room) {
+      std::fprintf(stderr, "params.def: SECTION(%s, %zu) has %zu rows: give it more room\n",
+                   s.name.c_str(), s.room, s.rows.size());
+      return 1;
+    }
     fine = keep(folder + s.name + ".hpp", ids_and_choices(s, first)) && fine;
     all += "#include \"document/param/" + s.name + ".hpp\"\n";
-    first += room(s);
+    first += s.room;
   }
   fine = keep(folder + "all.hpp", all) && fine;
   fine = keep(folder + "space.hpp",
