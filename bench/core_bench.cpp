@@ -6,6 +6,7 @@
 #include "document/param/assist_kind.hpp"
 #include "document/param/bores.hpp"
 #include "document/param/pedal.hpp"
+#include "document/param/pedal_rod.hpp"
 #include "doubt/doubt.hpp"
 #include "master/bores.hpp"
 #include "plumbing/bend_list.hpp"

@@ -43,6 +43,8 @@ const std::map<std::string, Shape>& shapes() {
       {"parts", {1, 1, true, {"--today"}}},
       {"records", {1, 1, true, {"--list"}}},
       {"line", {1, 1, true, {"--name", "--as"}}},
+      {"plumb", {1, 1, true, {"--show"}}},
+      {"fitting", {0, 0, false, {"--outside", "--pitch", "--threads", "--over", "--look"}}},
       {"template", {1, 1, true, {"--kind", "--as", "--scale"}}},
       {"check", {1, 1, true, {}}},
       {"judge", {1, 1, true, {"--rules"}}},

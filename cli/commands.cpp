@@ -57,6 +57,11 @@ constexpr const char* kHelp =
     "  line JOB [--name LINE]    lines to make: straight, rotate, bend, and what they are cut "
     "from;\n"
     "                            --as svg|dxf: one of them unrolled at full size\n"
+    "  plumb JOB [--show joints|net|ports|feeds]\n"
+    "                            every joint, judged; the net; old outlets to new; what feeds the\n"
+    "                            assist\n"
+    "  fitting --outside L [--pitch P | --threads N --over L] [--look out|in|outside|flat|taper]\n"
+    "                            every fitting that fits what was measured and seen\n"
     "  steps JOB                 the work in its order, and what is done of it;\n"
     "                            --now: only what can be done now; --why: what each step waits\n"
     "                            for, why, and which proofs it opens; --order: keys alone\n"
@@ -276,6 +281,8 @@ Outcome run(const std::vector<std::string>& words) {
                             : a->command == "catalogue" ? catalogue_table(*a)
                             : a->command == "next"      ? next_table(*a)
                             : a->command == "line"      ? line_table(*a)
+                            : a->command == "plumb"     ? plumb_table(*a)
+                            : a->command == "fitting"   ? fitting_table(*a)
                             : a->command == "parts"     ? parts_table(*a)
                             : a->command == "records"   ? records_table(*a)
                             : a->command == "params"    ? Expected<Table>(params_table(*a))

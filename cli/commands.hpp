@@ -56,6 +56,8 @@ struct Outcome {
 /// The records of one of the job's lists, a column for each member.
 [[nodiscard]] Expected<Table> records_table(const Arguments& a);
 /// Lines to make: straight, rotate, bend, with what they are cut from.
+[[nodiscard]] Expected<Table> plumb_table(const Arguments& a);
+[[nodiscard]] Expected<Table> fitting_table(const Arguments& a);
 [[nodiscard]] Expected<Table> line_table(const Arguments& a);
 /// One line unrolled at full size, as SVG or DXF.
 [[nodiscard]] Expected<std::string> line_text(const Arguments& a);

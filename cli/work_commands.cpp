@@ -307,8 +307,8 @@ Expected<Table> state_table(const Arguments& a) {
   Table t;
   t.keys = {"what", "value_SI"};
   put_state(t, *model, point, a.style);
-  const Kinematics& k = *Kinematics::make(system.system->control);
-  if (const auto angle = k.rod_angle(Length{point.pad_travel_m})) {
+  const auto k = Kinematics::make(system.system->control);
+  if (const auto angle = k ? k->rod_angle(Length{point.pad_travel_m}) : std::nullopt) {
     t.rows.push_back(
         {text(std::string("rod angle")), full(angle->value(), Kind::angle, 2, a.style)});
     t.rows.push_back(

@@ -80,7 +80,7 @@ void read_lists(Checker& c, Job& job, const json& root) {
 }
 
 void read_maps(Checker& c, Job& job, const json& root) {
-  each_map([&](const char* name, const char*, auto map) {
+  each_map([&](const char* name, const char*, auto map, Empty) {
     const json* o = c.ok() ? c.object(root, name) : nullptr;
     if (!o) return;
     for (const auto& [id, v] : o->items()) {
@@ -167,7 +167,8 @@ json job_as_json(const Job& job) {
   root["version"] = kFormatVersion;
   root["minimum_reader"] = kMinimumReader;
   each_sheet([&](const char* name, auto sheet) { root[name] = write_values(job.*sheet); });
-  each_map([&](const char* name, const char*, auto map) {
+  each_map([&](const char* name, const char*, auto map, Empty empty) {
+    if ((job.*map).empty() && empty == Empty::left_out) return;
     root[name] = json::object();
     for (const auto& [id, record] : job.*map) root[name][id] = write_record(record);
   });
@@ -227,7 +228,7 @@ Expected<Job> read_job(std::string_view text) {
     if (const json* o = c.object(*root, name))
       read_values(c, *o, std::string(name) + ".", job.*sheet);
   });
-  each_map([&](const char* name, const char*, auto) { top.also_known(name); });
+  each_map([&](const char* name, const char*, auto, Empty) { top.also_known(name); });
   each_list([&](const char* name, const char*, auto, size_t, Empty) { top.also_known(name); });
   for (const char* name : {"format", "version", "minimum_reader", "pump", kStanding})
     top.also_known(name);

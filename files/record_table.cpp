@@ -92,7 +92,7 @@ std::vector<std::string> keys_of_record() {
 std::vector<std::string_view> record_lists() {
   std::vector<std::string_view> names;
   each_list([&](const char* name, const char*, auto, size_t, Empty) { names.emplace_back(name); });
-  each_map([&](const char* name, const char*, auto) { names.emplace_back(name); });
+  each_map([&](const char* name, const char*, auto, Empty) { names.emplace_back(name); });
   return names;
 }
 
@@ -104,7 +104,7 @@ Expected<RecordTable> record_table(const Job& job, const std::string& list) {
     table = RecordTable{keys_of_record<Record>(), {}};
     for (const Record& r : job.*member) table->rows.push_back(cells_of(r));
   });
-  each_map([&](const char* name, const char*, auto member) {
+  each_map([&](const char* name, const char*, auto member, Empty) {
     if (list != name) return;
     using Record = typename std::decay_t<decltype(job.*member)>::mapped_type;
     table = RecordTable{keys_of_record<Record>(), {}};

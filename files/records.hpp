@@ -18,6 +18,7 @@ void describe(A& a, Tag<StepRecord>) {
   a.flag("done", &StepRecord::done);
   a.text("date", "date", &StepRecord::date);
   a.text("note", "note", &StepRecord::note);
+  a.text("waits", "since when it waits", &StepRecord::waits);
 }
 
 template <class A>
@@ -103,6 +104,20 @@ void describe(A& a, Tag<PartInHand>) {
 }
 
 template <class A>
+void describe(A& a, Tag<JointRecord>) {
+  a.word("port_thread", "thread of the port", &JointRecord::port_thread);
+  a.word("port_seat", "seat of the port", &JointRecord::port_seat);
+  a.word("line_thread", "thread of the nut", &JointRecord::line_thread);
+  a.word("line_seat", "seat of the line", &JointRecord::line_seat);
+  a.maybe("bore_m", "smallest hole", &JointRecord::bore_m, kJointBore, Absent::left_out);
+  a.maybe("torque_Nm", "maker's torque", &JointRecord::torque_nm, kJointTorque, Absent::left_out);
+  a.flag("proved", &JointRecord::proved);
+  a.word("grip", "how it sits", &JointRecord::grip);
+  a.text("soaked", "when it was soaked", &JointRecord::soaked);
+  a.text("note", "note", &JointRecord::note);
+}
+
+template <class A>
 void describe(A& a, Tag<OwnStep>) {
   a.text("name", "name", &OwnStep::name);
   a.word("place", "place", &OwnStep::place);
@@ -123,6 +138,8 @@ void describe(A& a, Tag<TubeLine>) {
   a.maybe("radius_m", "bend radius", &TubeLine::radius_m, kTubeRadius, Absent::left_out);
   a.word("start", "flare at the start", &TubeLine::start);
   a.word("end", "flare at the end", &TubeLine::end);
+  a.flag("from_face", &TubeLine::from_face);
+  a.maybe("support_m", "clip to clip", &TubeLine::support_m, kTubeSupport, Absent::left_out);
 }
 
 template <class A>
@@ -171,9 +188,10 @@ void each_list(F&& f) {
 
 template <class F>
 void each_map(F&& f) {
-  f("steps", "Step", &Job::steps);
-  f("bleeding", "Bleeding", &Job::bleeding);
-  f("gates", "Gate", &Job::gates);
+  f("steps", "Step", &Job::steps, Empty::written);
+  f("bleeding", "Bleeding", &Job::bleeding, Empty::written);
+  f("gates", "Gate", &Job::gates, Empty::written);
+  f("joints", "Joint", &Job::joints, Empty::left_out);
 }
 
 template <class F>

@@ -106,7 +106,7 @@ json properties_of() {
 json job_properties() {
   json all = properties_of<Job>();
   each_sheet([&](const char* name, auto) { all[name] = {{"$ref", "#/$defs/sheet"}}; });
-  each_map([&](const char* name, const char*, auto map) {
+  each_map([&](const char* name, const char*, auto map, Empty) {
     using Record = typename std::decay_t<decltype(Job{}.*map)>::mapped_type;
     all[name] = {{"type", "object"},
                  {"maxProperties", kMostEntries},

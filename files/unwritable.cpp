@@ -115,7 +115,7 @@ std::size_t bytes_of_job(const Job& job) {
   each_list([&](const char*, const char*, auto list, size_t, Empty) {
     for (const auto& record : job.*list) n += bytes_of(record);
   });
-  each_map([&](const char*, const char*, auto map) {
+  each_map([&](const char*, const char*, auto map, Empty) {
     for (const auto& [id, record] : job.*map) n += written_bytes(id) + 12 + bytes_of(record);
   });
   return n;
@@ -210,7 +210,7 @@ std::optional<Error> unwritable(const Job& job) {
     for (size_t i = 0; i < records.size() && !e; ++i)
       e = record_problem(records[i], say("{} {}, ", words, i + 1));
   });
-  each_map([&](const char*, const char* words, auto map) {
+  each_map([&](const char*, const char* words, auto map, Empty) {
     const auto& records = job.*map;
     if (!e && records.size() > kMostEntries)
       e = refused(words, "", say("{} at most", kMostEntries),

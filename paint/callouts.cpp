@@ -11,6 +11,8 @@
 #include "document/param/brakes.hpp"
 #include "document/param/master.hpp"
 #include "document/param/pedal.hpp"
+#include "document/param/pedal_rest.hpp"
+#include "document/param/pedal_rod.hpp"
 #include "document/param/rod_ends.hpp"
 #include "document/param/vehicle.hpp"
 #include "paint/theme.hpp"

@@ -13,6 +13,7 @@
 #include "document/param/control.hpp"
 #include "document/param/master.hpp"
 #include "document/param/pedal.hpp"
+#include "document/param/pedal_rod.hpp"
 
 namespace yoke {
 

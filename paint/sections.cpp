@@ -7,8 +7,8 @@
 #include <cmath>
 
 #include "document/param/arms.hpp"
-#include "document/param/bores.hpp"
 #include "document/param/pedal.hpp"
+#include "document/param/pedal_rod.hpp"
 #include "document/param/rod.hpp"
 #include "paint/drawing_ground.hpp"
 #include "paint/words.hpp"
@@ -227,52 +227,6 @@ Picture bleed_picture(const Job& job, const BleedPlan& plan, QSizeF size) {
                     .arg(order)
                     .arg(name, clear ? Drawn::tr(", clear") : QString());
   }
-  return pic;
-}
-
-Picture outlets_picture(const Job& job, const OutletReport& report, QSizeF size) {
-  Picture pic;
-  pic.size = size;
-  ground(pic, Drawn::tr("Which outlet feeds which wheel (touch a wheel to change it)"));
-  pic.layers.emplace_back([=](QPainter& p) { draw_outlet_lines(p, job, size); });
-  const Value kind = value_of(job, As::plan, param::master_kind);
-  const bool tandem = !kind.is(choice::MasterKind::single);
-  pic.layers.emplace_back([=](QPainter& p) {
-    p.setRenderHint(QPainter::Antialiasing);
-    const double mid = size.height() / 2 + 8;
-    p.setPen(QPen(theme::kScribeFaint, 1.4, Qt::DashLine));
-    p.drawRoundedRect(QRectF(24, 46, size.width() - 44, size.height() - 66), 40, 40);
-    const QRectF body(size.width() * 0.06, mid - 34, size.width() * 0.18, 68);
-    p.setPen(QPen(theme::kScribe, 1.8));
-    p.setBrush(theme::kDyeDeep);
-    p.drawRect(body);
-    p.setFont(theme::text(13));
-    p.drawText(body.adjusted(6, 0, -4, 0), Qt::AlignRight | Qt::AlignVCenter,
-               tandem ? Drawn::tr("2 secondary\n\n1 primary") : Drawn::tr("one outlet"));
-    p.drawText(QRectF(body.left(), body.bottom() + 4, 160, 18), Qt::AlignLeft,
-               Drawn::tr("master, from above"));
-    p.setPen(theme::kScribeSoft);
-    p.drawText(QRectF(40, 54, 200, 18), Qt::AlignLeft, Drawn::tr("front of the car"));
-  });
-  for (const Wheel w : kWheels) {
-    const QRectF box = wheel_box(w, size);
-    const auto o = tandem ? outlet_of(job, As::plan, w) : std::optional<Outlet>(Outlet::primary);
-    const QString name = words_of(wheel_words(w));
-    pic.layers.emplace_back([=](QPainter& p) {
-      draw_wheel(p, box,
-                 !o                      ? QStringLiteral("?")
-                 : *o == Outlet::primary ? QStringLiteral("1")
-                                         : QStringLiteral("2"),
-                 o.has_value(), name, flat(size));
-    });
-    const QString said = name + (!o                      ? Drawn::tr(": not traced")
-                                 : *o == Outlet::primary ? Drawn::tr(": outlet 1")
-                                                         : Drawn::tr(": outlet 2"));
-    pic.said << said;
-    pic.spots.push_back(
-        {box.adjusted(-6, -6, 6, 22), QStringLiteral("wheel:%1").arg(static_cast<int>(w)), said});
-  }
-  for (const auto& f : report.findings) pic.said << text_of(f.message, {});
   return pic;
 }
 

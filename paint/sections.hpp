@@ -4,7 +4,6 @@
 
 #include "document/job.hpp"
 #include "paint/picture.hpp"
-#include "plumbing/outlets.hpp"
 #include "rod/rod.hpp"
 #include "work/bleeding.hpp"
 
@@ -13,8 +12,6 @@ namespace yoke {
 /// Old and new unit side by side: snout, socket and plates with what was measured.
 [[nodiscard]] Picture rod_section_picture(const Job& job, const RodReport& report,
                                           const Style& style, QSizeF size);
-/// Master outlets and the wheels they feed. Spots: "wheel:<n>" flips a wheel's outlet.
-[[nodiscard]] Picture outlets_picture(const Job& job, const OutletReport& report, QSizeF size);
 /// The rod with its thread: what holds, what is free, the turns to make. Spots: "param:<id>".
 [[nodiscard]] Picture rod_ends_picture(const Job& job, const Style& style, QSizeF size);
 /// The bleeding order on the car: number, strokes made of those planned, a tick when clear.

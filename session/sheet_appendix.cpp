@@ -1,6 +1,8 @@
 // All values on demand: every number with its source, and what the sheet's lists left out.
 #include "figures/figures.hpp"
 #include "parts/part.hpp"
+#include "plumbing/joints.hpp"
+#include "plumbing/supply_lines.hpp"
 #include "session/sheet_cells.hpp"
 #include "survey/rules.hpp"
 #include "work/steps.hpp"
@@ -81,10 +83,38 @@ QString whole_work(const Job& job, const Style& style) {
   return title(Printed::tr("All steps of the work")) + table(rows);
 }
 
+/// Every joint with what was seen of it, a box for a pencil where it is to be proved; what feeds
+/// the assist unit, and what happens without.
+QString plumbing(const Job& job, const Style& style) {
+  QStringList rows{row({Printed::tr("Joint"), Printed::tr("Verdict"), Printed::tr("Spanner"),
+                        Printed::tr("Tighten"), Printed::tr("By hand")},
+                       "th")};
+  for (const JudgedJoint& j : judged_joints(job, As::plan)) {
+    const QString proved = j.seen.proved   ? Printed::tr("proved")
+                           : j.joint.fresh ? QStringLiteral("□")
+                                           : QStringLiteral("–");
+    rows << row(
+        {esc(j.joint.name, style),
+         esc(words_of(verdict_words(j.verdict)) + QStringLiteral(". ") + text_of(j.words, style)),
+         esc(j.spanner, style), esc(j.tighten, style), proved});
+  }
+  QString h = title(Printed::tr("Joints")) + table(rows);
+  const auto feeds = feed_rows(job);
+  if (feeds.empty()) return h;
+  QStringList lines{row({Printed::tr("Feed"), Printed::tr("As it is"),
+                         Printed::tr("As it should be"), Printed::tr("What happens without")},
+                        "th")};
+  for (const FeedRow& r : feeds)
+    lines << row(
+        {esc(r.what, style), esc(r.is, style), esc(r.should, style), esc(r.without, style)});
+  return h + title(Printed::tr("What feeds the assist")) + table(lines);
+}
+
 }  // namespace
 
 QString sheet::appendix_html(const Job& job, const Style& style) {
-  return survey(job, style) + units(job, style) + whole_work(job, style) + numbers(job, style);
+  return survey(job, style) + units(job, style) + whole_work(job, style) + plumbing(job, style) +
+         numbers(job, style);
 }
 
 }  // namespace yoke

@@ -6,6 +6,7 @@
 #include "document/param/bores.hpp"
 #include "fitting/pattern.hpp"
 #include "master/bores.hpp"
+#include "plumbing/joints.hpp"
 #include "plumbing/outlets.hpp"
 #include "proving/gates.hpp"
 #include "rod/rod.hpp"
@@ -151,6 +152,19 @@ Sentence plumb_sentence(const Session& s) {
   Sentence w{v.answer, {}};
   if (!v.clutch && !outlet_report(s.job(), As::plan).untraced.empty())
     w.next = "Trace each outlet to its wheels and touch them in the picture";
+  const auto joints = judged_joints(s.job(), As::plan);
+  const auto wrong = std::find_if(joints.begin(), joints.end(), [](const JudgedJoint& j) {
+    return j.verdict != JointVerdict::fits && j.verdict != JointVerdict::not_looked;
+  });
+  const auto open = std::count_if(joints.begin(), joints.end(),
+                                  [](const JudgedJoint& j) { return j.joint.fresh && !j.good(); });
+  if (wrong != joints.end())
+    w = {say("{}: {}", wrong->joint.name, Message::of_table(verdict_words(wrong->verdict))),
+         wrong->mends};
+  else if (w.next.empty() && open > 0)
+    w.next = plural(static_cast<long>(open),
+                    "{} joint of a new part is not proved: touch it and say what is there",
+                    "{} joints of new parts are not proved: touch each and say what is there");
   return w;
 }
 

@@ -17,7 +17,7 @@
 #include "document/param/lines.hpp"
 #include "document/param/linkage.hpp"
 #include "document/param/master.hpp"
-#include "document/param/pedal.hpp"
+#include "document/param/pedal_rest.hpp"
 #include "document/param/rod_ends.hpp"
 #include "document/param/supply.hpp"
 #include "document/param/symptom.hpp"
@@ -73,7 +73,7 @@ bool assist_relevant(const Job& job, As which, Param p) {
   if (one_of(p, {param::assist_diaphragm1, param::assist_diaphragm2, param::assist_efficiency,
                  param::assist_vacuum, param::assist_vacuum_altitude, param::assist_manifold,
                  param::supply_vacuum_volume, param::supply_tank, param::supply_pump_flow,
-                 param::supply_pump_ultimate}))
+                 param::supply_pump_ultimate, param::supply_nipple, param::supply_valve_way}))
     return vacuum;
   if (one_of(p, {param::assist_servo_feeds, param::assist_servo_gain, param::assist_servo_crack,
                  param::assist_servo_slave}))
@@ -84,7 +84,7 @@ bool assist_relevant(const Job& job, As which, Param p) {
                  param::supply_accu_exponent}))
     return fitted(AssistKind::hydraulic) && is(job, which, choice::SupplyAccu::gas);
   if (one_of(p, {param::assist_electric_force, param::supply_wire_length, param::supply_wire_area,
-                 param::supply_fuse}))
+                 param::supply_fuse, param::supply_wake, param::supply_ground}))
     return fitted(AssistKind::electric);
   return !fitted(AssistKind::none) && !fitted(AssistKind::remote);
 }

@@ -4,6 +4,8 @@
 #include "document/param/linkage.hpp"
 #include "document/param/master.hpp"
 #include "document/param/pedal.hpp"
+#include "document/param/pedal_rest.hpp"
+#include "document/param/pedal_rod.hpp"
 #include "document/param/rod.hpp"
 #include "document/param/rod_ends.hpp"
 #include "document/param/room.hpp"

@@ -13,7 +13,8 @@
 #include "document/param/brakes.hpp"
 #include "document/param/clutch.hpp"
 #include "document/param/master.hpp"
-#include "document/param/pedal.hpp"
+#include "document/param/pedal_rest.hpp"
+#include "document/param/pedal_rod.hpp"
 #include "document/typical.hpp"
 
 namespace yoke {

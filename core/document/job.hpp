@@ -9,6 +9,7 @@
 #include "document/choice.hpp"
 #include "document/codes.hpp"
 #include "document/enum_words.hpp"
+#include "document/joint.hpp"
 #include "document/measured.hpp"
 #include "document/place.hpp"
 #include "document/tube.hpp"
@@ -25,6 +26,7 @@ struct StepRecord {
   bool done = false;
   std::string date;  ///< ISO day, as the builder ticked it
   std::string note;
+  std::string waits;  ///< since when it waits: "2026-05-31T14:05:09", local; empty: it does not
   Unread unread{};
   bool operator==(const StepRecord&) const = default;
 };
@@ -194,6 +196,7 @@ struct Job {
   std::vector<TakenOff> taken_off;
   PumpTest pump;
   std::map<std::string, GateRecord> gates;
+  std::map<std::string, JointRecord> joints;  ///< by their keys in the net
   Unread unread{};
   bool operator==(const Job&) const = default;
 };

@@ -25,6 +25,8 @@ struct TubeLine {
   std::optional<double> radius_m{};   ///< of the bender, to the middle of the tube
   Flare start = Flare::double_45;
   Flare end = Flare::double_45;
+  bool from_face = false;  ///< its corners are measured from the middle of the mounting face
+  std::optional<double> support_m{};  ///< clip to clip; nothing: the usual spacing
   Unread unread{};
   bool operator==(const TubeLine&) const = default;
 };

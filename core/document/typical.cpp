@@ -6,7 +6,8 @@
 #include "document/param/control.hpp"
 #include "document/param/limits.hpp"
 #include "document/param/master.hpp"
-#include "document/param/pedal.hpp"
+#include "document/param/pedal_rest.hpp"
+#include "document/param/pedal_rod.hpp"
 #include "document/param/supply.hpp"
 
 #include <array>

@@ -3,7 +3,7 @@
 
 #include "assembly/assemble_clutch.hpp"
 #include "document/param/clutch.hpp"
-#include "document/param/pedal.hpp"
+#include "document/param/pedal_rest.hpp"
 #include "figures/groups.hpp"
 
 namespace yoke::groups {

@@ -6,7 +6,7 @@
 #include "document/param/assist_kind.hpp"
 #include "document/param/bolting.hpp"
 #include "document/param/hang.hpp"
-#include "document/param/pedal.hpp"
+#include "document/param/pedal_rod.hpp"
 #include "document/param/rod.hpp"
 #include "document/param/rod_ends.hpp"
 #include "document/param/squareness.hpp"

@@ -5,7 +5,7 @@
 
 #include "assembly/relevance.hpp"
 #include "document/param/assist.hpp"
-#include "document/param/pedal.hpp"
+#include "document/param/pedal_rod.hpp"
 #include "strip/settle.hpp"
 
 namespace yoke {

@@ -12,13 +12,17 @@
 #include "document/param/bores.hpp"
 #include "document/param/control.hpp"
 #include "document/param/pedal.hpp"
+#include "document/param/pedal_rest.hpp"
+#include "document/param/pedal_rod.hpp"
 #include "document/param/room.hpp"
 #include "document/param/supply.hpp"
 #include "document/param/symptom.hpp"
 #include "figures/figures.hpp"
 #include "fitting/envelope.hpp"
 #include "fitting/pattern.hpp"
+#include "plumbing/joints.hpp"
 #include "plumbing/outlets.hpp"
+#include "plumbing/supply_lines.hpp"
 #include "proving/estimate.hpp"
 #include "proving/gates.hpp"
 #include "rod/ends.hpp"
@@ -368,6 +372,8 @@ std::vector<Finding> find_all(const Job& job, const std::vector<ConditionReport>
   add(all, rod.findings);
   add(all, fit_findings(job, rod));
   add(all, outlet_report(job, As::plan).findings);
+  add(all, joint_findings(job));
+  add(all, feed_findings(job));
   add(all, prove_findings(job));
   add(all, figure_findings(job));
   // "Proved" was said of another state of the job: an edit since then can undo it.

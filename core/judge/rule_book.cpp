@@ -4,9 +4,12 @@
 
 #include "assembly/relevance.hpp"
 #include "document/param/assist.hpp"
+#include "document/param/assist_kind.hpp"
 #include "document/param/master.hpp"
-#include "document/param/pedal.hpp"
+#include "document/param/pedal_rod.hpp"
 #include "doubt/doubt.hpp"
+#include "plumbing/joints.hpp"
+#include "plumbing/supply_lines.hpp"
 #include "strip/settle.hpp"
 
 namespace yoke {
@@ -128,6 +131,38 @@ void settle_others(const Job& job, std::vector<JudgedRule>& book) {
     }
 }
 
+/// What was not looked at does not hold: joints and what feeds the assist.
+void settle_plumbing(const Job& job, std::vector<JudgedRule>& book) {
+  std::size_t fitting = 0, grips = 0;
+  std::vector<Message> unseen;
+  for (const JudgedJoint& j : judged_joints(job, As::plan)) {
+    fitting += j.verdict == JointVerdict::fits ? 1 : 0;
+    grips += j.seen.grip != JointGrip::unknown ? 1 : 0;
+    if (j.joint.fresh && j.verdict == JointVerdict::not_looked) unseen.push_back(j.joint.name);
+  }
+  const auto rows = feed_rows(job);
+  const bool electric =
+      value_of(job, As::plan, param::assist_kind).is(choice::AssistKind::electric);
+  const bool wrong = std::any_of(rows.begin(), rows.end(),
+                                 [](const FeedRow& r) { return r.state == FeedState::wrong; });
+  for (JudgedRule& r : book) {
+    const auto code = find_finding_code(r.id);
+    if (code == FindingCode::plumb_joint && r.verdict == Verdict::holds) {
+      r.verdict = !unseen.empty() ? Verdict::cannot_say
+                  : fitting > 0   ? Verdict::holds
+                                  : Verdict::not_applicable;
+      if (!unseen.empty()) r.says = say("Not looked at: {}", joined(unseen, ", "));
+    }
+    if (code == FindingCode::plumb_seized && r.verdict == Verdict::holds && grips == 0)
+      r.verdict = Verdict::not_applicable;
+    if (code != FindingCode::plumb_wiring && code != FindingCode::plumb_vacuum_line) continue;
+    if (rows.empty() || electric != (code == FindingCode::plumb_wiring))
+      r.verdict = Verdict::not_applicable;
+    else if (r.verdict == Verdict::fails && !wrong)
+      r.verdict = Verdict::cannot_say;
+  }
+}
+
 /// Rules of one value alone: while nobody measured it, it decides, wherever the limit lies.
 void settle_direct(const Job& job, std::vector<JudgedRule>& book) {
   static constexpr std::pair<FindingCode, Param> kOf[] = {
@@ -193,6 +228,7 @@ std::vector<JudgedRule> rule_book(const Job& job) {
   add_other_rules(find_all(job, strip), works_clutch(resolve(job, As::plan)), others);
   settle_others(job, others);
   settle_direct(job, others);
+  settle_plumbing(job, others);
   for (JudgedRule& r : others) r.stage = stage_of(r);
   book.insert(book.end(), std::make_move_iterator(others.begin()),
               std::make_move_iterator(others.end()));

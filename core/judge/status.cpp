@@ -101,6 +101,11 @@ Message stage_status(const Job& job, Stage stage, const std::vector<ConditionRep
     case Stage::rod:
       return rod_status(rod_report(job));
     case Stage::plumb: {
+      const auto raised = [&findings](FindingCode code) {
+        return std::any_of(findings.begin(), findings.end(),
+                           [code](const Finding& f) { return f.code == code; });
+      };
+      if (raised(FindingCode::plumb_joint)) return "a joint does not go together";
       if (value_of(job, As::plan, param::control_use).is(choice::ControlUse::clutch))
         return "one line";
       const OutletReport r = outlet_report(job, As::plan);
@@ -116,7 +121,8 @@ Message stage_status(const Job& job, Stage stage, const std::vector<ConditionRep
       if (r.retrace) return "to be traced on the new unit";
       if (const std::size_t traced = r.first.size() + r.second.size(); !r.untraced.empty())
         return say("{} of {} wheels traced", traced, traced + r.untraced.size());
-      return "outlets as intended";
+      return raised(FindingCode::plumb_joint_open) ? Message("new joints to prove by hand")
+                                                   : Message("outlets as intended");
     }
     case Stage::install:
       return install_status(job);

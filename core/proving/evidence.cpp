@@ -4,7 +4,7 @@
 #include <cmath>
 
 #include "document/param/clutch.hpp"
-#include "document/param/pedal.hpp"
+#include "document/param/pedal_rest.hpp"
 #include "rod/rod.hpp"
 
 namespace yoke {

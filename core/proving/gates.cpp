@@ -147,6 +147,7 @@ constexpr GateText kGates[] = {
 /// Codes of findings that hold a gate shut.
 constexpr std::pair<FindingCode, GateId> kHolds[] = {
     {FindingCode::plumb_residual_disc, GateId::residual},
+    {FindingCode::plumb_joint, GateId::weep},
     {FindingCode::rod_preload, GateId::preload},
     {FindingCode::rod_output_preload, GateId::preload},
     {FindingCode::plumb_crossed, GateId::circuits},

@@ -1,5 +1,5 @@
 #include "rod/ends.hpp"
-#include "document/param/pedal.hpp"
+#include "document/param/pedal_rest.hpp"
 #include "document/param/rod.hpp"
 #include "document/param/rod_ends.hpp"
 #include "document/param/unit.hpp"

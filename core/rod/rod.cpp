@@ -9,6 +9,7 @@
 #include "document/param/assist.hpp"
 #include "document/param/linkage.hpp"
 #include "document/param/pedal.hpp"
+#include "document/param/pedal_rod.hpp"
 #include "document/param/rod.hpp"
 #include "document/param/rod_ends.hpp"
 

@@ -7,7 +7,7 @@
 #include "document/param/hoses.hpp"
 #include "document/param/lines.hpp"
 #include "document/param/master.hpp"
-#include "document/param/pedal.hpp"
+#include "document/param/pedal_rest.hpp"
 #include "document/param/rod.hpp"
 #include "document/param/valves.hpp"
 
@@ -217,16 +217,18 @@ std::vector<Unmeasured> unmeasured(const Values& found, const Values& plan, bool
 Job with_value(const Job& job, const Unmeasured& u, double si) {
   Job other = job;
   Measured m{si, How::stated, 0, {}};
+  // The wished pad height is taken off what is entered: the value meant is the one that counts.
+  const double taken_off = u.param == param::control_pad_stop
+                               ? std::min(0.0, value_of(job, As::plan, param::rod_height_wish).si)
+                               : 0.0;
   if (u.found) other.found.set(u.param, m);
   // The plan keeps what it counted with: it would take over what is measured on the fitted part.
   if (u.found && !u.plan && !job.plan.at(u.param) && !found_only(info(u.param).group))
     if (const Value own = value_of(job, As::plan, u.param); own.known())
-      other.plan.set(u.param, {own.si, How::estimate, own.uncertainty_si, {}});
+      other.plan.set(u.param, {own.si - taken_off, How::estimate, own.uncertainty_si, {}});
   if (u.plan) {
     other.built.clear(u.param);
-    // The wished pad height is taken off what is entered: the value meant is the one that counts.
-    if (u.param == param::control_pad_stop)
-      m.si -= std::min(0.0, value_of(job, As::plan, param::rod_height_wish).si);
+    m.si -= taken_off;
     other.plan.set(u.param, m);
   }
   return other;

@@ -7,7 +7,7 @@
 #include "circuit/circuit.hpp"
 #include "document/param/bores.hpp"
 #include "document/param/master.hpp"
-#include "document/param/pedal.hpp"
+#include "document/param/pedal_rest.hpp"
 
 namespace yoke {
 

@@ -4,6 +4,8 @@
 #include <charconv>
 #include <chrono>
 
+#include "plumbing/joints.hpp"
+
 namespace yoke {
 
 namespace {
@@ -38,6 +40,17 @@ PartState state_of(const PartInHand& p, std::size_t index, std::string_view toda
   return s;
 }
 
+/// Joints of new parts that somebody began to look at, and joints that cannot go together.
+std::vector<Message> joints_not_good(const Job& job) {
+  std::vector<Message> names;
+  for (const JudgedJoint& j : judged_joints(job, As::plan)) {
+    const bool wrong = j.verdict != JointVerdict::fits && j.verdict != JointVerdict::not_looked;
+    const bool begun = j.joint.fresh && job.joints.count(j.joint.key) > 0;
+    if (wrong || (begun && !j.good())) names.push_back(j.joint.name);
+  }
+  return names;
+}
+
 }  // namespace
 
 std::optional<int> days_between(std::string_view from, std::string_view to) {
@@ -49,6 +62,8 @@ std::optional<int> days_between(std::string_view from, std::string_view to) {
 
 PartsGate parts_gate(const Job& job, std::string_view today) {
   PartsGate g;
+  g.joints = joints_not_good(job);
+  g.may_start = g.joints.empty();
   bool all_promised = true;
   std::string last;
   std::size_t holding = 0;
@@ -77,7 +92,10 @@ PartsGate parts_gate(const Job& job, std::string_view today) {
     if (holds(a) != holds(b)) return holds(a);
     return job.parts[a.index].promised > job.parts[b.index].promised;
   });
-  if (job.parts.empty()) {
+  if (holding == 0 && !g.joints.empty()) {
+    g.sentence =
+        say("Do not take it apart yet: joints not proved by hand: {}.", joined(g.joints, ", "));
+  } else if (job.parts.empty()) {
     g.sentence = "No parts listed yet: list what must be in hand before the car comes apart.";
   } else if (g.may_start) {
     g.sentence = "All parts that are needed first are here and proved by hand: it may come apart.";

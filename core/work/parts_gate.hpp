@@ -22,6 +22,7 @@ struct PartState {
 };
 struct PartsGate {
   bool may_start = true;
+  std::vector<Message> joints;          ///< looked at, and not yet good: they hold it up too
   std::vector<PartState> parts;         ///< those that hold it up first, the last promised first
   Message sentence;                     ///< what it waits for, and until when
   std::optional<std::size_t> critical;  ///< index of the part that is promised last

@@ -331,7 +331,7 @@ TEST_CASE("any sizes: the map is cut by half millimetres") {
 
 TEST_CASE("a gate opens again when a later step touches what it proves, the same day too") {
   Job job = known_job();
-  job.steps["lines.start"] = {true, "2026-11-19", ""};
+  job.steps["lines.start"] = {true, "2026-11-19", "", "", {}};
   const auto state = [&] {
     const auto strip = foot_strip(job, 0);
     for (const Gate& g : gates_of(job, strip, {}))
@@ -348,7 +348,7 @@ TEST_CASE("a gate opens again when a later step touches what it proves, the same
   CHECK(state().state == GateState::passed);
   pass_gate(job, GateId::firewall);
   CHECK(lapsed(job, GateId::firewall).empty());
-  job.steps["mount.close"] = {true, "2026-11-05", ""};
+  job.steps["mount.close"] = {true, "2026-11-05", "", "", {}};
   CHECK_FALSE(lapsed(job, GateId::firewall).empty());
   CHECK(disturbed_parts(job).size() >= 4);
   found(job, param::unit_switch, 1);

@@ -9,7 +9,7 @@
 #include "document/param/brakes.hpp"
 #include "document/param/clutch.hpp"
 #include "document/param/control.hpp"
-#include "document/param/pedal.hpp"
+#include "document/param/pedal_rest.hpp"
 #include "figures/figures.hpp"
 #include "judge/findings.hpp"
 #include "proving/gates.hpp"

@@ -9,7 +9,7 @@
 #include "document/param/limits.hpp"
 #include "document/param/linkage.hpp"
 #include "document/param/master.hpp"
-#include "document/param/pedal.hpp"
+#include "document/param/pedal_rest.hpp"
 #include "figures/figures.hpp"
 #include "support/build.hpp"
 

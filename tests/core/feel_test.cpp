@@ -8,7 +8,7 @@
 
 #include "document/param/bores.hpp"
 #include "document/param/brakes.hpp"
-#include "document/param/pedal.hpp"
+#include "document/param/pedal_rest.hpp"
 #include "document/param/rod.hpp"
 #include "document/param/vehicle.hpp"
 #include "support/build.hpp"

@@ -2,7 +2,7 @@
 #include <catch2/catch.hpp>
 
 #include "assembly/relevance.hpp"
-#include "document/param/pedal.hpp"
+#include "document/param/pedal_rest.hpp"
 #include "document/param/rod_ends.hpp"
 #include "quantity/hand_words.hpp"
 #include "quantity/message.hpp"

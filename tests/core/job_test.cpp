@@ -15,6 +15,8 @@
 #include "document/param/lines.hpp"
 #include "document/param/master.hpp"
 #include "document/param/pedal.hpp"
+#include "document/param/pedal_rest.hpp"
+#include "document/param/pedal_rod.hpp"
 #include "document/param/rod.hpp"
 #include "document/param/valves.hpp"
 #include "document/param/vehicle.hpp"

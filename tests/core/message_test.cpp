@@ -2,7 +2,7 @@
 // plurals, and a reader of another language.
 #include <catch2/catch.hpp>
 
-#include "document/param/pedal.hpp"
+#include "document/param/pedal_rod.hpp"
 #include "judge/findings.hpp"
 #include "quantity/message.hpp"
 #include "support/build.hpp"

@@ -7,7 +7,7 @@
 
 #include "document/param/arms.hpp"
 #include "document/param/brakes.hpp"
-#include "document/param/pedal.hpp"
+#include "document/param/pedal_rest.hpp"
 #include "document/param/vehicle.hpp"
 #include "doubt/doubt.hpp"
 #include "proving/estimate.hpp"

@@ -8,7 +8,7 @@
 #include "document/param/control.hpp"
 #include "document/param/limits.hpp"
 #include "document/param/master.hpp"
-#include "document/param/pedal.hpp"
+#include "document/param/pedal_rest.hpp"
 #include "document/param/valves.hpp"
 #include "judge/findings.hpp"
 #include "proving/gates.hpp"

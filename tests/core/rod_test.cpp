@@ -5,6 +5,7 @@
 
 #include "document/param/arms.hpp"
 #include "document/param/pedal.hpp"
+#include "document/param/pedal_rod.hpp"
 #include "document/param/rod.hpp"
 #include "document/param/rod_ends.hpp"
 #include "judge/findings.hpp"

@@ -47,7 +47,7 @@ TEST_CASE("every example of docs/cli.md prints what stands there", "[comma]") {
       CHECK(split(got) == split(want));
     }
   }
-  CHECK(examples == 26);
+  CHECK(examples == 28);
 }
 
 TEST_CASE("the page on judging holds every rule as the rule book has it, and no other") {
@@ -101,6 +101,8 @@ TEST_CASE(
     if (!r["condition"].get<std::string>().empty()) continue;
     const bool told =
         std::any_of(found.begin(), found.end(), [&](const auto& f) { return f["code"] == id; });
+    // Joints that nobody looked at are told as open ones.
+    if (r["rule"] == "plumb.joint" && r["verdict"] == "cannot say") continue;
     CHECK(told == (r["verdict"] == "fails" || r["verdict"] == "cannot say"));
   }
   CHECK(run({"judge", kDemo, "--rules", "some"}).status == 2);

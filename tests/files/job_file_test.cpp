@@ -13,7 +13,7 @@
 
 #include "document/as_built.hpp"
 #include "document/param/bores.hpp"
-#include "document/param/pedal.hpp"
+#include "document/param/pedal_rod.hpp"
 #include "files/journal.hpp"
 #include "files/store.hpp"
 #include "judge/findings.hpp"
@@ -48,7 +48,7 @@ Job full_job() {
       if (n % 11 == 0) m = Measured{0, How::unknown, 0, "not measured " + std::to_string(n)};
       sheet->set(p.param, m);
     }
-  job.steps["out.cap"] = {true, "2026-01-02", "capped"};
+  job.steps["out.cap"] = {true, "2026-01-02", "capped", "2026-01-02T08:00:00", {}};
   job.bleeding["rr"] = {12, 3, 4};
   job.readings = {{55.5, 0.061, 4, 0.002, false},
                   {120.25, 0.07, 5, 0.001, true, false, false, 3.1e6}};

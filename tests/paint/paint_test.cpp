@@ -10,6 +10,7 @@
 #include "paint/budget.hpp"
 #include "paint/foot_strip.hpp"
 #include "paint/line_of_force.hpp"
+#include "paint/net_picture.hpp"
 #include "paint/plot.hpp"
 #include "paint/sections.hpp"
 #include "paint/size_map.hpp"
@@ -135,16 +136,18 @@ TEST_CASE("plots, budgets and sections draw with and without numbers") {
     CHECK(untouched(drawn(rod_section_picture(job, rod_report(job), {}, {600, 240}))) == 0);
     CHECK(untouched(drawn(rod_angle_picture(job, angle_report(job, As::plan), {}, {600, 240}))) ==
           0);
-    const Picture o = outlets_picture(job, outlet_report(job, As::plan), {600, 240});
-    // A wheel each; the title tells itself and does nothing.
-    CHECK(std::count_if(o.spots.begin(), o.spots.end(),
-                        [](const Spot& s) { return !s.id.isEmpty(); }) == 4);
+    const NetDrawing net = net_drawing(job, {});
+    const Picture o = net_picture(net_drawing(job, {}), {600, 320});
+    // A wheel each, and each joint; the title tells itself and does nothing.
+    CHECK(std::count_if(o.spots.begin(), o.spots.end(), [](const Spot& s) {
+            return !s.id.isEmpty();
+          }) == 4 + static_cast<long>(net.joints.size()));
     const BleedPlan bleed = bleed_plan(job);
     CHECK(bleed_picture(job, bleed, {600, 200}).said.size() ==
           1 + static_cast<qsizetype>(bleed.wheels.size()));
     CHECK(untouched(drawn(o)) == 0);
   }
-  CHECK(outlets_picture(known_job(), outlet_report(known_job(), As::plan), {600, 240})
+  CHECK(net_picture(net_drawing(known_job(), {}), {600, 320})
             .said.join(" ")
             .contains("rear left: outlet 2"));
 }

@@ -11,7 +11,7 @@
 #include "document/param/control.hpp"
 #include "document/param/hang.hpp"
 #include "document/param/master.hpp"
-#include "document/param/pedal.hpp"
+#include "document/param/pedal_rest.hpp"
 #include "document/param/rod_ends.hpp"
 #include "document/param/squareness.hpp"
 #include "document/param/unit.hpp"

@@ -7,6 +7,7 @@
 
 #include "document/param/bores.hpp"
 #include "document/param/pedal.hpp"
+#include "document/param/pedal_rod.hpp"
 #include "document/param/vehicle.hpp"
 #include "session/candidates.hpp"
 #include "session/choose.hpp"

@@ -4,7 +4,7 @@
 #include "document/param/arms.hpp"
 #include "document/param/bores.hpp"
 #include "document/param/circuits.hpp"
-#include "document/param/pedal.hpp"
+#include "document/param/pedal_rod.hpp"
 #include "document/param/squareness.hpp"
 #include "document/param/vehicle.hpp"
 #include "judge/findings.hpp"

@@ -4,8 +4,9 @@
 
 #include "document/as_built.hpp"
 #include "document/param/arms.hpp"
-#include "document/param/pedal.hpp"
+#include "document/param/pedal_rod.hpp"
 #include "document/param/rod.hpp"
+#include "plumbing/net.hpp"
 
 namespace yoke::test {
 
@@ -104,6 +105,31 @@ void boxes_close(Job& j) {
 }
 void boxes_apart(Job& j) {
   j.boxes[1].x_m = 0.5;
+}
+void joint_leaks(Job& j) {
+  JointRecord& r = j.joints["fl"];
+  r.port_thread = r.line_thread = JointThread::m10x1;
+  r.port_seat = JointSeat::bubble;
+  r.line_seat = JointSeat::inverted;
+}
+void joint_seals(Job& j) {
+  j.joints["fl"].line_seat = JointSeat::bubble;
+}
+void joint_fast(Job& j) {
+  j.joints["fl"].grip = JointGrip::rusted;
+}
+void joint_turns(Job& j) {
+  j.joints["fl"].grip = JointGrip::free;
+}
+/// Every new joint is looked at on both sides and was screwed together by hand.
+void joints_proved(Job& j) {
+  for (const NetJoint& joint : plumbing_net(j, As::plan).joints)
+    if (joint.fresh) {
+      JointRecord& r = j.joints[joint.key];
+      r.port_thread = r.line_thread = JointThread::n3_8_24;
+      r.port_seat = r.line_seat = JointSeat::inverted;
+      r.proved = true;
+    }
 }
 template <LaterKind what>
 void later(Job& j) {
@@ -348,6 +374,18 @@ const CodeRow kCodeRows[] = {
      "circuit.split=diagonal; circuit.fr=2; circuit.rl=2; circuit.rr=1; valve.kind=proportioning; "
      "valve.knee=3 MPa",
      "valve.kind=none"},
+    {FindingCode::plumb_joint, "", "", joint_leaks, joint_seals},
+    {FindingCode::plumb_joint_open, "master.bore=25.4 mm",
+     "unit.port1_thread=3/8-24; unit.port1_seat=inverted; unit.port2_thread=3/8-24; "
+     "unit.port2_seat=inverted",
+     nullptr, joints_proved},
+    {FindingCode::plumb_seized, "", "", joint_fast, joint_turns},
+    {FindingCode::plumb_wiring, "assist.kind=electric; supply.wake=none",
+     "supply.wire_length=2 m; supply.wire_area=25 mm2; supply.wake=ignition; "
+     "supply.ground=battery"},
+    {FindingCode::plumb_vacuum_line,
+     "assist.kind=vacuum; assist.diaphragm1=200 mm; supply.nipple=8 mm; supply.valve_way=unit",
+     "supply.valve_way=engine"},
     {FindingCode::install_as_built, "", "", built_earlier, built_again},
     {FindingCode::install_copper,
      "assist.kind=electric; supply.wire_length=10 m; supply.wire_area=2.5 mm2; supply.fuse=60 A",

@@ -12,6 +12,7 @@
 #include "document/param/limits.hpp"
 #include "document/param/linkage.hpp"
 #include "document/param/pedal.hpp"
+#include "document/param/pedal_rod.hpp"
 #include "document/param/symptom.hpp"
 #include "document/param/vehicle.hpp"
 #include "proving/gates.hpp"

@@ -6,6 +6,7 @@
 #include "document/param/bores.hpp"
 #include "document/param/lines.hpp"
 #include "document/param/pedal.hpp"
+#include "document/param/pedal_rod.hpp"
 #include "document/param/rod.hpp"
 #include "document/param/vehicle.hpp"
 #include "session/texts.hpp"

@@ -5,6 +5,7 @@
 
 #include "document/param/arms.hpp"
 #include "document/param/pedal.hpp"
+#include "document/param/pedal_rod.hpp"
 #include "paint/sections.hpp"
 #include "rod/rod.hpp"
 #include "session/curves.hpp"

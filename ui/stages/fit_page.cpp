@@ -1,6 +1,6 @@
 #include "document/param/bolting.hpp"
 #include "document/param/hang.hpp"
-#include "document/param/pedal.hpp"
+#include "document/param/pedal_rod.hpp"
 #include "document/param/rod.hpp"
 #include "document/param/squareness.hpp"
 #include "document/param/unit.hpp"

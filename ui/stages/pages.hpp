@@ -106,6 +106,7 @@ class PlumbPage : public StagePage {
  public:
   PlumbPage(Session& session, Dialogs& dialogs, QWidget* parent = nullptr);
   [[nodiscard]] PictureView* drawing();
+  [[nodiscard]] OutletsFace* outlets();
   [[nodiscard]] TubesFace* tubes();
 };
 

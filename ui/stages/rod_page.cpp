@@ -1,5 +1,6 @@
 #include "assembly/assemble.hpp"
-#include "document/param/pedal.hpp"
+#include "document/param/pedal_rest.hpp"
+#include "document/param/pedal_rod.hpp"
 #include "document/param/rod.hpp"
 #include "document/param/rod_ends.hpp"
 #include "document/param/unit.hpp"

@@ -18,13 +18,17 @@ PlumbPage::PlumbPage(Session& session, Dialogs& dialogs, QWidget* parent)
     : StagePage(session, Stage::plumb, tr("Which outlet feeds which wheel, and by what line?"),
                 parent) {
   register_faces(
-      {{"outlets", tr("Outlets"), [&session](QWidget* p) { return new OutletsFace(session, p); }},
+      {{"outlets", tr("From outlet to wheel"), [&session](QWidget* p) { return new OutletsFace(session, p); }},
        {"lines", tr("Lines to make"),
         [&session, &dialogs](QWidget* p) { return new TubesFace(session, dialogs, p); }}});
 }
 
 PictureView* PlumbPage::drawing() {
-  return static_cast<OutletsFace*>(face_of("outlets"))->drawing();
+  return outlets()->drawing();
+}
+
+OutletsFace* PlumbPage::outlets() {
+  return static_cast<OutletsFace*>(face_of("outlets"));
 }
 
 TubesFace* PlumbPage::tubes() {

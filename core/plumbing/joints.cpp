@@ -1,0 +1,223 @@
+#include "plumbing/joints.hpp"
+
+#include <algorithm>
+
+#include "document/param/unit.hpp"
+
+namespace yoke {
+
+namespace {
+
+/// Thread and seat of a unit's port have the same options as a joint's, without "not looked at".
+JointThread thread_of(const Value& v) {
+  const auto option = v.as<choice::UnitPortThread>();
+  return option ? static_cast<JointThread>(static_cast<int>(*option) + 1) : JointThread::unknown;
+}
+JointSeat seat_of(const Value& v) {
+  const auto option = v.as<choice::UnitPortSeat>();
+  return option ? static_cast<JointSeat>(static_cast<int>(*option) + 1) : JointSeat::unknown;
+}
+
+template <class Enum>
+Message words_of(Enum value) {
+  return Message::of_table(words_of_value(value));
+}
+Seat mated(JointSeat s) {
+  return static_cast<Seat>(static_cast<int>(s) - 1);
+}
+
+Message not_looked(const JointRecord& r) {
+  std::vector<Message> list;
+  if (r.port_thread == JointThread::unknown) list.emplace_back("thread of the port");
+  if (r.port_seat == JointSeat::unknown) list.emplace_back("seat in the port");
+  if (r.line_thread == JointThread::unknown) list.emplace_back("thread of the nut");
+  if (r.line_seat == JointSeat::unknown) list.emplace_back("seat on the line");
+  return list.empty() ? Message() : say("Look at: {}", joined(list, ", "));
+}
+
+void judge_threads(JudgedJoint& j) {
+  const JointRecord& r = j.seen;
+  if (const Message open = not_looked(r); !open.empty()) {
+    j.words = open;
+    return;
+  }
+  const auto nut = find_thread(key_of(r.line_thread));
+  const auto port = find_thread(key_of(r.port_thread));
+  if (!nut || !port) {
+    j.words = "A thread that is in no list: compare it with a known part";
+    return;
+  }
+  const MatingReport m = mate(*nut, mated(r.line_seat), *port, mated(r.port_seat));
+  j.words = m.words;
+  switch (m.mating) {
+    case Mating::fits:
+      j.verdict = JointVerdict::fits;
+      return;
+    case Mating::wrong_seat:
+      j.verdict = JointVerdict::leaks;
+      break;
+    case Mating::strips:
+      j.verdict = JointVerdict::strips;
+      break;
+    case Mating::no_thread:
+      j.verdict = JointVerdict::no_thread;
+      break;
+  }
+  j.mends =
+      say("A nut {} and a new end ({}) on the line; or one adapter, {} with {} outside, {} with {} "
+          "inside",
+          words_of(r.port_thread), words_of(r.port_seat), words_of(r.port_thread),
+          words_of(r.port_seat), words_of(r.line_thread), words_of(r.line_seat));
+}
+
+/// Spanners of the rows that fit the nut.
+Message spanner_of(const JointRecord& r) {
+  if (r.line_thread == JointThread::unknown || r.line_seat == JointSeat::unknown) return {};
+  const auto nut = find_thread(key_of(r.line_thread));
+  if (!nut) return {};
+  static constexpr SeatLook kLooks[] = {SeatLook::cone_out, SeatLook::cone_in,
+                                        SeatLook::cone_outside, SeatLook::flat};
+  const SeatLook look = kLooks[static_cast<std::size_t>(mated(r.line_seat))];
+  for (const Fitting& f : find_fittings(nut->outside, nut->pitch, look))
+    if (find_thread(f.thread == "M10×1"      ? "M10x1"
+                    : f.thread == "M10×1.25" ? "M10x1.25"
+                    : f.thread == "M12×1"    ? "M12x1"
+                                             : f.thread))
+      return say("{} flare spanner", Message::of_table(f.spanner));
+  return {};
+}
+
+Message put_on(const JointRecord& r) {
+  if (r.line_seat == JointSeat::unknown && r.port_seat == JointSeat::unknown) return {};
+  const JointSeat seat = r.line_seat != JointSeat::unknown ? r.line_seat : r.port_seat;
+  if (seat == JointSeat::banjo)
+    return "A new soft washer on each side of the eye, dry; no sealant, no thread-locker";
+  return "Dry: no sealant, no tape, no thread-locker, no grease";
+}
+
+/// Steel line nut about 12 lbf·ft, banjo 15 N·m: common practice, no source.
+Message tighten(const JointRecord& r) {
+  constexpr double kNut_nm = 16, kBanjo_nm = 15;
+  if (r.torque_nm) return say("{}, its maker's figure", amount(*r.torque_nm, Kind::torque, 0));
+  const bool banjo = r.line_seat == JointSeat::banjo;
+  return say(
+      "No maker's figure: snug, then 1/16 turn at a time with a look for weeping, and no "
+      "further than {}",
+      amount(banjo ? kBanjo_nm : kNut_nm, Kind::torque, 0));
+}
+
+}  // namespace
+
+std::string_view verdict_key(JointVerdict verdict) {
+  static constexpr std::string_view keys[] = {"not_looked", "fits", "leaks", "strips", "no_thread"};
+  return keys[static_cast<std::size_t>(verdict)];
+}
+
+std::string_view verdict_words(JointVerdict verdict) {
+  static constexpr std::string_view words[] = {"Not looked at", "Goes together", "Leaks",
+                                               "Starts, then strips", "Does not start"};
+  return words[static_cast<std::size_t>(verdict)];
+}
+
+std::optional<PortParams> port_params(std::string_view joint) {
+  if (joint == "outlet1") return PortParams{param::unit_port1_thread, param::unit_port1_seat};
+  if (joint == "outlet2") return PortParams{param::unit_port2_thread, param::unit_port2_seat};
+  return std::nullopt;
+}
+
+std::vector<JudgedJoint> judged_joints(const Job& job, As which) {
+  std::vector<JudgedJoint> list;
+  for (NetJoint& joint : plumbing_net(job, which).joints) {
+    JudgedJoint j;
+    // What was looked at belongs to the plan; of the old net only the grip of its nuts is asked.
+    if (const auto it = job.joints.find(joint.key); it != job.joints.end()) j.seen = it->second;
+    if (const auto p = port_params(joint.key)) {
+      j.seen.port_thread = thread_of(value_of(job, which, p->thread));
+      j.seen.port_seat = seat_of(value_of(job, which, p->seat));
+    }
+    j.joint = std::move(joint);
+    judge_threads(j);
+    j.spanner = spanner_of(j.seen);
+    j.put = put_on(j.seen);
+    j.tighten = tighten(j.seen);
+    list.push_back(std::move(j));
+  }
+  return list;
+}
+
+std::vector<Finding> joint_findings(const Job& job) {
+  std::vector<Finding> list;
+  const Message source = "common practice, no source";
+  std::vector<Message> open, fast;
+  for (const JudgedJoint& j : judged_joints(job, As::plan)) {
+    const bool wrong = j.verdict != JointVerdict::fits && j.verdict != JointVerdict::not_looked;
+    if (wrong)
+      list.push_back({Severity::hard, Stage::plumb, FindingCode::plumb_joint,
+                      say("{}: {}", j.joint.name, j.words), "thread and seat both go together",
+                      j.mends, source});
+    if (!wrong && j.joint.fresh && !j.good()) open.push_back(j.joint.name);
+    if (j.seen.grip == JointGrip::rusted || j.seen.grip == JointGrip::rounded)
+      fast.push_back(j.joint.name);
+  }
+  if (!open.empty())
+    list.push_back({Severity::warning, Stage::plumb, FindingCode::plumb_joint_open,
+                    say("Joints of new parts, not yet looked at and screwed together by hand: {}",
+                        joined(open, ", ")),
+                    "on the very parts", "Press each joint on the drawing and say what is there",
+                    source});
+  if (!fast.empty())
+    list.push_back(
+        {Severity::warning, Stage::plumb, FindingCode::plumb_seized,
+         say("Line nuts that sit fast: {}", joined(fast, ", ")), "decided before the first turn",
+         "Soak and wait; once the tube turns with its nut it is cheaper to cut", source});
+  return list;
+}
+
+std::optional<double> line_length(const Job& job, const NetJoint& joint) {
+  const Net net = plumbing_net(job, As::plan);
+  for (const NetRun& r : net.runs) {
+    if ((r.from != joint.node && r.to != joint.node) || !r.length) continue;
+    const Value v = value_of(job, As::plan, *r.length);
+    if (v.settled()) return v.si;
+  }
+  return std::nullopt;
+}
+
+SeizedPlan seized_plan(JointGrip grip, std::optional<double> soaked_s,
+                       std::optional<double> length_m) {
+  SeizedPlan p;
+  if (grip != JointGrip::rusted && grip != JointGrip::rounded) {
+    p.decision = grip == JointGrip::free ? "It turns: nothing to decide."
+                                         : "Not tried: say how the nut sits before the first turn.";
+    return p;
+  }
+  const bool soaked = soaked_s && *soaked_s >= kSoak_s;
+  const bool rounded = grip == JointGrip::rounded;
+  constexpr double kEnd_min = 20, kMetre_min = 10;
+  p.try_min = 10;
+  p.chance = rounded ? (soaked ? 0.25 : 0.10) : (soaked ? 0.60 : 0.30);
+  p.remake_min = kEnd_min + kMetre_min * length_m.value_or(1.0);
+  p.cut_now = p.try_min > p.chance * p.remake_min;
+  p.decision =
+      p.cut_now
+          ? say("Cut it: trying takes {} min and saves {} min in {} of 10 cases; cutting and a new "
+                "end take {} min.",
+                Plain{p.try_min, 0}, Plain{p.remake_min, 0}, Plain{p.chance * 10, 1},
+                Plain{p.remake_min, 0})
+          : say("Try it: {} min that save {} min in {} of 10 cases.", Plain{p.try_min, 0},
+                Plain{p.remake_min, 0}, Plain{p.chance * 10, 1});
+  if (!soaked) p.steps.emplace_back("Soak the nut and its thread, tap it, and leave it overnight");
+  p.steps.emplace_back("Wire brush; a flare spanner that grips five flats, never an open one");
+  if (!p.cut_now) {
+    p.steps.emplace_back("A hair tighter first, then back, with the unit still bolted down");
+    p.steps.emplace_back("The tube turns with the nut: stop, and cut");
+  }
+  p.steps.emplace_back(
+      "To cut: behind the nut, six-point socket on it, plug the open line at once");
+  if (!length_m) p.steps.emplace_back("The line's length is not known: a metre is counted with");
+  p.buy = {"a nut of the same thread, and the tube for its line or a joint piece",
+           "plugs for the open ends"};
+  return p;
+}
+
+}  // namespace yoke

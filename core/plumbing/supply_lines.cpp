@@ -1,0 +1,114 @@
+#include "plumbing/supply_lines.hpp"
+
+#include "assist/supply.hpp"
+#include "document/param/assist_kind.hpp"
+#include "document/param/control.hpp"
+#include "document/param/supply.hpp"
+#include "document/values.hpp"
+
+namespace yoke {
+
+namespace {
+
+Message option_of(const Values& v, Param p) {
+  return v.known(p) ? Message::of_table(option_words(p, v.si(p))) : Message("not known");
+}
+
+FeedRow motor_feed(const Values& v) {
+  FeedRow r;
+  r.what = "Motor feed, straight from the battery";
+  r.should = "its own fuse, and cable for 3 % drop at that fuse";
+  r.without = "no assist at all: the pedal of the “no assist” column";
+  if (!v.known(param::supply_wire_length) || !v.known(param::supply_wire_area)) {
+    r.is = "cable's length or copper not known";
+    return r;
+  }
+  const auto s = supply_check(Length{v.si(param::supply_wire_length)},
+                              Area{v.si(param::supply_wire_area)}, v.si(param::supply_fuse));
+  if (!s) {
+    r.is = s.error().reason;
+    return r;
+  }
+  r.is = say("{} fuse, {} each way, {} V lost", amount(v.si(param::supply_fuse), Kind::current, 0),
+             amount(v.si(param::supply_wire_length), Kind::length, 0), Plain{s->drop_v, 2});
+  r.state = s->enough ? FeedState::good : FeedState::wrong;
+  return r;
+}
+
+FeedRow wake(const Values& v) {
+  FeedRow r;
+  r.what = "Wake-up wire";
+  r.is = option_of(v, param::supply_wake);
+  r.should = "live with the ignition, dead with the key out";
+  r.without = "missing: the unit sleeps, no assist. Always live: it empties the battery";
+  if (v.known(param::supply_wake))
+    r.state = v.is(choice::SupplyWake::ignition) ? FeedState::good : FeedState::wrong;
+  return r;
+}
+
+FeedRow ground(const Values& v) {
+  FeedRow r;
+  r.what = "Ground";
+  r.is = option_of(v, param::supply_ground);
+  r.should = "a cable of its own, as thick as the feed";
+  r.without = "paint and rust under the bolts: assist comes and goes";
+  if (v.known(param::supply_ground))
+    r.state = v.is(choice::SupplyGround::mounting) ? FeedState::wrong : FeedState::good;
+  return r;
+}
+
+FeedRow valve(const Values& v) {
+  FeedRow r;
+  r.what = "Check valve";
+  r.is = option_of(v, param::supply_valve_way);
+  r.should = "air leaves the booster and never comes back: blow through it";
+  r.without = "no stop is left when the engine dies, and fuel vapour reaches the booster";
+  if (v.known(param::supply_valve_way))
+    r.state = v.is(choice::SupplyValveWay::engine) ? FeedState::good : FeedState::wrong;
+  return r;
+}
+
+FeedRow nipple(const Values& v) {
+  FeedRow r;
+  r.what = "Smallest hole to the manifold";
+  r.should = say("{} or more", amount(kNarrowNipple_m, Kind::length, 1));
+  r.without = "the booster fills slowly: the second of two quick stops has no help";
+  if (!v.known(param::supply_nipple)) {
+    r.is = "not measured";
+    return r;
+  }
+  r.is = say("{}", amount(v.si(param::supply_nipple), Kind::length, 1));
+  r.state = v.si(param::supply_nipple) >= kNarrowNipple_m ? FeedState::good : FeedState::wrong;
+  return r;
+}
+
+}  // namespace
+
+std::vector<FeedRow> feed_rows(const Job& job) {
+  const Values v = resolve(job, As::plan);
+  if (v.is(choice::ControlUse::clutch)) return {};
+  if (v.is(choice::AssistKind::electric)) return {motor_feed(v), wake(v), ground(v)};
+  if (v.is(choice::AssistKind::vacuum) || v.is(choice::AssistKind::remote))
+    return {valve(v), nipple(v)};
+  return {};
+}
+
+std::vector<Finding> feed_findings(const Job& job) {
+  const bool electric =
+      value_of(job, As::plan, param::assist_kind).is(choice::AssistKind::electric);
+  std::vector<Message> wrong, open, why;
+  for (const FeedRow& r : feed_rows(job)) {
+    if (r.state == FeedState::good) continue;
+    (r.state == FeedState::wrong ? wrong : open).push_back(say("{}: {}", r.what, r.is));
+    why.push_back(say("{}: {}", r.what, r.should));
+  }
+  if (wrong.empty() && open.empty()) return {};
+  std::vector<Message> all = wrong;
+  all.insert(all.end(), open.begin(), open.end());
+  return {{Severity::warning, Stage::plumb,
+           electric ? FindingCode::plumb_wiring : FindingCode::plumb_vacuum_line, joined(all, "; "),
+           electric ? "feed, fuse, wake-up wire, ground" : "a valve that closes, a wide nipple",
+           joined(why, "; "), "common practice, no source"}};
+}
+
+}  // namespace yoke

@@ -1,0 +1,414 @@
+#include "paint/net_picture.hpp"
+
+#include <algorithm>
+#include <cmath>
+#include <map>
+
+#include "paint/drawing_ground.hpp"
+#include "paint/lettering.hpp"
+#include "paint/words.hpp"
+
+namespace yoke {
+
+namespace {
+
+using Places = std::map<std::string, QPointF, std::less<>>;
+
+/// What the drawing needs; in a smaller place it is drawn smaller, its letters are not.
+constexpr double kLeastWidth = 720;
+constexpr double kLeastHeight = 300;
+
+QFont letters(int px, double k) {
+  return theme::text(qRound(px / k));
+}
+
+constexpr double kNut = 11;  ///< half a nut's width
+
+constexpr double kReach = 20;    ///< from a part to its joint
+constexpr double kHose = 112;    ///< from a wheel back to its hose
+constexpr double kAcross = 172;  ///< from a wheel back to where its line goes across the car
+
+double outlet_x(QSizeF s) {
+  return std::max(176.0, s.width() * 0.2);
+}
+double wheel_x(Axle axle, QSizeF s) {
+  return axle == Axle::front ? outlet_x(s) + (s.width() - outlet_x(s)) * 0.42 : s.width() - 74;
+}
+double wheel_y(Wheel w, QSizeF s) {
+  const bool left = w == Wheel::front_left || w == Wheel::rear_left;
+  return left ? s.height() - 66 : 82;
+}
+double lane_y(const Net& net, std::optional<Outlet> circuit, QSizeF s) {
+  const double mid = s.height() / 2 + 8;
+  return net.node("outlet2") ? mid + (circuit == Outlet::primary ? 26 : -26) : mid;
+}
+
+const NetRun* run_to(const Net& net, std::string_view key) {
+  const auto it =
+      std::find_if(net.runs.begin(), net.runs.end(), [&](const NetRun& r) { return r.to == key; });
+  return it == net.runs.end() ? nullptr : &*it;
+}
+std::vector<std::string> behind(const Net& net, std::string_view key) {
+  std::vector<std::string> list;
+  for (const NetRun& r : net.runs)
+    if (r.from == key) list.push_back(r.to);
+  return list;
+}
+
+/// Wheels and slave stand where they stand, outlets at the master, an axle's tee before its wheels,
+/// a wheel's hose beside it.
+void place_ends(const Net& net, QSizeF s, Places& at) {
+  for (const NetNode& n : net.nodes) {
+    const double lane = lane_y(net, n.circuit, s);
+    if (n.part == NetPart::wheel)
+      at[n.key] = {wheel_x(*n.axle, s), wheel_y(*n.wheel, s)};
+    else if (n.part == NetPart::hose && n.wheel)
+      at[n.key] = {wheel_x(*n.axle, s) - kHose, wheel_y(*n.wheel, s)};
+    else if (n.part == NetPart::slave)
+      at[n.key] = {s.width() - 80, lane};
+    else if (n.part == NetPart::outlet)
+      at[n.key] = {outlet_x(s), lane};
+    else if (n.part == NetPart::split_tee)
+      at[n.key] = {outlet_x(s) + 62, lane};
+    else if (n.part == NetPart::tee)
+      at[n.key] = {wheel_x(*n.axle, s) - kAcross, lane};
+  }
+}
+
+/// What stands in the line between two placed parts is spread along the lane of its circuit.
+void place_chain(const Net& net, const std::string& from, Places& at) {
+  for (const std::string& next : behind(net, from)) {
+    std::vector<std::string> chain;
+    std::string end = next;
+    while (!at.count(end)) {
+      chain.push_back(end);
+      const auto more = behind(net, end);
+      if (more.empty()) break;
+      end = more.front();
+    }
+    const QPointF a = at[from];
+    const NetNode* last = net.node(end);
+    const bool goes_across = last && last->wheel;
+    const double to_x = (at.count(end) ? at[end].x() : a.x() + 80) - (!goes_across ? 0
+                                                                      : last->part == NetPart::hose
+                                                                          ? kAcross - kHose
+                                                                          : kAcross);
+    for (std::size_t i = 0; i < chain.size(); ++i)
+      at[chain[i]] = {a.x() + (to_x - a.x()) * (static_cast<double>(i) + 1) /
+                                  (static_cast<double>(chain.size()) + 1),
+                      a.y()};
+    if (at.count(end)) place_chain(net, end, at);
+  }
+}
+
+Places places_of(const Net& net, QSizeF s) {
+  Places at;
+  place_ends(net, s, at);
+  for (const char* outlet : {"outlet1", "outlet2"})
+    if (net.node(outlet)) place_chain(net, outlet, at);
+  return at;
+}
+
+/// The way a line takes: from a tee straight across the car, else along it first.
+QPainterPath way(const Net& net, const NetRun& r, QPointF a, QPointF b) {
+  const NetNode* from = net.node(r.from);
+  const NetNode* to = net.node(r.to);
+  const bool front = to->axle == Axle::front;
+  const bool tee =
+      from->part == NetPart::tee || (from->part == NetPart::split_tee && front && to->wheel);
+  double x = b.x();
+  if (tee)
+    x = a.x();
+  else if (to->wheel)
+    x = b.x() - (to->part == NetPart::hose ? kAcross - kHose : kAcross);
+  QPainterPath path(a);
+  if (std::abs(a.y() - b.y()) > 1) {
+    path.lineTo(x, a.y());
+    path.lineTo(x, b.y());
+  }
+  path.lineTo(b);
+  return path;
+}
+
+/// Where a joint stands: beside its part, on the side of the line that comes or goes.
+QPointF joint_place(const Net& net, const NetJoint& j, const Places& at) {
+  const auto own = at.find(j.node);
+  if (own == at.end()) return {};
+  const QPointF here = own->second;
+  const NetNode* node = net.node(j.node);
+  const auto ends = [&](std::string_view tail) {
+    return j.key.size() > tail.size() && j.key.ends_with(tail);
+  };
+  if (node->part == NetPart::outlet) return here;
+  std::optional<QPointF> to;
+  const auto look = [&](const std::string& key) {
+    if (const auto it = at.find(key); it != at.end()) to = it->second;
+  };
+  if (ends(".in") || node->part == NetPart::wheel || node->part == NetPart::slave) {
+    if (const NetRun* r = run_to(net, j.node)) look(r->from);
+  } else if (ends(".out")) {
+    if (const auto list = behind(net, j.node); !list.empty()) look(list.front());
+  } else {
+    for (const std::string& next : behind(net, j.node)) {
+      const NetNode* n = net.node(next);
+      const bool left = n->wheel == Wheel::front_left || n->wheel == Wheel::rear_left;
+      if ((ends(".left") && left) || (ends(".right") && !left)) look(next);
+      if (n->axle && ((ends(".front") && *n->axle == Axle::front) ||
+                      (ends(".rear") && *n->axle == Axle::rear)))
+        look(next);
+    }
+  }
+  if (node->part == NetPart::wheel || node->part == NetPart::slave) return here - QPointF(46, 0);
+  if (!to) return here + QPointF(ends(".in") ? -27 : 27, 0);
+  const QPointF d = *to - here;
+  if (ends(".left") || ends(".right") || ends(".front"))
+    return here + QPointF(0, d.y() > 0 ? kReach : -kReach);
+  const double reach = node->part == NetPart::tee || node->part == NetPart::split_tee ? kReach : 27;
+  return here + QPointF(d.x() > 0 ? reach : -reach, 0);
+}
+
+QPolygonF nut(QPointF c, double r) {
+  QPolygonF hex;
+  for (int i = 0; i < 6; ++i)
+    hex << c + QPointF(r * std::cos(i * M_PI / 3), r * std::sin(i * M_PI / 3));
+  return hex;
+}
+
+void draw_joint(QPainter& p, QPointF c, const JudgedJoint& j, bool selected, double k) {
+  const bool wrong = j.verdict != JointVerdict::fits && j.verdict != JointVerdict::not_looked;
+  const bool open = j.verdict == JointVerdict::not_looked;
+  const bool asks = wrong || (j.joint.fresh && !j.good());
+  const QColor ink = asks ? theme::kMarkOnDye : theme::kScribe;
+  p.setPen(QPen(ink, wrong ? 2.6 : 1.8, open ? Qt::DashLine : Qt::SolidLine));
+  p.setBrush(j.good() && !open ? theme::kScribe : theme::kDyeDeep);
+  p.drawPolygon(nut(c, kNut));
+  if (wrong) {
+    p.drawLine(c - QPointF(5, 5), c + QPointF(5, 5));
+    p.drawLine(c - QPointF(5, -5), c + QPointF(5, -5));
+  } else if (!j.good() || open) {
+    p.setFont(theme::figure(qRound(std::min(20.0, 14 / k)), true));
+    p.drawText(QRectF(c.x() - 10, c.y() - 10, 20, 20), Qt::AlignCenter,
+               open ? QStringLiteral("?") : QStringLiteral("·"));
+  }
+  if (selected) {
+    p.setBrush(Qt::NoBrush);
+    p.setPen(QPen(theme::kMarkOnDye, 2));
+    p.drawEllipse(c, kNut + 6, kNut + 6);
+  }
+}
+
+void draw_part(QPainter& p, QPointF c, const NetNode& n) {
+  p.setBrush(theme::kDyeDeep);
+  p.setPen(QPen(theme::kScribe, 1.6));
+  switch (n.part) {
+    case NetPart::wheel:
+    case NetPart::slave:
+      p.drawRoundedRect(QRectF(c.x() - 32, c.y() - 20, 64, 40), 8, 8);
+      break;
+    case NetPart::hose: {
+      // A hose is drawn as one: ribs across it.
+      p.drawRoundedRect(QRectF(c.x() - 14, c.y() - 8, 28, 16), 8, 8);
+      for (int i = -1; i < 2; ++i) p.drawLine(c + QPointF(i * 7, -8), c + QPointF(i * 7, 8));
+      break;
+    }
+    case NetPart::tee:
+    case NetPart::split_tee:
+      p.drawRect(QRectF(c.x() - 7, c.y() - 7, 14, 14));
+      break;
+    case NetPart::outlet:
+      break;
+    default:
+      p.drawRect(QRectF(c.x() - 14, c.y() - 12, 28, 24));
+  }
+}
+
+QString short_name(const NetNode& n) {
+  switch (n.part) {
+    case NetPart::servo:
+      return Drawn::tr("servo");
+    case NetPart::antilock:
+      return Drawn::tr("anti-lock");
+    case NetPart::shuttle:
+      return Drawn::tr("failure switch");
+    case NetPart::metering:
+      return Drawn::tr("metering");
+    case NetPart::proportioning:
+      return Drawn::tr("proportioning");
+    case NetPart::residual:
+      return Drawn::tr("residual");
+    default:
+      return {};
+  }
+}
+
+void draw_runs(QPainter& p, const Net& net, const Places& at) {
+  for (const NetRun& r : net.runs) {
+    const auto a = at.find(r.from);
+    const auto b = at.find(r.to);
+    if (a == at.end() || b == at.end()) continue;
+    const NetNode* n = net.node(r.to);
+    QPen pen(theme::kScribe, 2.4);
+    if (n && n->circuit == Outlet::secondary) pen.setDashPattern({6, 3});
+    p.setBrush(Qt::NoBrush);
+    const QPainterPath path = way(net, r, a->second, b->second);
+    // Where lines cross the later one goes over the other.
+    p.setPen(QPen(theme::kDye, 9));
+    p.drawPath(path);
+    p.setPen(pen);
+    p.drawPath(path);
+  }
+}
+
+/// The old unit's outlets over the new one's, a cord for each line that moves from one to the
+/// other.
+void draw_master(QPainter& p, const NetDrawing& d, QSizeF s, double k) {
+  const double mid = s.height() / 2 + 8;
+  const double x = outlet_x(s);
+  const bool two = d.net.node("outlet2") != nullptr;
+  p.setPen(QPen(theme::kScribe, 1.8));
+  p.setBrush(theme::kDyeDeep);
+  p.drawRect(QRectF(x - 70, mid - 50, 70, 100));
+  p.setFont(letters(13, k));
+  p.setPen(theme::kScribe);
+  p.drawText(QRectF(x - 68, mid - (two ? 14 : 46), 66, 28), Qt::AlignCenter, Drawn::tr("master"));
+  if (two) {
+    p.setFont(theme::figure(qRound(16 / k), true));
+    p.drawText(QRectF(x - 36, mid + 14, 20, 24), Qt::AlignCenter, QStringLiteral("1"));
+    p.drawText(QRectF(x - 36, mid - 38, 20, 24), Qt::AlignCenter, QStringLiteral("2"));
+  }
+  if (!two || (d.ports.lines.empty() && d.ports.open.empty())) return;
+  const QRectF old(20, mid - 36, 46, 72);
+  p.setPen(QPen(theme::kScribeSoft, 1.4, Qt::DashLine));
+  p.setBrush(Qt::NoBrush);
+  p.drawRect(old);
+  p.setFont(letters(13, k));
+  p.setPen(theme::kScribeSoft);
+  p.drawText(QRectF(old.left() - 4, old.bottom() + 4, 90, 18), Qt::AlignLeft, Drawn::tr("old one"));
+  const auto y = [mid](Outlet o) { return mid + (o == Outlet::primary ? 22 : -22); };
+  for (const PortMatch& m : d.ports.lines) {
+    const bool crossed = m.old_outlet != m.new_outlet;
+    p.setPen(QPen(crossed ? theme::kMarkOnDye : theme::kScribeSoft, 2, Qt::DotLine));
+    p.drawLine(QPointF(old.right(), y(m.old_outlet)), QPointF(x - 70, y(m.new_outlet)));
+  }
+}
+
+QString joint_said(const JudgedJoint& j) {
+  QString s = text_of(j.joint.name, {}) + QStringLiteral(": ") + words_of(verdict_words(j.verdict));
+  if (j.joint.fresh)
+    s += j.seen.proved ? Drawn::tr(", proved by hand") : Drawn::tr(", not proved by hand");
+  return s;
+}
+
+/// What is written into a wheel or the slave.
+QString inside_of(const NetNode& n) {
+  if (n.part == NetPart::slave) return Drawn::tr("slave");
+  if (!n.circuit) return QStringLiteral("?");
+  return *n.circuit == Outlet::primary ? QStringLiteral("1") : QStringLiteral("2");
+}
+
+void add_end(Picture& pic, const NetNode& n, QPointF c, double k) {
+  const QString name = text_of(n.name, {});
+  const QString inside = inside_of(n);
+  const bool slave = n.part == NetPart::slave;
+  pic.layers.emplace_back([=](QPainter& p) {
+    p.setPen(inside == QStringLiteral("?") ? theme::kMarkOnDye : theme::kScribe);
+    p.setFont(slave ? letters(14, k) : theme::figure(qRound(17 / k), true));
+    p.drawText(QRectF(c.x() - 32, c.y() - 20, 64, 40), Qt::AlignCenter, inside);
+    if (slave) return;
+    p.setFont(letters(13, k));
+    p.setPen(theme::kScribe);
+    const bool above = c.y() < 120;
+    p.drawText(QRectF(c.x() - 100, above ? c.y() - 46 : c.y() + 20, 174, 26), Qt::AlignCenter,
+               name);
+  });
+  const QString said = name + (slave                           ? QString()
+                               : !n.circuit                    ? Drawn::tr(": not traced")
+                               : *n.circuit == Outlet::primary ? Drawn::tr(": outlet 1")
+                                                               : Drawn::tr(": outlet 2"));
+  if (n.wheel)
+    pic.spots.push_back({QRectF(c.x() - 29, c.y() - 20, 61, 40),
+                         QStringLiteral("wheel:%1").arg(static_cast<int>(*n.wheel)), said});
+  pic.said << said;
+}
+
+void add_names(Picture& pic, const NetDrawing& d, const Places& at, double k) {
+  const QSizeF size = pic.size;
+  Lettering places(QRectF(QPointF(0, 30), QSizeF(size.width(), size.height() - 30)));
+  for (const auto& [key, c] : at) places.keep_free(QRectF(c.x() - 36, c.y() - 22, 72, 44));
+  pic.layers.emplace_back([=](QPainter& p) mutable {
+    Lettering free = places;
+    p.setFont(letters(13, k));
+    p.setPen(theme::kScribe);
+    for (const NetNode& n : d.net.nodes)
+      if (const QString name = short_name(n); !name.isEmpty() && at.count(n.key))
+        free.write(p, at.find(n.key)->second + QPointF(0, 34), name, theme::kDye);
+    p.setPen(theme::kScribeSoft);
+    p.drawText(QRectF(26, 40, 200, 26), Qt::AlignLeft, Drawn::tr("front of the car"));
+  });
+}
+
+/// Under its title, drawn `k` times as large.
+Picture scaled(Picture inner, QSizeF size, double k, bool wheels) {
+  Picture pic;
+  pic.size = size;
+  ground(pic, wheels ? Drawn::tr("Touch a joint to say what is there; touch a wheel to hang it on "
+                                 "the other outlet")
+                     : Drawn::tr("Touch a joint to say what is there"));
+  for (const Layer& layer : inner.layers)
+    pic.layers.emplace_back([layer, k](QPainter& p) {
+      p.scale(k, k);
+      layer(p);
+    });
+  for (Spot s : inner.spots) {
+    s.area = QRectF(s.area.topLeft() * k, s.area.size() * k);
+    pic.spots.push_back(std::move(s));
+  }
+  pic.said << inner.said;
+  return pic;
+}
+
+}  // namespace
+
+NetDrawing net_drawing(const Job& job, std::string selected) {
+  return {plumbing_net(job, As::plan), judged_joints(job, As::plan), port_matching(job),
+          std::move(selected)};
+}
+
+Picture net_picture(const NetDrawing& d, QSizeF size) {
+  const double k = std::min({1.0, size.width() / kLeastWidth, size.height() / kLeastHeight});
+  Picture inner;
+  inner.size = size / k;
+  const QSizeF room = inner.size;
+  const Places at = places_of(d.net, room);
+  inner.layers.emplace_back([=](QPainter& p) {
+    p.setRenderHint(QPainter::Antialiasing);
+    p.setPen(QPen(theme::kScribeFaint, 1.4, Qt::DashLine));
+    p.drawRoundedRect(QRectF(8, 34, room.width() - 16, room.height() - 42), 40, 40);
+    draw_runs(p, d.net, at);
+    draw_master(p, d, room, k);
+    for (const NetNode& n : d.net.nodes)
+      if (const auto it = at.find(n.key); it != at.end()) draw_part(p, it->second, n);
+    for (const JudgedJoint& j : d.joints)
+      if (at.count(j.joint.node))
+        draw_joint(p, joint_place(d.net, j.joint, at), j, j.joint.key == d.selected, k);
+  });
+  add_names(inner, d, at, k);
+  // Always in the same order: whoever walks them with the keys stays where he is.
+  for (const Wheel w : kWheels)
+    if (const NetNode* n = d.net.node(wheel_key(w))) add_end(inner, *n, at.find(n->key)->second, k);
+  if (const NetNode* n = d.net.node("slave")) add_end(inner, *n, at.find(n->key)->second, k);
+  for (const JudgedJoint& j : d.joints) {
+    if (!at.count(j.joint.node)) continue;
+    const QPointF c = joint_place(d.net, j.joint, at);
+    inner.said << joint_said(j);
+    inner.spots.push_back({QRectF(c.x() - 16, c.y() - 16, 32, 32),
+                           QStringLiteral("joint:") + QString::fromStdString(j.joint.key),
+                           joint_said(j)});
+  }
+  if (d.ports.crossed)
+    inner.said << Drawn::tr(
+        "A line of the old outlet 1 goes to the new outlet 2, or the other way.");
+  return scaled(std::move(inner), size, k, d.net.node("slave") == nullptr);
+}
+
+}  // namespace yoke

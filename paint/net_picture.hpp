@@ -1,0 +1,22 @@
+// The plumbing from above: master, what stands in the lines, hoses, wheels, and every joint to be
+// touched; the old unit's outlets beside the new one's.
+#pragma once
+
+#include "paint/picture.hpp"
+#include "plumbing/joints.hpp"
+#include "plumbing/net.hpp"
+
+namespace yoke {
+
+struct NetDrawing {
+  Net net;
+  std::vector<JudgedJoint> joints;
+  PortMatching ports;
+  std::string selected;  ///< key of the joint that is looked at
+};
+[[nodiscard]] NetDrawing net_drawing(const Job& job, std::string selected);
+
+/// Spots: "wheel:<n>" flips a wheel's outlet, "joint:<key>" looks at a joint.
+[[nodiscard]] Picture net_picture(const NetDrawing& drawing, QSizeF size);
+
+}  // namespace yoke
