@@ -2,6 +2,7 @@
 #include "cli/commands.hpp"
 #include "cli/options.hpp"
 #include "plumbing/line_plan.hpp"
+#include "work/line_gaps.hpp"
 #include "work/line_template.hpp"
 
 namespace yoke::cli {
@@ -48,6 +49,8 @@ Expected<Table> line_table(const Arguments& a) {
     for (const Message& m : line.list->warnings)
       t.notes.push_back(english(say("{}: {}", line.tube->name, m), a.style));
     for (const Message& m : making_steps(*line.tube, *line.list))
+      t.notes.push_back(english(say("{}: {}", line.tube->name, m), a.style));
+    for (const Message& m : hold_words(*job, line))
       t.notes.push_back(english(say("{}: {}", line.tube->name, m), a.style));
   }
   if (!found) return no_line(name);

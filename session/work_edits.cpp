@@ -71,6 +71,11 @@ void tick_step(Session& session, const Step& step, bool done) {
   session.edit(name, [&](Job& j) {
     auto& r = record_for(j, step);
     r.done = done;
+    // What must rest begins to: the moment is kept, so that it goes on while nobody looks.
+    r.waits = done && step.wait_s > 0 ? QDateTime::currentDateTime()
+                                            .toString(QStringLiteral("yyyy-MM-ddTHH:mm:ss"))
+                                            .toStdString()
+                                      : std::string();
     r.date = done ? QDate::currentDate().toString(Qt::ISODate).toStdString() : std::string();
     if (!done && r.note.empty()) j.steps.erase(step.key);
   });

@@ -4,9 +4,12 @@
 #include <QGridLayout>
 #include <QHBoxLayout>
 #include <QVBoxLayout>
+#include <algorithm>
 
+#include "assembly/assemble.hpp"
 #include "document/moment.hpp"
 #include "files/limits.hpp"
+#include "plumbing/paths.hpp"
 #include "session/entries.hpp"
 #include "session/texts.hpp"
 #include "ui/plain.hpp"
@@ -212,9 +215,33 @@ void JointBox::fill(const JudgedJoint& j) {
   QStringList rules;
   for (const Message& m : {j.spanner, j.put, j.tighten})
     if (!m.empty()) rules << words(m) + QLatin1Char('.');
+  rules << path_words(j);
   rules_->setText(rules.join(QLatin1Char('\n')));
   soak_->setEnabled(j.seen.grip == JointGrip::rusted || j.seen.grip == JointGrip::rounded);
   seized_->setText(seized_words(j));
+}
+
+/// Of the first brake behind this joint.
+QString JointBox::path_words(const JudgedJoint& j) const {
+  if (!j.seen.bore_m)
+    return tr("Smallest hole not measured: the line is counted as if it were none.");
+  for (const LinePath& p : line_paths(session_.job())) {
+    if (j.joint.wheel && p.end != wheel_key(*j.joint.wheel)) continue;
+    if (std::none_of(p.parts.begin(), p.parts.end(),
+                     [&](const PathPart& part) { return part.bore.value() == *j.seen.bore_m; }))
+      continue;
+    QString words = tr("On the way to %1 a quick press takes %2 ms, in deep frost %3 ms; without "
+                       "narrow joints %4 ms. A held pedal loses nothing.")
+                        .arg(text_of(p.name, session_.style()))
+                        .arg(p.mild_s * 1e3, 0, 'f', 1)
+                        .arg(p.cold_s * 1e3, 0, 'f', 0)
+                        .arg(p.without_s * 1e3, 0, 'f', 1);
+    if (!p.typical.empty())
+      words += tr(" Rests on what nobody measured: %1.")
+                   .arg(text_of(param_list(p.typical), session_.style()));
+    return words;
+  }
+  return {};
 }
 
 QString JointBox::seized_words(const JudgedJoint& j) const {

@@ -33,6 +33,7 @@ class JointBox : public QWidget {
   void typed(QLineEdit* entry, std::optional<double> JointRecord::*member, Kind kind);
   void edit(const QString& what, const std::function<void(JointRecord&)>& fn);
   void fill(const JudgedJoint& j);
+  [[nodiscard]] QString path_words(const JudgedJoint& j) const;
   [[nodiscard]] QString seized_words(const JudgedJoint& j) const;
   Session& session_;
   std::string key_;

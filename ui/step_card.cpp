@@ -1,6 +1,7 @@
 #include "ui/step_card.hpp"
 
 #include <QDate>
+#include <QDateTime>
 #include <QHBoxLayout>
 
 #include "assembly/assemble.hpp"
@@ -143,7 +144,11 @@ bool StepCard::eventFilter(QObject* watched, QEvent* e) {
 QString StepCard::state_words(const StepRow& now) const {
   QStringList words;
   if (step_.hands > 1) words << tr("two people");
-  if (step_.wait_s >= 3600)
+  const QString clock =
+      QDateTime::currentDateTime().toString(QStringLiteral("yyyy-MM-ddTHH:mm:ss"));
+  if (const auto left = wait_left(session_.job(), step_, clock.toStdString())) {
+    words << tr("rests: %1 h %2 min more").arg(*left / 3600).arg((*left % 3600 + 59) / 60);
+  } else if (step_.wait_s >= 3600)
     words << tr("then wait %1 h").arg(step_.wait_s / 3600);
   else if (step_.wait_s > 0)
     words << tr("then wait %1 min").arg(step_.wait_s / 60);

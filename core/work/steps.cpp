@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "document/moment.hpp"
 #include "document/param/all.hpp"
 #include "work/bleeding.hpp"
 #include "work/order.hpp"
@@ -117,6 +118,15 @@ std::vector<Step> install_steps(const Job& job) {
 const StepRecord* record_of(const Job& job, const Step& step) {
   const auto it = job.steps.find(step.key);
   return it == job.steps.end() ? nullptr : &it->second;
+}
+
+std::optional<long long> wait_left(const Job& job, const Step& step, std::string_view now) {
+  const StepRecord* r = record_of(job, step);
+  if (!r || !r->done || step.wait_s <= 0) return std::nullopt;
+  const auto rested = seconds_between(r->waits, now);
+  // A clock set back before the tick says nothing about the rest: it counts from the tick on.
+  if (!rested || *rested >= step.wait_s) return std::nullopt;
+  return step.wait_s - std::max(0LL, *rested);
 }
 
 StepRecord& record_for(Job& job, const Step& step) {

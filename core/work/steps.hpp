@@ -65,6 +65,11 @@ struct WorkOrder {
 [[nodiscard]] std::vector<Message> out_of_order(const Job& job, const WorkOrder& order,
                                                 const Step& step);
 
+/// Seconds that a step which is done must still rest; nothing when it need not, has rested, or was
+/// ticked where no moment was kept. `now`: "2026-05-31T14:05:09", the clock on the wall.
+[[nodiscard]] std::optional<long long> wait_left(const Job& job, const Step& step,
+                                                 std::string_view now);
+
 /// Taken off by a step, put back by another: of the families' data.
 struct BackPair {
   StepId out, in;

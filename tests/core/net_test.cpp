@@ -10,10 +10,13 @@
 #include "document/param/unit.hpp"
 #include "judge/findings.hpp"
 #include "plumbing/joints.hpp"
+#include "plumbing/paths.hpp"
 #include "plumbing/supply_lines.hpp"
 #include "support/every_code.hpp"
 #include "support/random_job.hpp"
+#include "work/line_gaps.hpp"
 #include "work/parts_gate.hpp"
+#include "work/steps.hpp"
 
 using namespace yoke;
 using namespace yoke::test;
@@ -90,7 +93,8 @@ TEST_CASE("what stands in a circuit is in its line, and an untraced wheel hangs 
   CHECK(way_to(net, "rl") == "outlet2 > shuttle2 > antilock2 > tee_rear > hose_rl > rl");
   set(job, "circuit.rl=?");
   CHECK(way_to(plumbing_net(job, As::plan), "rl") == "rl");
-  CHECK(way_to(plumbing_net(job, As::plan), "rr") == "outlet2 > shuttle2 > antilock2 > hose_rr > rr");
+  CHECK(way_to(plumbing_net(job, As::plan), "rr") ==
+        "outlet2 > shuttle2 > antilock2 > hose_rr > rr");
   Job clutch;
   set(clutch, kClutchJob);
   CHECK(keys(plumbing_net(clutch, As::plan)) == "outlet1 hose_slave slave");
@@ -234,4 +238,88 @@ TEST_CASE("what feeds an assist unit is open until it was looked at") {
   CHECK(has(feed_findings(job), FindingCode::plumb_vacuum_line));
   set(job, "supply.nipple=8 mm; supply.valve_way=both");
   CHECK(has(feed_findings(job), FindingCode::plumb_vacuum_line));
+}
+
+TEST_CASE("the smallest hole of a path, and what it costs (Hagen-Poiseuille, by hand)") {
+  Job job = known_job();
+  set(job,
+      "lines.tube_outside=4.76 mm; lines.tube_wall=0.71 mm; front.tube=3 m; front.hose=0.8 m; "
+      "lines.hose_bore=1/8");
+  const auto paths = line_paths(job);
+  REQUIRE(paths.size() == 4);
+  CHECK(paths[0].end == "fl");
+  CHECK(paths[0].bore_m == Approx(0.003175));
+  CHECK(paths[0].typical.empty());
+  CHECK_FALSE(paths[2].typical.empty());  // nobody measured the rear ones
+  // 128 mu V / (pi dp) (L1/d1^4 + L2/d2^4), mu = 15e-6 * 1050; one of two hoses is 0.4 m.
+  const double by_hand = 128 * 15e-6 * 1050 * 1e-6 / (3.14159265358979 * 2e6) *
+                         (3 / std::pow(0.00334, 4) + 0.4 / std::pow(0.003175, 4));
+  CHECK(paths[0].mild_s == Approx(by_hand).epsilon(1e-6));
+  CHECK(paths[0].without_s == Approx(paths[0].mild_s));
+  job.joints["outlet1"].bore_m = 0.0008;
+  const auto narrow = line_paths(job);
+  CHECK(narrow[0].bore_m == Approx(0.0008));
+  CHECK(english(narrow[0].narrowest) == "Outlet 1");
+  CHECK(narrow[0].without_s == Approx(paths[0].mild_s));
+  const double more =
+      128 * 15e-6 * 1050 * 1e-6 / (3.14159265358979 * 2e6) * 0.01 / std::pow(0.0008, 4);
+  CHECK(narrow[0].mild_s - paths[0].mild_s == Approx(more).epsilon(1e-6));
+  CHECK(narrow[0].cold_s > 100 * narrow[0].mild_s);
+  CHECK(narrow[0].warm_s < narrow[0].mild_s);
+  // The other circuit does not run through it; a tee's other arm is on nobody's way.
+  CHECK(narrow[2].bore_m == Approx(0.003175));
+  job.joints["tee_front.right"].bore_m = 0.0005;
+  CHECK(line_paths(job)[0].bore_m == Approx(0.0008));
+  CHECK(line_paths(job)[1].bore_m == Approx(0.0005));
+}
+
+TEST_CASE("a line's clips, and its distance from heat and what moves") {
+  Job job = known_job();
+  TubeLine tube;
+  tube.name = "front";
+  tube.outside_m = 0.005;
+  tube.radius_m = 0.015;
+  job.tubes = {tube};
+  job.tube_corners = {{"front", 0, 0, 0, {}}, {"front", 1, 0, 0, {}}};
+  const auto words = [&] {
+    std::string all;
+    for (const Message& m : hold_words(job, planned_lines(job)[0])) all += english(m) + "\n";
+    return all;
+  };
+  CHECK(words().find("Clips: 3,") != std::string::npos);
+  CHECK(words().find("usual spacing") != std::string::npos);
+  job.tubes[0].support_m = 0.2;
+  CHECK(words().find("Clips: 5,") != std::string::npos);
+  CHECK(words().find("usual spacing") == std::string::npos);
+  Box pipe;
+  pipe.name = "exhaust";
+  pipe.kind = Box::Kind::hot;
+  pipe.x_m = 0.5;
+  pipe.z_m = -0.09;
+  pipe.dx_m = pipe.dy_m = pipe.dz_m = 0.1;
+  job.boxes = {pipe};
+  CHECK(words().find("not known while") != std::string::npos);
+  job.tubes[0].from_face = true;
+  // 90 mm down, half of 100 mm and half the tube taken off: 37.5 mm of 50.
+  CHECK(line_gaps(job, planned_lines(job)[0])[0].gap_m == Approx(0.0375));
+  CHECK(words().find("exhaust") != std::string::npos);
+  job.boxes[0].z_m = -0.11;
+  CHECK(words().find("Too near") == std::string::npos);
+  job.boxes[0].swing_m = 0.02;
+  CHECK(words().find("Too near") != std::string::npos);
+}
+
+TEST_CASE("a rest goes on by the clock, whoever looks, and a clock set back takes nothing off") {
+  Job job = known_job();
+  Step step;
+  step.key = "before.soak";
+  step.wait_s = 3600;
+  CHECK_FALSE(wait_left(job, step, "2026-05-31T10:00:00"));
+  job.steps[step.key] = {true, "2026-05-31", "", "2026-05-31T10:00:00", {}};
+  CHECK(wait_left(job, step, "2026-05-31T10:00:00") == 3600);
+  CHECK(wait_left(job, step, "2026-05-31T10:59:00") == 60);
+  CHECK_FALSE(wait_left(job, step, "2026-05-31T11:00:00"));
+  CHECK(wait_left(job, step, "2026-05-31T08:00:00") == 3600);
+  job.steps[step.key].waits.clear();
+  CHECK_FALSE(wait_left(job, step, "2026-05-31T10:59:00"));
 }

@@ -7,6 +7,7 @@
 #include "session/job_pictures.hpp"
 #include "session/texts.hpp"
 #include "session/work_edits.hpp"
+#include "support/every_code.hpp"
 #include "window/bench.hpp"
 
 using namespace yoke;
@@ -246,4 +247,26 @@ TEST_CASE(
   Session again;
   REQUIRE(again.open(b.session.path()));
   CHECK(again.job().taken_off == b.session.job().taken_off);
+}
+
+TEST_CASE(
+    "a step that must rest tells what is left by the clock, after the window was closed too") {
+  Bench b;
+  Job job = known_job();
+  test::set(job, "assist.kind=hydraulic; master.bore=25.4 mm");
+  b.session.take(job);
+  const Page p(b);
+  auto* card = p.card("assist.purge");
+  REQUIRE(card);
+  CHECK(p.words(card).contains("then wait 1 h"));
+  card->findChild<QCheckBox*>()->click();
+  QApplication::processEvents();
+  CHECK(b.session.job().steps.at("assist.purge").waits.size() == 19);
+  CHECK(p.words(p.card("assist.purge")).contains("rests: "));
+  b.session.edit("clock", [](Job& j) { j.steps["assist.purge"].waits = "2026-01-01T08:00:00"; });
+  QApplication::processEvents();
+  CHECK_FALSE(p.words(p.card("assist.purge")).contains("rests: "));
+  p.card("assist.purge")->findChild<QCheckBox*>()->click();
+  QApplication::processEvents();
+  CHECK(b.session.job().steps.count("assist.purge") == 0);
 }

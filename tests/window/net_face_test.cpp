@@ -110,8 +110,12 @@ TEST_CASE("a new unit's joint is open until it was screwed together by hand") {
   n.b.type(torque, "5000 N m");
   CHECK(*n.job().joints.at("outlet1").torque_nm == Approx(16.27).margin(0.01));
   auto* hole = n.named<QLineEdit>("Smallest hole");
-  n.b.type(hole, "1/8 in");
-  CHECK(*n.job().joints.at("outlet1").bore_m == Approx(0.003175));
+  n.b.type(hole, "1/32 in");
+  CHECK(*n.job().joints.at("outlet1").bore_m == Approx(0.00079375));
+  QString told;
+  for (auto* l : n.face->joint()->findChildren<QLabel*>()) told += l->text();
+  CHECK(told.contains("a quick press takes"));
+  CHECK(told.contains("Rests on what nobody measured"));
   hole->setFocus();
   hole->selectAll();
   QTest::keyClick(hole, Qt::Key_Delete);

@@ -145,3 +145,36 @@ TEST_CASE("a line keeps its corners under another name, and takes them along whe
   REQUIRE(l.job().tubes.size() == 1);
   CHECK(l.job().tube_corners.size() == 2);
 }
+
+TEST_CASE("clips by the spacing that is typed, heat where the corners are measured from the face") {
+  Lines l;
+  l.b.session.edit("box", [](Job& j) {
+    Box pipe;
+    pipe.name = "exhaust";
+    pipe.kind = Box::Kind::hot;
+    pipe.x_m = 0.1;
+    pipe.z_m = -0.03;
+    pipe.dx_m = pipe.dy_m = pipe.dz_m = 0.04;
+    j.boxes = {pipe};
+  });
+  l.button("Add a line")->click();
+  l.type(1, 0, "700 mm");
+  CHECK(l.face->steps().contains("usual spacing"));
+  CHECK(l.face->steps().contains("not known while"));
+  for (auto* e : l.face->findChildren<QLineEdit*>()) {
+    if (e->accessibleName() != "Clip to clip") continue;
+    QTest::keyClicks(e, "100 mm");
+    QTest::keyClick(e, Qt::Key_Return);
+    QApplication::processEvents();
+  }
+  REQUIRE(l.job().tubes[0].support_m);
+  CHECK(*l.job().tubes[0].support_m == Approx(0.1));
+  CHECK(l.face->steps().contains("Clips: 7,"));
+  auto* from_face = l.face->findChild<QCheckBox*>();
+  REQUIRE(from_face);
+  from_face->click();
+  QApplication::processEvents();
+  CHECK(l.job().tubes[0].from_face);
+  CHECK(l.face->steps().contains("exhaust"));
+  CHECK_FALSE(l.face->steps().contains("not known while"));
+}

@@ -19,6 +19,7 @@
 #include "ui/preferences.hpp"
 #include "ui/stage_page.hpp"
 #include "ui/table_fill.hpp"
+#include "work/line_gaps.hpp"
 #include "work/line_template.hpp"
 
 namespace yoke {
@@ -115,6 +116,17 @@ QWidget* TubesFace::build_line(QWidget* parent) {
                 [&](TubeLine& t) { (end == 0 ? t.start : t.end) = static_cast<Flare>(to); });
     });
   }
+  support_ = entry(tr("Clip to clip"), 4, 0);
+  from_face_ = new QCheckBox(tr("From the mounting face"), box);
+  from_face_->setToolTip(
+      plain_tip(tr("Its corners are measured from the middle of the mounting face, as the boxes "
+                   "under Fit are: then heat and what moves can be told")));
+  grid->addWidget(from_face_, 4, 2, 1, 2);
+  connect(support_, &QLineEdit::editingFinished, this,
+          [this] { tube_typed(support_, &TubeLine::support_m, QT_TR_NOOP("Clip to clip")); });
+  connect(from_face_, &QCheckBox::clicked, this, [this](bool on) {
+    edit_tube(tr("where it is measured from"), [on](TubeLine& t) { t.from_face = on; });
+  });
   connect(lines_, qOverload<int>(&QComboBox::activated), this, [this](int at) {
     shown_ = static_cast<std::size_t>(std::max(0, at));
     refresh();
@@ -185,8 +197,8 @@ void TubesFace::show_tube() {
   lines_->clear();
   for (const TubeLine& line : session_.job().tubes) lines_->addItem(text_of(line.name));
   lines_->setCurrentIndex(t ? static_cast<int>(shown_) : -1);
-  for (QWidget* w :
-       std::initializer_list<QWidget*>{name_, outside_, radius_, flares_[0], flares_[1], table_})
+  for (QWidget* w : std::initializer_list<QWidget*>{name_, outside_, radius_, support_, from_face_,
+                                                    flares_[0], flares_[1], table_})
     w->setEnabled(t != nullptr);
   if (!name_->isModified() || t == nullptr) name_->setText(t ? text_of(t->name) : QString());
   name_->setModified(false);
@@ -199,6 +211,8 @@ void TubesFace::show_tube() {
   const double outside = t ? t->outside_m.value_or(kUsualTube_m) : kUsualTube_m;
   show(outside_, t ? t->outside_m : std::nullopt, kUsualTube_m);
   show(radius_, t ? t->radius_m : std::nullopt, kUsualBend * outside);
+  show(support_, t ? t->support_m : std::nullopt, kSupport_m);
+  from_face_->setChecked(t && t->from_face);
   flares_[0]->setCurrentIndex(t ? static_cast<int>(t->start) : -1);
   flares_[1]->setCurrentIndex(t ? static_cast<int>(t->end) : -1);
 }
@@ -238,6 +252,7 @@ void TubesFace::show_steps() {
       for (const Message& m : line.list->warnings)
         words << QStringLiteral("▲ ") + text_of(m, style);
       for (const Message& m : making_steps(*line.tube, *line.list)) words << text_of(m, style);
+      for (const Message& m : hold_words(session_.job(), line)) words << text_of(m, style);
     } else {
       words << QStringLiteral("■ ") + error_text(line.list.error(), style);
     }

@@ -1,6 +1,7 @@
 // Plumb: lines to make, from their corners to the bender's list and a full-size print.
 #pragma once
 
+#include <QCheckBox>
 #include <QComboBox>
 #include <QLabel>
 #include <QLineEdit>
@@ -57,6 +58,8 @@ class TubesFace : public Face {
   QLineEdit* name_;
   QLineEdit* outside_;
   QLineEdit* radius_;
+  QLineEdit* support_;
+  QCheckBox* from_face_;
   QComboBox* flares_[2];
   QTableWidget* table_;
   PictureView* drawing_;

@@ -87,9 +87,11 @@ void TubesFace::tube_typed(QLineEdit* entry, std::optional<double> TubeLine::*me
     edit_tube(tr(words), [&](TubeLine& t) { t.*member = std::nullopt; });
     return;
   }
-  const auto v =
-      typed_quantity(entry->text().toStdString(), Message(words), Kind::length,
-                     member == &TubeLine::outside_m ? kTubeOutside : kTubeRadius, session_.style());
+  const auto v = typed_quantity(entry->text().toStdString(), Message(words), Kind::length,
+                                member == &TubeLine::outside_m   ? kTubeOutside
+                                : member == &TubeLine::support_m ? kTubeSupport
+                                                                 : kTubeRadius,
+                                session_.style());
   refuse(v ? QString() : error_text(v.error(), session_.style()));
   if (v) edit_tube(tr(words), [&](TubeLine& t) { t.*member = *v; });
   show_tube();
