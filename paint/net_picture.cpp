@@ -6,166 +6,25 @@
 
 #include "paint/drawing_ground.hpp"
 #include "paint/lettering.hpp"
+#include "paint/net_places.hpp"
 #include "paint/words.hpp"
 
 namespace yoke {
 
 namespace {
 
-using Places = std::map<std::string, QPointF, std::less<>>;
-
-/// What the drawing needs; in a smaller place it is drawn smaller, its letters are not.
+/// What the drawing needs; in a smaller place it is drawn smaller, its letters are not. In a larger
+/// one both grow.
 constexpr double kLeastWidth = 720;
+constexpr double kSplitWidth = 820;
 constexpr double kLeastHeight = 300;
+constexpr double kMostEnlarged = 1.5;
 
 QFont letters(int px, double k) {
-  return theme::text(qRound(px / k));
+  return theme::text(qRound(px / std::min(1.0, k)));
 }
 
 constexpr double kNut = 11;  ///< half a nut's width
-
-constexpr double kReach = 20;    ///< from a part to its joint
-constexpr double kHose = 112;    ///< from a wheel back to its hose
-constexpr double kAcross = 172;  ///< from a wheel back to where its line goes across the car
-
-double outlet_x(QSizeF s) {
-  return std::max(176.0, s.width() * 0.2);
-}
-double wheel_x(Axle axle, QSizeF s) {
-  return axle == Axle::front ? outlet_x(s) + (s.width() - outlet_x(s)) * 0.42 : s.width() - 74;
-}
-double wheel_y(Wheel w, QSizeF s) {
-  const bool left = w == Wheel::front_left || w == Wheel::rear_left;
-  return left ? s.height() - 66 : 82;
-}
-double lane_y(const Net& net, std::optional<Outlet> circuit, QSizeF s) {
-  const double mid = s.height() / 2 + 8;
-  return net.node("outlet2") ? mid + (circuit == Outlet::primary ? 26 : -26) : mid;
-}
-
-const NetRun* run_to(const Net& net, std::string_view key) {
-  const auto it =
-      std::find_if(net.runs.begin(), net.runs.end(), [&](const NetRun& r) { return r.to == key; });
-  return it == net.runs.end() ? nullptr : &*it;
-}
-std::vector<std::string> behind(const Net& net, std::string_view key) {
-  std::vector<std::string> list;
-  for (const NetRun& r : net.runs)
-    if (r.from == key) list.push_back(r.to);
-  return list;
-}
-
-/// Wheels and slave stand where they stand, outlets at the master, an axle's tee before its wheels,
-/// a wheel's hose beside it.
-void place_ends(const Net& net, QSizeF s, Places& at) {
-  for (const NetNode& n : net.nodes) {
-    const double lane = lane_y(net, n.circuit, s);
-    if (n.part == NetPart::wheel)
-      at[n.key] = {wheel_x(*n.axle, s), wheel_y(*n.wheel, s)};
-    else if (n.part == NetPart::hose && n.wheel)
-      at[n.key] = {wheel_x(*n.axle, s) - kHose, wheel_y(*n.wheel, s)};
-    else if (n.part == NetPart::slave)
-      at[n.key] = {s.width() - 80, lane};
-    else if (n.part == NetPart::outlet)
-      at[n.key] = {outlet_x(s), lane};
-    else if (n.part == NetPart::split_tee)
-      at[n.key] = {outlet_x(s) + 62, lane};
-    else if (n.part == NetPart::tee)
-      at[n.key] = {wheel_x(*n.axle, s) - kAcross, lane};
-  }
-}
-
-/// What stands in the line between two placed parts is spread along the lane of its circuit.
-void place_chain(const Net& net, const std::string& from, Places& at) {
-  for (const std::string& next : behind(net, from)) {
-    std::vector<std::string> chain;
-    std::string end = next;
-    while (!at.count(end)) {
-      chain.push_back(end);
-      const auto more = behind(net, end);
-      if (more.empty()) break;
-      end = more.front();
-    }
-    const QPointF a = at[from];
-    const NetNode* last = net.node(end);
-    const bool goes_across = last && last->wheel;
-    const double to_x = (at.count(end) ? at[end].x() : a.x() + 80) - (!goes_across ? 0
-                                                                      : last->part == NetPart::hose
-                                                                          ? kAcross - kHose
-                                                                          : kAcross);
-    for (std::size_t i = 0; i < chain.size(); ++i)
-      at[chain[i]] = {a.x() + (to_x - a.x()) * (static_cast<double>(i) + 1) /
-                                  (static_cast<double>(chain.size()) + 1),
-                      a.y()};
-    if (at.count(end)) place_chain(net, end, at);
-  }
-}
-
-Places places_of(const Net& net, QSizeF s) {
-  Places at;
-  place_ends(net, s, at);
-  for (const char* outlet : {"outlet1", "outlet2"})
-    if (net.node(outlet)) place_chain(net, outlet, at);
-  return at;
-}
-
-/// The way a line takes: from a tee straight across the car, else along it first.
-QPainterPath way(const Net& net, const NetRun& r, QPointF a, QPointF b) {
-  const NetNode* from = net.node(r.from);
-  const NetNode* to = net.node(r.to);
-  const bool front = to->axle == Axle::front;
-  const bool tee =
-      from->part == NetPart::tee || (from->part == NetPart::split_tee && front && to->wheel);
-  double x = b.x();
-  if (tee)
-    x = a.x();
-  else if (to->wheel)
-    x = b.x() - (to->part == NetPart::hose ? kAcross - kHose : kAcross);
-  QPainterPath path(a);
-  if (std::abs(a.y() - b.y()) > 1) {
-    path.lineTo(x, a.y());
-    path.lineTo(x, b.y());
-  }
-  path.lineTo(b);
-  return path;
-}
-
-/// Where a joint stands: beside its part, on the side of the line that comes or goes.
-QPointF joint_place(const Net& net, const NetJoint& j, const Places& at) {
-  const auto own = at.find(j.node);
-  if (own == at.end()) return {};
-  const QPointF here = own->second;
-  const NetNode* node = net.node(j.node);
-  const auto ends = [&](std::string_view tail) {
-    return j.key.size() > tail.size() && j.key.ends_with(tail);
-  };
-  if (node->part == NetPart::outlet) return here;
-  std::optional<QPointF> to;
-  const auto look = [&](const std::string& key) {
-    if (const auto it = at.find(key); it != at.end()) to = it->second;
-  };
-  if (ends(".in") || node->part == NetPart::wheel || node->part == NetPart::slave) {
-    if (const NetRun* r = run_to(net, j.node)) look(r->from);
-  } else if (ends(".out")) {
-    if (const auto list = behind(net, j.node); !list.empty()) look(list.front());
-  } else {
-    for (const std::string& next : behind(net, j.node)) {
-      const NetNode* n = net.node(next);
-      const bool left = n->wheel == Wheel::front_left || n->wheel == Wheel::rear_left;
-      if ((ends(".left") && left) || (ends(".right") && !left)) look(next);
-      if (n->axle && ((ends(".front") && *n->axle == Axle::front) ||
-                      (ends(".rear") && *n->axle == Axle::rear)))
-        look(next);
-    }
-  }
-  if (node->part == NetPart::wheel || node->part == NetPart::slave) return here - QPointF(46, 0);
-  if (!to) return here + QPointF(ends(".in") ? -27 : 27, 0);
-  const QPointF d = *to - here;
-  if (ends(".left") || ends(".right") || ends(".front"))
-    return here + QPointF(0, d.y() > 0 ? kReach : -kReach);
-  const double reach = node->part == NetPart::tee || node->part == NetPart::split_tee ? kReach : 27;
-  return here + QPointF(d.x() > 0 ? reach : -reach, 0);
-}
 
 QPolygonF nut(QPointF c, double r) {
   QPolygonF hex;
@@ -186,7 +45,7 @@ void draw_joint(QPainter& p, QPointF c, const JudgedJoint& j, bool selected, dou
     p.drawLine(c - QPointF(5, 5), c + QPointF(5, 5));
     p.drawLine(c - QPointF(5, -5), c + QPointF(5, -5));
   } else if (!j.good() || open) {
-    p.setFont(theme::figure(qRound(std::min(20.0, 14 / k)), true));
+    p.setFont(theme::figure(qRound(std::min(20.0, 14 / std::min(1.0, k))), true));
     p.drawText(QRectF(c.x() - 10, c.y() - 10, 20, 20), Qt::AlignCenter,
                open ? QStringLiteral("?") : QStringLiteral("·"));
   }
@@ -272,7 +131,7 @@ void draw_master(QPainter& p, const NetDrawing& d, QSizeF s, double k) {
   p.setPen(theme::kScribe);
   p.drawText(QRectF(x - 68, mid - (two ? 14 : 46), 66, 28), Qt::AlignCenter, Drawn::tr("master"));
   if (two) {
-    p.setFont(theme::figure(qRound(16 / k), true));
+    p.setFont(theme::figure(qRound(16 / std::min(1.0, k)), true));
     p.drawText(QRectF(x - 36, mid + 14, 20, 24), Qt::AlignCenter, QStringLiteral("1"));
     p.drawText(QRectF(x - 36, mid - 38, 20, 24), Qt::AlignCenter, QStringLiteral("2"));
   }
@@ -312,7 +171,7 @@ void add_end(Picture& pic, const NetNode& n, QPointF c, double k) {
   const bool slave = n.part == NetPart::slave;
   pic.layers.emplace_back([=](QPainter& p) {
     p.setPen(inside == QStringLiteral("?") ? theme::kMarkOnDye : theme::kScribe);
-    p.setFont(slave ? letters(14, k) : theme::figure(qRound(17 / k), true));
+    p.setFont(slave ? letters(14, k) : theme::figure(qRound(17 / std::min(1.0, k)), true));
     p.drawText(QRectF(c.x() - 32, c.y() - 20, 64, 40), Qt::AlignCenter, inside);
     if (slave) return;
     p.setFont(letters(13, k));
@@ -375,7 +234,9 @@ NetDrawing net_drawing(const Job& job, std::string selected) {
 }
 
 Picture net_picture(const NetDrawing& d, QSizeF size) {
-  const double k = std::min({1.0, size.width() / kLeastWidth, size.height() / kLeastHeight});
+  const double k =
+      std::min({kMostEnlarged, size.width() / (has_split(d.net) ? kSplitWidth : kLeastWidth),
+                size.height() / kLeastHeight});
   Picture inner;
   inner.size = size / k;
   const QSizeF room = inner.size;

@@ -70,6 +70,7 @@ TubesFace::TubesFace(Session& session, Dialogs& dialogs, QWidget* parent)
   list->setFocusPolicy(Qt::NoFocus);
   auto* said = new QWidget(list);
   auto* words = new QVBoxLayout(said);
+  words->addWidget(build_hold(said));
   steps_ = label({}, "plain", said);
   words->addWidget(steps_);
   cutting_ = label({}, "soft", said);
@@ -116,17 +117,6 @@ QWidget* TubesFace::build_line(QWidget* parent) {
                 [&](TubeLine& t) { (end == 0 ? t.start : t.end) = static_cast<Flare>(to); });
     });
   }
-  support_ = entry(tr("Clip to clip"), 4, 0);
-  from_face_ = new QCheckBox(tr("From the mounting face"), box);
-  from_face_->setToolTip(
-      plain_tip(tr("Its corners are measured from the middle of the mounting face, as the boxes "
-                   "under Fit are: then heat and what moves can be told")));
-  grid->addWidget(from_face_, 4, 2, 1, 2);
-  connect(support_, &QLineEdit::editingFinished, this,
-          [this] { tube_typed(support_, &TubeLine::support_m, QT_TR_NOOP("Clip to clip")); });
-  connect(from_face_, &QCheckBox::clicked, this, [this](bool on) {
-    edit_tube(tr("where it is measured from"), [on](TubeLine& t) { t.from_face = on; });
-  });
   connect(lines_, qOverload<int>(&QComboBox::activated), this, [this](int at) {
     shown_ = static_cast<std::size_t>(std::max(0, at));
     refresh();
@@ -138,6 +128,31 @@ QWidget* TubesFace::build_line(QWidget* parent) {
           [this] { tube_typed(outside_, &TubeLine::outside_m, QT_TR_NOOP("Tube outside")); });
   connect(radius_, &QLineEdit::editingFinished, this,
           [this] { tube_typed(radius_, &TubeLine::radius_m, QT_TR_NOOP("Bend radius")); });
+  return box;
+}
+
+/// What holds it, and what it is near to.
+QWidget* TubesFace::build_hold(QWidget* parent) {
+  auto* box = new QWidget(parent);
+  auto* row = new QHBoxLayout(box);
+  row->setContentsMargins(0, 0, 0, 0);
+  const QString words = tr("Clip to clip");
+  row->addWidget(label(words, "question", box));
+  support_ = new QLineEdit(box);
+  support_->setAccessibleName(words);
+  support_->setFixedWidth(120);
+  row->addWidget(support_);
+  from_face_ = new QCheckBox(tr("Corners from the mounting face"), box);
+  from_face_->setToolTip(
+      plain_tip(tr("They are measured from the middle of the mounting face, as the boxes under Fit "
+                   "are: then heat and what moves can be told")));
+  row->addWidget(from_face_);
+  row->addStretch(1);
+  connect(support_, &QLineEdit::editingFinished, this,
+          [this] { tube_typed(support_, &TubeLine::support_m, QT_TR_NOOP("Clip to clip")); });
+  connect(from_face_, &QCheckBox::clicked, this, [this](bool on) {
+    edit_tube(tr("where it is measured from"), [on](TubeLine& t) { t.from_face = on; });
+  });
   return box;
 }
 

@@ -39,6 +39,7 @@ class TubesFace : public Face {
   /// Where the corners of the shown line stand in the job's list.
   [[nodiscard]] std::vector<std::size_t> places() const;
   QWidget* build_line(QWidget* parent);
+  QWidget* build_hold(QWidget* parent);
   QWidget* build_corners(QWidget* parent);
   void corner_typed(int row, int column);
   void tube_typed(QLineEdit* entry, std::optional<double> TubeLine::*member, const char* words);
