@@ -53,6 +53,7 @@ Table ports_table(const Job& job, const Style& style) {
   const PortMatching m = port_matching(job);
   const auto words = [&](const std::vector<Wheel>& wheels) {
     std::vector<Message> list;
+    list.reserve(wheels.size());
     for (const Wheel w : wheels) list.push_back(Message::of_table(wheel_words(w)));
     return joined(list, ", ");
   };

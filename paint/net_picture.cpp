@@ -207,7 +207,7 @@ void add_names(Picture& pic, const NetDrawing& d, const Places& at, double k) {
 }
 
 /// Under its title, drawn `k` times as large.
-Picture scaled(Picture inner, QSizeF size, double k, bool wheels) {
+Picture scaled(const Picture& inner, QSizeF size, double k, bool wheels) {
   Picture pic;
   pic.size = size;
   ground(pic, wheels ? Drawn::tr("Touch a joint to say what is there; touch a wheel to hang it on "
@@ -269,7 +269,7 @@ Picture net_picture(const NetDrawing& d, QSizeF size) {
   if (d.ports.crossed)
     inner.said << Drawn::tr(
         "A line of the old outlet 1 goes to the new outlet 2, or the other way.");
-  return scaled(std::move(inner), size, k, d.net.node("slave") == nullptr);
+  return scaled(inner, size, k, d.net.node("slave") == nullptr);
 }
 
 }  // namespace yoke

@@ -150,7 +150,8 @@ Sentence rod_sentence(const Session& s) {
 Sentence plumb_sentence(const Session& s) {
   const PlumbView v = plumb_view(s.job());
   Sentence w{v.answer, {}};
-  if (!v.clutch && !outlet_report(s.job(), As::plan).untraced.empty())
+  if (!v.clutch && has_two_circuits(s.job(), As::plan) &&
+      !outlet_report(s.job(), As::plan).untraced.empty())
     w.next = "Trace each outlet to its wheels and touch them in the picture";
   const auto joints = judged_joints(s.job(), As::plan);
   const auto wrong = std::find_if(joints.begin(), joints.end(), [](const JudgedJoint& j) {

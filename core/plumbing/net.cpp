@@ -102,7 +102,7 @@ class Builder {
   std::string outlet(Outlet o, Message name) {
     circuit_ = o;
     axle_.reset();
-    const std::string key = o == Outlet::primary ? "outlet1" : "outlet2";
+    std::string key = o == Outlet::primary ? "outlet1" : "outlet2";
     put(NetPart::outlet, key, name, {});
     joint(key, key, std::move(name));
     return key;
