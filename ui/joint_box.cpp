@@ -42,6 +42,10 @@ JointBox::JointBox(Session& session, QWidget* parent) : QWidget(parent), session
   box->addWidget(rules_);
   seized_ = label({}, "plain", this);
   box->addWidget(seized_);
+  buy_ = new QPushButton(tr("Into the parts list"), this);
+  buy_->setObjectName(QStringLiteral("small"));
+  box->addWidget(buy_);
+  connect(buy_, &QPushButton::clicked, this, &JointBox::add_to_parts);
   box->addStretch(1);
   show_joint({});
 }
@@ -187,6 +191,7 @@ void JointBox::refresh() {
                         .arg(joints.size())
                         .arg(fresh)
                         .arg(good));
+  buy_->hide();
   rules_->setText(
       tr("A joint is four things, and each can be wrong alone: thread, seat, bore, "
          "circuit. A nut that screws in proves the first only."));
@@ -219,6 +224,7 @@ void JointBox::fill(const JudgedJoint& j) {
   rules_->setText(rules.join(QLatin1Char('\n')));
   soak_->setEnabled(j.seen.grip == JointGrip::rusted || j.seen.grip == JointGrip::rounded);
   seized_->setText(seized_words(j));
+  buy_->setVisible(soak_->isEnabled());
 }
 
 /// Of the first brake behind this joint.
@@ -244,13 +250,39 @@ QString JointBox::path_words(const JudgedJoint& j) const {
   return {};
 }
 
+SeizedPlan JointBox::seized(const JudgedJoint& j) const {
+  std::optional<double> soaked;
+  if (const auto s = seconds_between(j.seen.soaked, now().toStdString()))
+    soaked = static_cast<double>(*s);
+  return seized_plan(j.seen.grip, soaked, line_length(session_.job(), j.joint));
+}
+
+/// What must be at hand before the first turn, under the joint's name; what is listed stays.
+void JointBox::add_to_parts() {
+  for (const JudgedJoint& j : judged_joints(session_.job(), As::plan)) {
+    if (j.joint.key != key_) continue;
+    const Style style = session_.style();
+    session_.edit(tr("parts for %1").arg(text_of(j.joint.name, style)), [&](Job& job) {
+      for (const Message& b : seized(j).buy) {
+        PartInHand part;
+        part.name =
+            (text_of(j.joint.name, style) + QStringLiteral(": ") + text_of(b, style)).toStdString();
+        const bool listed = std::any_of(job.parts.begin(), job.parts.end(),
+                                        [&](const PartInHand& o) { return o.name == part.name; });
+        if (!listed && job.parts.size() < kMostParts) job.parts.push_back(part);
+      }
+    });
+    return;
+  }
+}
+
 QString JointBox::seized_words(const JudgedJoint& j) const {
   if (j.seen.grip != JointGrip::rusted && j.seen.grip != JointGrip::rounded) return {};
   const Style style = session_.style();
   std::optional<double> soaked;
   if (const auto s = seconds_between(j.seen.soaked, now().toStdString()))
     soaked = static_cast<double>(*s);
-  const SeizedPlan p = seized_plan(j.seen.grip, soaked, line_length(session_.job(), j.joint));
+  const SeizedPlan p = seized(j);
   QStringList lines{text_of(p.decision, style)};
   if (soaked && *soaked < kSoak_s)
     lines << tr("Soaked %1 min ago; leave it %2 min more.")

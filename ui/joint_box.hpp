@@ -34,6 +34,8 @@ class JointBox : public QWidget {
   void edit(const QString& what, const std::function<void(JointRecord&)>& fn);
   void fill(const JudgedJoint& j);
   [[nodiscard]] QString path_words(const JudgedJoint& j) const;
+  [[nodiscard]] SeizedPlan seized(const JudgedJoint& j) const;
+  void add_to_parts();
   [[nodiscard]] QString seized_words(const JudgedJoint& j) const;
   Session& session_;
   std::string key_;
@@ -51,6 +53,7 @@ class JointBox : public QWidget {
   QLineEdit* torque_;
   QCheckBox* proved_;
   QPushButton* soak_;
+  QPushButton* buy_;
 };
 
 }  // namespace yoke

@@ -7,6 +7,7 @@
 #include "session/texts.hpp"
 #include "support/every_code.hpp"
 #include "window/bench.hpp"
+#include "work/parts_gate.hpp"
 
 using namespace yoke;
 using namespace yoke::test;
@@ -153,10 +154,20 @@ TEST_CASE("a nut that sits fast: soaked, timed by the clock, and decided with it
     return all;
   };
   CHECK(texts().contains("Have ready"));
-  for (auto* p : n.face->joint()->findChildren<QPushButton*>()) p->click();
-  QApplication::processEvents();
+  const auto press = [&](const char* words) {
+    for (auto* p : n.face->joint()->findChildren<QPushButton*>())
+      if (p->text() == QLatin1String(words)) p->click();
+    QApplication::processEvents();
+  };
+  press("Soaked now");
   CHECK(n.job().joints.at("fl").soaked.size() == 19);
   CHECK(texts().contains("leave it 480 min more"));
+  // What must be at hand goes into the parts list, once, and holds the car together.
+  press("Into the parts list");
+  press("Into the parts list");
+  REQUIRE(n.job().parts.size() == 2);
+  CHECK(n.job().parts[0].name.find("Brake, front left") == 0);
+  CHECK_FALSE(parts_gate(n.job(), "").may_start);
   // It goes on while nobody looks: the moment is kept, not a count.
   n.b.session.edit("clock", [](Job& j) { j.joints["fl"].soaked = "2026-01-01T08:00:00"; });
   QApplication::processEvents();
