@@ -25,7 +25,7 @@ Table joints_table(const Job& job, const Style& style) {
         {text(j.joint.key), text(j.joint.name, style), text(circuit_key(j.joint.circuit)),
          text(std::string(j.joint.fresh ? "yes" : "no")), text(std::string(verdict_key(j.verdict))),
          text(j.words, style), text(j.mends, style), text(j.spanner, style), text(j.put, style),
-         text(j.tighten, style), text(std::string(j.seen.proved ? "yes" : "no"))});
+         text(j.tighten, style), text(std::string(j.proved ? "yes" : "no"))});
   return t;
 }
 

@@ -112,6 +112,7 @@ void describe(A& a, Tag<JointRecord>) {
   a.maybe("bore_m", "smallest hole", &JointRecord::bore_m, kJointBore, Absent::left_out);
   a.maybe("torque_Nm", "maker's torque", &JointRecord::torque_nm, kJointTorque, Absent::left_out);
   a.flag("proved", &JointRecord::proved);
+  a.text("proved_on", "parts it was proved on", &JointRecord::proved_on);
   a.word("grip", "how it sits", &JointRecord::grip);
   a.text("soaked", "when it was soaked", &JointRecord::soaked);
   a.text("note", "note", &JointRecord::note);

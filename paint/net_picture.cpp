@@ -34,7 +34,7 @@ QPolygonF nut(QPointF c, double r) {
 }
 
 void draw_joint(QPainter& p, QPointF c, const JudgedJoint& j, bool selected, double k) {
-  const bool wrong = j.verdict != JointVerdict::fits && j.verdict != JointVerdict::not_looked;
+  const bool wrong = j.wrong();
   const bool open = j.verdict == JointVerdict::not_looked;
   const bool asks = wrong || (j.joint.fresh && !j.good());
   const QColor ink = asks ? theme::kMarkOnDye : theme::kScribe;
@@ -154,7 +154,7 @@ void draw_master(QPainter& p, const NetDrawing& d, QSizeF s, double k) {
 QString joint_said(const JudgedJoint& j) {
   QString s = text_of(j.joint.name, {}) + QStringLiteral(": ") + words_of(verdict_words(j.verdict));
   if (j.joint.fresh)
-    s += j.seen.proved ? Drawn::tr(", proved by hand") : Drawn::tr(", not proved by hand");
+    s += j.proved ? Drawn::tr(", proved by hand") : Drawn::tr(", not proved by hand");
   return s;
 }
 
@@ -162,7 +162,8 @@ QString joint_said(const JudgedJoint& j) {
 QString inside_of(const NetNode& n) {
   if (n.part == NetPart::slave) return Drawn::tr("slave");
   if (!n.circuit) return QStringLiteral("?");
-  return *n.circuit == Outlet::primary ? QStringLiteral("1") : QStringLiteral("2");
+  const QString outlet = *n.circuit == Outlet::primary ? QStringLiteral("1") : QStringLiteral("2");
+  return n.elsewhere ? outlet + QLatin1Char('?') : outlet;
 }
 
 void add_end(Picture& pic, const NetNode& n, QPointF c, double k) {
@@ -170,7 +171,7 @@ void add_end(Picture& pic, const NetNode& n, QPointF c, double k) {
   const QString inside = inside_of(n);
   const bool slave = n.part == NetPart::slave;
   pic.layers.emplace_back([=](QPainter& p) {
-    p.setPen(inside == QStringLiteral("?") ? theme::kMarkOnDye : theme::kScribe);
+    p.setPen(inside.endsWith(QLatin1Char('?')) ? theme::kMarkOnDye : theme::kScribe);
     p.setFont(slave ? letters(14, k) : theme::figure(qRound(17 / std::min(1.0, k)), true));
     p.drawText(QRectF(c.x() - 32, c.y() - 20, 64, 40), Qt::AlignCenter, inside);
     if (slave) return;
@@ -180,10 +181,11 @@ void add_end(Picture& pic, const NetNode& n, QPointF c, double k) {
     p.drawText(QRectF(c.x() - 100, above ? c.y() - 46 : c.y() + 20, 174, 26), Qt::AlignCenter,
                name);
   });
-  const QString said = name + (slave                           ? QString()
-                               : !n.circuit                    ? Drawn::tr(": not traced")
-                               : *n.circuit == Outlet::primary ? Drawn::tr(": outlet 1")
-                                                               : Drawn::tr(": outlet 2"));
+  QString said = name + (slave                           ? QString()
+                         : !n.circuit                    ? Drawn::tr(": not traced")
+                         : *n.circuit == Outlet::primary ? Drawn::tr(": outlet 1")
+                                                         : Drawn::tr(": outlet 2"));
+  if (n.elsewhere) said += Drawn::tr(", traced on the old unit: trace it again");
   if (n.wheel)
     pic.spots.push_back({QRectF(c.x() - 29, c.y() - 20, 61, 40),
                          QStringLiteral("wheel:%1").arg(static_cast<int>(*n.wheel)), said});

@@ -90,7 +90,7 @@ QString plumbing(const Job& job, const Style& style) {
                         Printed::tr("Tighten"), Printed::tr("By hand")},
                        "th")};
   for (const JudgedJoint& j : judged_joints(job, As::plan)) {
-    const QString proved = j.seen.proved   ? Printed::tr("proved")
+    const QString proved = j.proved        ? Printed::tr("proved")
                            : j.joint.fresh ? QStringLiteral("□")
                                            : QStringLiteral("–");
     rows << row(

@@ -154,9 +154,8 @@ Sentence plumb_sentence(const Session& s) {
       !outlet_report(s.job(), As::plan).untraced.empty())
     w.next = "Trace each outlet to its wheels and touch them in the picture";
   const auto joints = judged_joints(s.job(), As::plan);
-  const auto wrong = std::find_if(joints.begin(), joints.end(), [](const JudgedJoint& j) {
-    return j.verdict != JointVerdict::fits && j.verdict != JointVerdict::not_looked;
-  });
+  const auto wrong =
+      std::find_if(joints.begin(), joints.end(), [](const JudgedJoint& j) { return j.wrong(); });
   const auto open = std::count_if(joints.begin(), joints.end(),
                                   [](const JudgedJoint& j) { return j.joint.fresh && !j.good(); });
   if (wrong != joints.end())

@@ -126,8 +126,10 @@ QWidget* JointBox::build_state() {
   });
   proved_ = new QCheckBox(tr("Screwed together by hand, on the very parts"), state);
   grid->addWidget(proved_, 3, 0, 1, 3);
-  connect(proved_, &QCheckBox::clicked, this,
-          [this](bool on) { edit(tr("joint proved"), [on](JointRecord& r) { r.proved = on; }); });
+  connect(proved_, &QCheckBox::clicked, this, [this](bool on) {
+    if (key_.empty()) return;
+    session_.edit(tr("joint proved"), [&](Job& j) { prove_joint(j, key_, on); });
+  });
   grid->setColumnStretch(1, 1);
   return state;
 }
@@ -216,7 +218,7 @@ void JointBox::fill(const JudgedJoint& j) {
   };
   show(bore_, j.seen.bore_m, Kind::length, 2);
   show(torque_, j.seen.torque_nm, Kind::torque, 0);
-  proved_->setChecked(j.seen.proved);
+  proved_->setChecked(j.proved);
   QStringList rules;
   for (const Message& m : {j.spanner, j.put, j.tighten})
     if (!m.empty()) rules << words(m) + QLatin1Char('.');
@@ -232,10 +234,7 @@ QString JointBox::path_words(const JudgedJoint& j) const {
   if (!j.seen.bore_m)
     return tr("Smallest hole not measured: the line is counted as if it were none.");
   for (const LinePath& p : line_paths(session_.job())) {
-    if (j.joint.wheel && p.end != wheel_key(*j.joint.wheel)) continue;
-    if (std::none_of(p.parts.begin(), p.parts.end(),
-                     [&](const PathPart& part) { return part.bore.value() == *j.seen.bore_m; }))
-      continue;
+    if (std::find(p.joints.begin(), p.joints.end(), j.joint.key) == p.joints.end()) continue;
     QString words = tr("On the way to %1 a quick press takes %2 ms, in deep frost %3 ms; without "
                        "narrow joints %4 ms. A held pedal loses nothing.")
                         .arg(text_of(p.name, session_.style()))

@@ -39,10 +39,10 @@ struct EnumWords<JointThread> {
 enum class JointSeat { unknown, inverted, bubble, cone_37, banjo };
 template <>
 struct EnumWords<JointSeat> {
-  static constexpr std::array all{
-      EnumWord{"unknown", "Not looked at"}, EnumWord{"inverted", "45° inverted flare"},
-      EnumWord{"bubble", "Bubble flare"}, EnumWord{"37", "37° flare"},
-      EnumWord{"banjo", "Banjo and washers"}};
+  static constexpr std::array all{EnumWord{"unknown", "Not looked at"},
+                                  EnumWord{"inverted", "45° inverted flare"},
+                                  EnumWord{"bubble", "Bubble flare"}, EnumWord{"37", "37° flare"},
+                                  EnumWord{"banjo", "Banjo and washers"}};
 };
 
 /// How the old joint sits before the first turn.
@@ -64,6 +64,7 @@ struct JointRecord {
   std::optional<double> bore_m{};     ///< smallest hole through it
   std::optional<double> torque_nm{};  ///< its maker's figure
   bool proved = false;                ///< screwed together by hand on the very parts
+  std::string proved_on{};            ///< what they were: other parts are not proved by it
   JointGrip grip = JointGrip::unknown;
   std::string soaked;  ///< when it was soaked: "2026-05-31T14:05:09", local
   std::string note;

@@ -235,15 +235,16 @@ FigureGroup attitude(const FigureInputs& in) {
                               .as(FigureId::breather));
   }
   if (v.known(param::fit_head) && v.known(param::fit_head_side)) {
-    const Length left =
-        head_when_leaning(Length{v.si(param::fit_head)}, Length{v.si(param::fit_head_side)},
-                          Angle{v.si(param::fit_lean)});
+    const Length level{v.si(param::fit_head)}, side{v.si(param::fit_head_side)};
+    const Angle lean{v.si(param::fit_lean)};
+    const Length left = head_when_leaning(level, side, lean);
     g.figures.push_back(judged("Head left on the steepest slope", left.value(), Kind::length, 0,
                                left.value() > 0, "above the highest point of the hose")
                             .as(FigureId::head));
     if (left.value() <= 0)
-      g.figures.push_back(
-          told("Bottle higher by", 0.01 - left.value(), Kind::length, 0, "10 mm to spare"));
+      g.figures.push_back(told("Bottle higher by",
+                               bottle_higher(level, side, lean, Length{0.01}).value(), Kind::length,
+                               0, "10 mm to spare"));
   } else {
     g.figures.push_back(
         unsaid("Head on the steepest slope", "level and its distance aside are not both known"));

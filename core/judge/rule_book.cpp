@@ -134,10 +134,11 @@ void settle_others(const Job& job, std::vector<JudgedRule>& book) {
 /// What was not looked at does not hold: joints and what feeds the assist.
 void settle_plumbing(const Job& job, std::vector<JudgedRule>& book) {
   std::size_t fitting = 0, grips = 0;
-  std::vector<Message> unseen;
+  std::vector<Message> unseen, untried;
   for (const JudgedJoint& j : judged_joints(job, As::plan)) {
     fitting += j.verdict == JointVerdict::fits ? 1 : 0;
     grips += j.seen.grip != JointGrip::unknown ? 1 : 0;
+    if (j.seen.grip == JointGrip::unknown && !j.joint.fresh) untried.push_back(j.joint.name);
     if (j.joint.fresh && j.verdict == JointVerdict::not_looked) unseen.push_back(j.joint.name);
   }
   const auto rows = feed_rows(job);
@@ -153,8 +154,12 @@ void settle_plumbing(const Job& job, std::vector<JudgedRule>& book) {
                                   : Verdict::not_applicable;
       if (!unseen.empty()) r.says = say("Not looked at: {}", joined(unseen, ", "));
     }
-    if (code == FindingCode::plumb_seized && r.verdict == Verdict::holds && grips == 0)
-      r.verdict = Verdict::not_applicable;
+    if (code == FindingCode::plumb_seized && r.verdict == Verdict::holds) {
+      r.verdict = grips == 0        ? Verdict::not_applicable
+                  : untried.empty() ? Verdict::holds
+                                    : Verdict::cannot_say;
+      if (r.verdict == Verdict::cannot_say) r.says = say("Not tried: {}", joined(untried, ", "));
+    }
     if (code != FindingCode::plumb_wiring && code != FindingCode::plumb_vacuum_line) continue;
     if (rows.empty() || electric != (code == FindingCode::plumb_wiring))
       r.verdict = Verdict::not_applicable;

@@ -1,5 +1,6 @@
 #include "lines/lines.hpp"
 
+#include <algorithm>
 #include <cmath>
 
 #include "quantity/checks.hpp"
@@ -68,6 +69,11 @@ ReservoirCheck reservoir_check(Volume chamber, Volume bellows, Volume drawn) {
 Length head_when_leaning(Length head, Length sideways, Angle lean) {
   return Length{head.value() * std::cos(lean.value()) -
                 std::abs(sideways.value()) * std::sin(std::abs(lean.value()))};
+}
+
+Length bottle_higher(Length head, Length sideways, Angle lean, Length wanted) {
+  const Length lacks = wanted - head_when_leaning(head, sideways, lean);
+  return Length{std::max(0.0, lacks.value()) / std::cos(lean.value())};
 }
 
 }  // namespace yoke

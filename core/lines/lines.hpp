@@ -44,5 +44,8 @@ struct ReservoirCheck {
 /// Lowest fluid level over the highest point of the hose run when the body leans: height of the
 /// level above that point at rest, less the drop of its distance to the side.
 [[nodiscard]] Length head_when_leaning(Length head, Length sideways, Angle lean);
+/// How much higher the bottle must sit, up the body, to have `wanted` left when it leans; nothing
+/// to do: 0. The lean under a right angle.
+[[nodiscard]] Length bottle_higher(Length head, Length sideways, Angle lean, Length wanted);
 
 }  // namespace yoke

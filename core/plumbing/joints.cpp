@@ -1,12 +1,27 @@
 #include "plumbing/joints.hpp"
 
+#include <fmt/format.h>
+
 #include <algorithm>
 
+#include "document/param/bores.hpp"
+#include "document/param/brakes.hpp"
+#include "document/param/clutch.hpp"
 #include "document/param/unit.hpp"
 
 namespace yoke {
 
 namespace {
+
+/// A port that was looked at. A guess, or what was seen on a unit that goes, is no look.
+Value port_value(const Job& job, As which, const NetJoint& joint, Param p) {
+  Value v = value_of(job, which, p);
+  if (!v.known() && !joint.fresh) v = value_of(job, As::found, p);
+  return v.settled() ? v : Value{};
+}
+
+/// The joint as it was looked at: the unit's own ports are values of the unit.
+JointRecord seen_of(const Job& job, As which, const NetJoint& joint);
 
 /// Thread and seat of a unit's port have the same options as a joint's, without "not looked at".
 JointThread thread_of(const Value& v) {
@@ -78,13 +93,11 @@ Message spanner_of(const JointRecord& r) {
   static constexpr SeatLook kLooks[] = {SeatLook::cone_out, SeatLook::cone_in,
                                         SeatLook::cone_outside, SeatLook::flat};
   const SeatLook look = kLooks[static_cast<std::size_t>(mated(r.line_seat))];
-  for (const Fitting& f : find_fittings(nut->outside, nut->pitch, look))
-    if (find_thread(f.thread == "M10×1"      ? "M10x1"
-                    : f.thread == "M10×1.25" ? "M10x1.25"
-                    : f.thread == "M12×1"    ? "M12x1"
-                                             : f.thread))
-      return say("{} flare spanner", Message::of_table(f.spanner));
-  return {};
+  const auto rows = find_fittings(nut->outside, nut->pitch, look);
+  if (rows.empty()) return {};
+  const Message size = Message::of_table(rows.front().spanner);
+  return r.line_seat == JointSeat::banjo ? say("{}, socket or ring spanner", size)
+                                         : say("{} flare spanner", size);
 }
 
 Message put_on(const JointRecord& r) {
@@ -106,7 +119,47 @@ Message tighten(const JointRecord& r) {
       amount(banjo ? kBanjo_nm : kNut_nm, Kind::torque, 0));
 }
 
+JointRecord seen_of(const Job& job, As which, const NetJoint& joint) {
+  JointRecord seen;
+  if (const auto it = job.joints.find(joint.key); it != job.joints.end()) seen = it->second;
+  if (const auto p = port_params(joint.key)) {
+    seen.port_thread = thread_of(port_value(job, which, joint, p->thread));
+    seen.port_seat = seat_of(port_value(job, which, joint, p->seat));
+  }
+  return seen;
+}
+
+/// What the two sides of a joint are: both threads and seats, and the part by its own dimensions.
+std::string parts_of(const Job& job, const NetJoint& joint, const JointRecord& seen) {
+  std::string words = fmt::format("{} {} / {} {}", key_of(seen.port_thread), key_of(seen.port_seat),
+                                  key_of(seen.line_thread), key_of(seen.line_seat));
+  std::vector<Param> part;
+  if (port_params(joint.key)) part = {param::master_kind, param::master_bore};
+  if (joint.wheel) {
+    const Axle axle = axle_of(*joint.wheel);
+    for (const Param p : {param::front_kind, param::front_piston, param::front_cylinder})
+      part.push_back(of_axle(p, axle));
+  }
+  if (joint.node == "slave") part = {param::clutch_kind, param::clutch_slave_bore};
+  for (const Param p : part) {
+    const Value v = value_of(job, As::plan, p);
+    words += v.known() ? fmt::format(" {:.9g}", v.si) : " ?";
+  }
+  return words;
+}
+
 }  // namespace
+
+void prove_joint(Job& job, const std::string& key, bool proved) {
+  const Net net = plumbing_net(job, As::plan);
+  const NetJoint* joint = net.joint(key);
+  if (!joint) return;
+  const std::string on = parts_of(job, *joint, seen_of(job, As::plan, *joint));
+  JointRecord& r = job.joints[key];
+  r.proved = proved;
+  r.proved_on = proved ? on : std::string();
+  if (r == JointRecord{}) job.joints.erase(key);
+}
 
 std::string_view verdict_key(JointVerdict verdict) {
   static constexpr std::string_view keys[] = {"not_looked", "fits", "leaks", "strips", "no_thread"};
@@ -129,12 +182,8 @@ std::vector<JudgedJoint> judged_joints(const Job& job, As which) {
   std::vector<JudgedJoint> list;
   for (NetJoint& joint : plumbing_net(job, which).joints) {
     JudgedJoint j;
-    // What was looked at belongs to the plan; of the old net only the grip of its nuts is asked.
-    if (const auto it = job.joints.find(joint.key); it != job.joints.end()) j.seen = it->second;
-    if (const auto p = port_params(joint.key)) {
-      j.seen.port_thread = thread_of(value_of(job, which, p->thread));
-      j.seen.port_seat = seat_of(value_of(job, which, p->seat));
-    }
+    j.seen = seen_of(job, which, joint);
+    j.proved = j.seen.proved && j.seen.proved_on == parts_of(job, joint, j.seen);
     j.joint = std::move(joint);
     judge_threads(j);
     j.spanner = spanner_of(j.seen);
@@ -150,12 +199,11 @@ std::vector<Finding> joint_findings(const Job& job) {
   const Message source = "common practice, no source";
   std::vector<Message> open, fast;
   for (const JudgedJoint& j : judged_joints(job, As::plan)) {
-    const bool wrong = j.verdict != JointVerdict::fits && j.verdict != JointVerdict::not_looked;
-    if (wrong)
+    if (j.wrong())
       list.push_back({Severity::hard, Stage::plumb, FindingCode::plumb_joint,
                       say("{}: {}", j.joint.name, j.words), "thread and seat both go together",
                       j.mends, source});
-    if (!wrong && j.joint.fresh && !j.good()) open.push_back(j.joint.name);
+    if (!j.wrong() && j.joint.fresh && !j.good()) open.push_back(j.joint.name);
     if (j.seen.grip == JointGrip::rusted || j.seen.grip == JointGrip::rounded)
       fast.push_back(j.joint.name);
   }
@@ -214,6 +262,8 @@ SeizedPlan seized_plan(JointGrip grip, std::optional<double> soaked_s,
   }
   p.steps.emplace_back(
       "To cut: behind the nut, six-point socket on it, plug the open line at once");
+  p.steps.emplace_back(
+      "Minutes and odds are a rule of thumb without a source: yours may be others");
   if (!length_m) p.steps.emplace_back("The line's length is not known: a metre is counted with");
   p.buy = {"a nut of the same thread, and the tube for its line or a joint piece",
            "plugs for the open ends"};

@@ -25,18 +25,27 @@ struct JudgedJoint {
   NetJoint joint;
   JointRecord seen;  ///< both sides; the unit's own ports as its values tell them
   JointVerdict verdict = JointVerdict::not_looked;
-  Message words;    ///< why; of one not looked at what is to be looked at
-  Message mends;    ///< what would join the two; empty when nothing is wrong
-  Message spanner;  ///< what fits its nut; empty while thread or seat is unknown
-  Message put;      ///< what belongs on it, and what never does
-  Message tighten;  ///< by its maker's figure, or by small turns with a cap
+  Message words;        ///< why; of one not looked at what is to be looked at
+  Message mends;        ///< what would join the two; empty when nothing is wrong
+  Message spanner;      ///< what fits its nut; empty while thread or seat is unknown
+  Message put;          ///< what belongs on it, and what never does
+  Message tighten;      ///< by its maker's figure, or by small turns with a cap
+  bool proved = false;  ///< by hand, on parts like those that are planned now
   /// It goes together, and what is new was screwed together by hand.
   [[nodiscard]] bool good() const {
-    return verdict == JointVerdict::fits && (!joint.fresh || seen.proved);
+    return verdict == JointVerdict::fits && (!joint.fresh || proved);
+  }
+  /// Both sides were looked at, and they do not.
+  [[nodiscard]] bool wrong() const {
+    return verdict != JointVerdict::fits && verdict != JointVerdict::not_looked;
   }
 };
 /// In the order of the net.
 [[nodiscard]] std::vector<JudgedJoint> judged_joints(const Job& job, As which);
+
+/// Says that a joint of the plan was screwed together by hand, or was not. It holds for the parts
+/// and sides that it was said of: another unit, other brakes or another nut open it again.
+void prove_joint(Job& job, const std::string& key, bool proved);
 
 /// The unit's own port: its thread and seat are values of the unit.
 struct PortParams {

@@ -48,22 +48,22 @@ Message part_name(NetPart part, const Message& where) {
 /// Builds the net of one system; the end of the line so far is carried along.
 class Builder {
  public:
-  Builder(const Job& job, As which) : v_(resolve(job, which)) {}
+  Builder(const Job& job, As which)
+      : v_(resolve(job, which)), single_(v_.is(choice::MasterKind::single)) {}
 
   Net brakes(const Job& job, As which) {
     for (const Wheel w : kWheels) {
       if (!works_axle(v_, axle_of(w)) || one_alone(w)) continue;
-      const auto o = v_.is(choice::MasterKind::single) ? std::optional(Outlet::primary)
-                                                       : outlet_of(job, which, w);
+      const auto o = single_ ? std::optional(Outlet::primary) : outlet_of(job, which, w);
       if (!o) {
         net_.nodes.push_back(
-            {NetPart::wheel, std::string(wheel_key(w)), wheel(w), {}, axle_of(w), w});
+            {NetPart::wheel, std::string(wheel_key(w)), wheel(w), {}, axle_of(w), w, false});
         continue;
       }
       (*o == Outlet::primary ? first_ : second_).push_back(w);
     }
     circuit(Outlet::primary, first_);
-    if (!v_.is(choice::MasterKind::single)) circuit(Outlet::secondary, second_);
+    if (!single_) circuit(Outlet::secondary, second_);
     return std::move(net_);
   }
 
@@ -90,7 +90,9 @@ class Builder {
   }
 
   void put(NetPart part, std::string key, Message name, std::optional<Wheel> w) {
-    net_.nodes.push_back({part, std::move(key), std::move(name), circuit_, axle_, w});
+    net_.nodes.push_back({part, std::move(key), std::move(name), circuit_, axle_, w, false});
+    net_.nodes.back().elsewhere =
+        part == NetPart::wheel && !single_ && v_.at(circuit_of(*w)).other_unit;
     wheel_ = w;
   }
   void join(const std::string& from, const std::string& to, std::optional<Param> length) {
@@ -197,6 +199,7 @@ class Builder {
   }
 
   Values v_;
+  bool single_ = false;
   Net net_;
   std::vector<Wheel> first_, second_;
   std::optional<Outlet> circuit_;

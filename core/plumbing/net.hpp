@@ -35,6 +35,7 @@ struct NetNode {
   std::optional<Outlet> circuit;
   std::optional<Axle> axle;
   std::optional<Wheel> wheel;
+  bool elsewhere = false;  ///< traced on another unit than this one: to be traced again
 };
 
 /// A metal tube from one node to another; a hose is a node of its own.

@@ -75,6 +75,7 @@ class PathReader {
       const auto it = job_.joints.find(j.key);
       if (it == job_.joints.end() || !it->second.bore_m) continue;
       holes_.push_back(path_.parts.size());
+      path_.joints.push_back(j.key);
       add(*it->second.bore_m, kJointHole_m, j.name);
     }
   }

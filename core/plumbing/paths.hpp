@@ -21,13 +21,14 @@ struct LinePath {
   std::string end;  ///< key of the wheel or slave
   Message name;
   std::vector<PathPart> parts;
-  Message narrowest;           ///< where the smallest hole is
-  double bore_m = 0;           ///< of that
-  double mild_s = 0;           ///< at 20 degrees C
-  double cold_s = 0;           ///< at -40
-  double warm_s = 0;           ///< at 100
-  double without_s = 0;        ///< at 20, were there no joint narrower than its line
-  std::vector<Param> typical;  ///< lengths and bores of it that nobody measured
+  std::vector<std::string> joints;  ///< keys of those whose hole was measured
+  Message narrowest;                ///< where the smallest hole is
+  double bore_m = 0;                ///< of that
+  double mild_s = 0;                ///< at 20 degrees C
+  double cold_s = 0;                ///< at -40
+  double warm_s = 0;                ///< at 100
+  double without_s = 0;             ///< at 20, were there no joint narrower than its line
+  std::vector<Param> typical;       ///< lengths and bores of it that nobody measured
 };
 /// Of the plan's traced wheels, or its slave. The tube of an axle is counted whole, so that no path
 /// comes out too short; joints count where their hole was measured.

@@ -1,8 +1,10 @@
 #include "plumbing/supply_lines.hpp"
 
 #include "assist/supply.hpp"
+#include "document/param/assist.hpp"
 #include "document/param/assist_kind.hpp"
 #include "document/param/control.hpp"
+#include "document/param/master.hpp"
 #include "document/param/supply.hpp"
 #include "document/values.hpp"
 
@@ -10,8 +12,15 @@ namespace yoke {
 
 namespace {
 
+/// Measured on the very thing: what is guessed, or taken over from a unit that goes, is open.
+bool seen(const Values& v, Param p) {
+  return v.at(p).settled();
+}
+
 Message option_of(const Values& v, Param p) {
-  return v.known(p) ? Message::of_table(option_words(p, v.si(p))) : Message("not known");
+  if (!v.known(p)) return "not known";
+  const Message words = Message::of_table(option_words(p, v.si(p)));
+  return seen(v, p) ? words : say("{}, not looked at on this unit", words);
 }
 
 FeedRow motor_feed(const Values& v) {
@@ -31,7 +40,13 @@ FeedRow motor_feed(const Values& v) {
   }
   r.is = say("{} fuse, {} each way, {} V lost", amount(v.si(param::supply_fuse), Kind::current, 0),
              amount(v.si(param::supply_wire_length), Kind::length, 0), Plain{s->drop_v, 2});
-  r.state = s->enough ? FeedState::good : FeedState::wrong;
+  if (!s->enough)
+    r.state = FeedState::wrong;
+  else if (seen(v, param::supply_fuse) && seen(v, param::supply_wire_length) &&
+           seen(v, param::supply_wire_area))
+    r.state = FeedState::good;
+  else
+    r.is = say("{}; not all of it was measured on this car", r.is);
   return r;
 }
 
@@ -41,7 +56,7 @@ FeedRow wake(const Values& v) {
   r.is = option_of(v, param::supply_wake);
   r.should = "live with the ignition, dead with the key out";
   r.without = "missing: the unit sleeps, no assist. Always live: it empties the battery";
-  if (v.known(param::supply_wake))
+  if (seen(v, param::supply_wake))
     r.state = v.is(choice::SupplyWake::ignition) ? FeedState::good : FeedState::wrong;
   return r;
 }
@@ -52,18 +67,23 @@ FeedRow ground(const Values& v) {
   r.is = option_of(v, param::supply_ground);
   r.should = "a cable of its own, as thick as the feed";
   r.without = "paint and rust under the bolts: assist comes and goes";
-  if (v.known(param::supply_ground))
+  if (seen(v, param::supply_ground))
     r.state = v.is(choice::SupplyGround::mounting) ? FeedState::wrong : FeedState::good;
   return r;
 }
 
-FeedRow valve(const Values& v) {
+/// It sits in the booster: with another booster comes another valve.
+FeedRow valve(const Job& job, const Values& v) {
   FeedRow r;
   r.what = "Check valve";
   r.is = option_of(v, param::supply_valve_way);
   r.should = "air leaves the booster and never comes back: blow through it";
   r.without = "no stop is left when the engine dies, and fuel vapour reaches the booster";
-  if (v.known(param::supply_valve_way))
+  const bool goes = v.at(param::supply_valve_way).inherited &&
+                    (replaced(job, param::assist_kind) || replaced(job, param::assist_diaphragm1));
+  if (goes)
+    r.is = say("{}, on the old booster", r.is);
+  else if (seen(v, param::supply_valve_way))
     r.state = v.is(choice::SupplyValveWay::engine) ? FeedState::good : FeedState::wrong;
   return r;
 }
@@ -78,7 +98,10 @@ FeedRow nipple(const Values& v) {
     return r;
   }
   r.is = say("{}", amount(v.si(param::supply_nipple), Kind::length, 1));
-  r.state = v.si(param::supply_nipple) >= kNarrowNipple_m ? FeedState::good : FeedState::wrong;
+  if (v.si(param::supply_nipple) < kNarrowNipple_m)
+    r.state = FeedState::wrong;
+  else if (seen(v, param::supply_nipple))
+    r.state = FeedState::good;
   return r;
 }
 
@@ -89,7 +112,7 @@ std::vector<FeedRow> feed_rows(const Job& job) {
   if (v.is(choice::ControlUse::clutch)) return {};
   if (v.is(choice::AssistKind::electric)) return {motor_feed(v), wake(v), ground(v)};
   if (v.is(choice::AssistKind::vacuum) || v.is(choice::AssistKind::remote))
-    return {valve(v), nipple(v)};
+    return {valve(job, v), nipple(v)};
   return {};
 }
 

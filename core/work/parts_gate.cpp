@@ -43,10 +43,10 @@ PartState state_of(const PartInHand& p, std::size_t index, std::string_view toda
 /// Joints of new parts that somebody began to look at, and joints that cannot go together.
 std::vector<Message> joints_not_good(const Job& job) {
   std::vector<Message> names;
+  if (job.joints.empty()) return names;  // without a look at a line's side none can be wrong
   for (const JudgedJoint& j : judged_joints(job, As::plan)) {
-    const bool wrong = j.verdict != JointVerdict::fits && j.verdict != JointVerdict::not_looked;
     const bool begun = j.joint.fresh && job.joints.count(j.joint.key) > 0;
-    if (wrong || (begun && !j.good())) names.push_back(j.joint.name);
+    if (j.wrong() || (begun && !j.good())) names.push_back(j.joint.name);
   }
   return names;
 }

@@ -70,6 +70,13 @@ TEST_CASE("lines: content, developed length, reservoirs, leaning") {
   CHECK_FALSE(r.enough);
   CHECK(reservoir_check(Volume{70e-6}, Volume{0.0}, r.drawn).enough);
   CHECK(head_when_leaning(Length{0.1}, Length{0.2}, Angle{0.0}).value() == Approx(0.1));
+  // Raised by so much along the body, so much is left when it leans: no more and no less.
+  for (const double lean : {0.0, 0.2, 0.35, 1.0}) {
+    const Length higher = bottle_higher(Length{0.06}, Length{0.2}, Angle{lean}, Length{0.01});
+    const double left = head_when_leaning(Length{0.06} + higher, Length{0.2}, Angle{lean}).value();
+    CHECK(left >= 0.01 - 1e-12);
+    if (higher.value() > 0) CHECK(left == Approx(0.01));
+  }
   CHECK(head_when_leaning(Length{0.1}, Length{0.2}, Angle{kPi / 4}).value() ==
         Approx((0.1 - 0.2) * std::sqrt(0.5)));
 }

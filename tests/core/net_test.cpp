@@ -4,9 +4,6 @@
 #include <set>
 
 #include "document/moment.hpp"
-#include "document/param/bores.hpp"
-#include "document/param/brakes.hpp"
-#include "document/param/circuits.hpp"
 #include "document/param/unit.hpp"
 #include "judge/findings.hpp"
 #include "plumbing/joints.hpp"
@@ -133,14 +130,39 @@ TEST_CASE("a joint is unknown until both sides were looked at, and new until it 
   r.line_seat = JointSeat::inverted;
   CHECK(judged(job, "outlet1").verdict == JointVerdict::fits);
   CHECK_FALSE(judged(job, "outlet1").good());
-  r.proved = true;
+  prove_joint(job, "outlet1", true);
   CHECK(judged(job, "outlet1").good());
   // Looked at by somebody who did not prove it: the car does not come apart for it.
-  r.proved = false;
+  prove_joint(job, "outlet1", false);
   CHECK_FALSE(parts_gate(job, "").may_start);
   CHECK(english(parts_gate(job, "").sentence).find("Outlet 1") != std::string::npos);
-  r.proved = true;
+  prove_joint(job, "outlet1", true);
   CHECK(parts_gate(job, "").may_start);
+  // Another unit, another nut: what was proved by hand was another thing.
+  for (const char* other : {"master.bore=23.8 mm", "master.kind=stepped", "unit.port1_seat=37"}) {
+    Job changed = job;
+    set(changed, other);
+    INFO(other);
+    CHECK_FALSE(judged(changed, "outlet1").proved);
+    CHECK_FALSE(judged(changed, "outlet1").good());
+  }
+  Job nut = job;
+  nut.joints["outlet1"].line_thread = JointThread::m10x1;
+  CHECK_FALSE(judged(nut, "outlet1").proved);
+  prove_joint(job, "no such joint", true);
+  CHECK(job.joints.size() == 1);
+}
+
+TEST_CASE("a guessed port is not looked at, one of a unit that stays is") {
+  Job job = known_job();
+  set(job, "found:unit.port1_thread=3/8-24; found:unit.port1_seat=inverted");
+  job.joints["outlet1"].line_thread = JointThread::n3_8_24;
+  job.joints["outlet1"].line_seat = JointSeat::inverted;
+  CHECK(judged(job, "outlet1").verdict == JointVerdict::fits);
+  job.found.set(param::unit_port1_seat, {0, How::estimate, 0, {}});
+  CHECK(judged(job, "outlet1").verdict == JointVerdict::not_looked);
+  set(job, "found:unit.port1_seat=inverted; master.bore=25.4 mm");
+  CHECK(judged(job, "outlet1").verdict == JointVerdict::not_looked);
 }
 
 TEST_CASE(
@@ -232,8 +254,24 @@ TEST_CASE("what feeds an assist unit is open until it was looked at") {
     INFO(one);
     CHECK(has(feed_findings(worse), FindingCode::plumb_wiring));
   }
+  // A fuse that nobody read, a guess, or the old unit's hose is no proof.
+  Job unread = job;
+  unread.plan.clear(*find_param("supply.fuse"));
+  CHECK(feed_rows(unread)[0].state == FeedState::open);
+  unread.plan.set(*find_param("supply.wake"), {0, How::estimate, 0, {}});
+  CHECK(feed_rows(unread)[1].state == FeedState::open);
   set(job, "assist.kind=vacuum; supply.valve_way=engine; supply.nipple=8 mm");
   CHECK(feed_findings(job).empty());
+  Job old = known_job();
+  set(old,
+      "found:assist.kind=vacuum; found:assist.diaphragm1=200 mm; found:supply.valve_way=engine; "
+      "found:supply.nipple=8 mm");
+  CHECK(feed_findings(old).empty());
+  set(old, "assist.diaphragm1=250 mm");
+  // The valve sits in the booster; the hole to the manifold stays what it was.
+  CHECK(feed_rows(old)[0].state == FeedState::open);
+  CHECK(english(feed_rows(old)[0].is).find("on the old booster") != std::string::npos);
+  CHECK(feed_rows(old)[1].state == FeedState::good);
   set(job, "supply.nipple=4 mm");
   CHECK(has(feed_findings(job), FindingCode::plumb_vacuum_line));
   set(job, "supply.nipple=8 mm; supply.valve_way=both");

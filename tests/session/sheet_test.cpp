@@ -9,7 +9,6 @@
 #include "figures/figures.hpp"
 #include "files/store.hpp"
 #include "parts/part.hpp"
-#include "plumbing/joints.hpp"
 #include "proving/gates.hpp"
 #include "rod/rod.hpp"
 #include "session/sheet.hpp"
@@ -391,22 +390,4 @@ TEST_CASE("a plan that keeps one size and changes another is compared on the she
   CHECK(m.differ == 1);
   CHECK(print(job).plain().contains("Units compared"));
   CHECK_FALSE(print(known_job()).plain().contains("Units compared"));
-}
-
-TEST_CASE("the sheet prints every joint as it was judged, and what feeds the assist unit") {
-  Job job = known_job();
-  set(job,
-      "assist.kind=electric; supply.wake=none; unit.port1_thread=3/8-24; "
-      "unit.port1_seat=inverted");
-  JointRecord& r = job.joints["outlet1"];
-  r.line_thread = JointThread::m10x1;
-  r.line_seat = JointSeat::bubble;
-  r.torque_nm = 18;
-  const Printed p = print(job);
-  const auto joints = judged_joints(job, As::plan);
-  CHECK(p.has({q(joints[0].joint.name), "Starts, then strips. " + q(joints[0].words),
-               q(joints[0].spanner), "18 N·m, its maker's figure", "–"}));
-  for (const JudgedJoint& j : joints) CHECK(p.plain().contains(q(j.joint.name)));
-  CHECK(p.has({"Wake-up wire", "Not connected", "live with the ignition, dead with the key out",
-               "missing: the unit sleeps, no assist. Always live: it empties the battery"}));
 }

@@ -4,9 +4,9 @@
 
 #include "document/as_built.hpp"
 #include "document/param/arms.hpp"
-#include "document/param/pedal_rod.hpp"
 #include "document/param/rod.hpp"
-#include "plumbing/net.hpp"
+#include "plumbing/joints.hpp"
+#include "support/job_changes.hpp"
 
 namespace yoke::test {
 
@@ -50,94 +50,6 @@ void wants(Job& job, LaterKind what) {
 }
 
 namespace {
-
-void unsafe(Job& j) {
-  j.state = JobState::left_unsafe;
-}
-void in_work(Job& j) {
-  j.state = JobState::in_work;
-}
-void proved(Job& j) {
-  j.state = JobState::proved;
-}
-void failed_gate(Job& j) {
-  record_for(j, GateId::weep).state = GateState::failed;
-}
-void open_gate(Job& j) {
-  record_for(j, GateId::weep).state = GateState::open;
-}
-void sinks(Job& j) {
-  j.pump.first_m = 0.05;
-  j.pump.third_m = 0.05;
-  j.pump.sink_m = 0.02;
-  j.pump.hold_s = 60;
-}
-void holds(Job& j) {
-  j.pump.sink_m = 0;
-}
-void part_missing(Job& j) {
-  PartInHand p;
-  p.name = "hose";
-  p.before_apart = true;
-  j.parts = {p};
-}
-void part_here(Job& j) {
-  PartInHand& p = j.parts.front();
-  p.here = p.thread = p.seat = p.place = true;
-}
-void built_earlier(Job& j) {
-  set_as_built(j, param::control_rod_length, {0.120, How::calliper, 0, {}});
-  set(j, "rod.snout=40 mm");
-}
-void built_again(Job& j) {
-  set_as_built(j, param::control_rod_length, {0.121, How::calliper, 0, {}});
-}
-void boxes_close(Job& j) {
-  Box unit;
-  unit.name = "unit";
-  unit.dx_m = unit.dy_m = unit.dz_m = 0.1;
-  unit.kind = Box::Kind::unit;
-  Box pipe = unit;
-  pipe.name = "exhaust";
-  pipe.kind = Box::Kind::hot;
-  pipe.x_m = 0.105;
-  j.boxes = {unit, pipe};
-}
-void boxes_apart(Job& j) {
-  j.boxes[1].x_m = 0.5;
-}
-void joint_leaks(Job& j) {
-  JointRecord& r = j.joints["fl"];
-  r.port_thread = r.line_thread = JointThread::m10x1;
-  r.port_seat = JointSeat::bubble;
-  r.line_seat = JointSeat::inverted;
-}
-void joint_seals(Job& j) {
-  j.joints["fl"].line_seat = JointSeat::bubble;
-}
-void joint_fast(Job& j) {
-  j.joints["fl"].grip = JointGrip::rusted;
-}
-void joint_turns(Job& j) {
-  j.joints["fl"].grip = JointGrip::free;
-}
-/// Every new joint is looked at on both sides and was screwed together by hand.
-void joints_proved(Job& j) {
-  for (const NetJoint& joint : plumbing_net(j, As::plan).joints)
-    if (joint.fresh) {
-      JointRecord& r = j.joints[joint.key];
-      r.port_thread = r.line_thread = JointThread::n3_8_24;
-      r.port_seat = r.line_seat = JointSeat::inverted;
-      r.proved = true;
-    }
-}
-template <LaterKind what>
-void later(Job& j) {
-  wants(j, what);
-}
-void never(Job& j) {
-  j.later.clear();
-}
 
 const CodeRow kCodeRows[] = {
     {FindingCode::survey_impossible, "master.cutoff1=19 mm", "master.cutoff1=1 mm"},
@@ -381,7 +293,7 @@ const CodeRow kCodeRows[] = {
      nullptr, joints_proved},
     {FindingCode::plumb_seized, "", "", joint_fast, joint_turns},
     {FindingCode::plumb_wiring, "assist.kind=electric; supply.wake=none",
-     "supply.wire_length=2 m; supply.wire_area=25 mm2; supply.wake=ignition; "
+     "supply.wire_length=2 m; supply.wire_area=25 mm2; supply.fuse=40 A; supply.wake=ignition; "
      "supply.ground=battery"},
     {FindingCode::plumb_vacuum_line,
      "assist.kind=vacuum; assist.diaphragm1=200 mm; supply.nipple=8 mm; supply.valve_way=unit",

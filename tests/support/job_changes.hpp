@@ -1,0 +1,99 @@
+// Changes of a job that are no typed value: what raises a finding, and what mends it again.
+#pragma once
+
+#include "document/as_built.hpp"
+#include "document/param/pedal_rod.hpp"
+#include "plumbing/joints.hpp"
+#include "support/every_code.hpp"
+
+namespace yoke::test {
+
+inline void unsafe(Job& j) {
+  j.state = JobState::left_unsafe;
+}
+inline void in_work(Job& j) {
+  j.state = JobState::in_work;
+}
+inline void proved(Job& j) {
+  j.state = JobState::proved;
+}
+inline void failed_gate(Job& j) {
+  record_for(j, GateId::weep).state = GateState::failed;
+}
+inline void open_gate(Job& j) {
+  record_for(j, GateId::weep).state = GateState::open;
+}
+inline void sinks(Job& j) {
+  j.pump.first_m = 0.05;
+  j.pump.third_m = 0.05;
+  j.pump.sink_m = 0.02;
+  j.pump.hold_s = 60;
+}
+inline void holds(Job& j) {
+  j.pump.sink_m = 0;
+}
+inline void part_missing(Job& j) {
+  PartInHand p;
+  p.name = "hose";
+  p.before_apart = true;
+  j.parts = {p};
+}
+inline void part_here(Job& j) {
+  PartInHand& p = j.parts.front();
+  p.here = p.thread = p.seat = p.place = true;
+}
+inline void built_earlier(Job& j) {
+  set_as_built(j, param::control_rod_length, {0.120, How::calliper, 0, {}});
+  set(j, "rod.snout=40 mm");
+}
+inline void built_again(Job& j) {
+  set_as_built(j, param::control_rod_length, {0.121, How::calliper, 0, {}});
+}
+inline void boxes_close(Job& j) {
+  Box unit;
+  unit.name = "unit";
+  unit.dx_m = unit.dy_m = unit.dz_m = 0.1;
+  unit.kind = Box::Kind::unit;
+  Box pipe = unit;
+  pipe.name = "exhaust";
+  pipe.kind = Box::Kind::hot;
+  pipe.x_m = 0.105;
+  j.boxes = {unit, pipe};
+}
+inline void boxes_apart(Job& j) {
+  j.boxes[1].x_m = 0.5;
+}
+inline void joint_leaks(Job& j) {
+  JointRecord& r = j.joints["fl"];
+  r.port_thread = r.line_thread = JointThread::m10x1;
+  r.port_seat = JointSeat::bubble;
+  r.line_seat = JointSeat::inverted;
+}
+inline void joint_seals(Job& j) {
+  j.joints["fl"].line_seat = JointSeat::bubble;
+}
+inline void joint_fast(Job& j) {
+  j.joints["fl"].grip = JointGrip::rusted;
+}
+inline void joint_turns(Job& j) {
+  j.joints["fl"].grip = JointGrip::free;
+}
+/// Every new joint is looked at on both sides and was screwed together by hand.
+inline void joints_proved(Job& j) {
+  for (const NetJoint& joint : plumbing_net(j, As::plan).joints)
+    if (joint.fresh) {
+      JointRecord& r = j.joints[joint.key];
+      r.port_thread = r.line_thread = JointThread::n3_8_24;
+      r.port_seat = r.line_seat = JointSeat::inverted;
+      prove_joint(j, joint.key, true);
+    }
+}
+template <LaterKind what>
+void later(Job& j) {
+  wants(j, what);
+}
+inline void never(Job& j) {
+  j.later.clear();
+}
+
+}  // namespace yoke::test
