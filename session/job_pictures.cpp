@@ -4,6 +4,7 @@
 #include <QFile>
 #include <QFileInfo>
 #include <QImageReader>
+#include <algorithm>
 
 namespace yoke {
 
@@ -27,6 +28,14 @@ QString picture_path(const QString& job_path, const QString& name) {
   if (name.isEmpty() || QFileInfo(name).fileName() != name || name.startsWith(QLatin1Char('.')))
     return {};
   return folder_of(job_path) + QLatin1Char('/') + name;
+}
+
+std::vector<std::string> picture_names(const Job& job) {
+  std::vector<std::string> names;
+  for (const TakenOff& t : job.taken_off)
+    if (!t.photo.empty() && std::find(names.begin(), names.end(), t.photo) == names.end())
+      names.push_back(t.photo);
+  return names;
 }
 
 int carry_pictures(const QString& from_job, const QString& to_job,

@@ -5,6 +5,7 @@
 #include <string>
 #include <vector>
 
+#include "document/job.hpp"
 #include "quantity/error.hpp"
 
 namespace yoke {
@@ -16,6 +17,8 @@ namespace yoke {
 /// they are. How many could not be copied.
 [[nodiscard]] int carry_pictures(const QString& from_job, const QString& to_job,
                                  const std::vector<std::string>& names);
+/// The pictures that a job names, each once.
+[[nodiscard]] std::vector<std::string> picture_names(const Job& job);
 /// Where a picture of a job stands; a name with a folder in it stands nowhere.
 [[nodiscard]] QString picture_path(const QString& job_path, const QString& name);
 

@@ -6,6 +6,7 @@
 
 #include "session/differences.hpp"
 #include "session/job_pictures.hpp"
+#include "session/packing.hpp"
 #include "session/texts.hpp"
 #include "ui/main_window.hpp"
 #include "ui/plain.hpp"
@@ -17,6 +18,7 @@ bool MainWindow::open_path(const QString& path) {
 }
 
 bool MainWindow::open_file(const std::filesystem::path& file) {
+  if (file.extension() == kPackEnding) return open_pack(QString::fromStdString(file.string()));
   const auto ok = session_.open_file(file);
   if (!ok) {
     dialogs_.tell(this, error_text(ok.error(), session_.style()));
@@ -28,6 +30,33 @@ bool MainWindow::open_file(const std::filesystem::path& file) {
   if (begins()) show_stage(Stage::survey);
   offer_leftovers();
   return true;
+}
+
+bool MainWindow::open_pack(const QString& pack) {
+  const QString folder = dialogs_.pick_folder(this, tr("Where to unpack the job"));
+  if (folder.isEmpty()) return false;
+  const auto got = unpack_job(pack, folder);
+  if (!got) {
+    dialogs_.tell(this, error_text(got.error(), session_.style()));
+    return false;
+  }
+  if (!got->left_out.isEmpty())
+    dialogs_.tell(this, tr("Left out, for it is no picture of the job: %1")
+                            .arg(one_line(got->left_out.join(QStringLiteral(", ")), 200)));
+  return open_path(got->job_path);
+}
+
+void MainWindow::save_pack() {
+  QString name = text_of(session_.job().title).left(60);
+  name.replace(QLatin1Char('/'), QLatin1Char('-'));
+  const QString to = save_target(dialogs_, this, tr("Pack the job with its photos"),
+                                 name + QLatin1String(kPackEnding), tr("Packed jobs (*.yokepack)"),
+                                 {QLatin1String(kPackEnding)});
+  if (to.isEmpty()) return;
+  if (const auto ok = pack_job(to, session_.job(), session_.path()); !ok)
+    dialogs_.tell(this, error_text(ok.error(), session_.style()));
+  else
+    dialogs_.tell(this, tr("Packed: %1").arg(QFileInfo(to).fileName()));
 }
 
 bool MainWindow::save_by(const std::function<Expected<bool>(bool)>& how) {
@@ -58,10 +87,9 @@ bool MainWindow::save_as() {
   const QString was = session_.path();
   if (!save_by([&](bool into) { return session_.save_as(f, into); })) return false;
   remember(session_.path());
-  std::vector<std::string> photos;
-  for (const TakenOff& t : session_.job().taken_off)
-    if (!t.photo.empty()) photos.push_back(t.photo);
-  if (const int left = was.isEmpty() ? 0 : carry_pictures(was, session_.path(), photos); left > 0)
+  if (const int left =
+          was.isEmpty() ? 0 : carry_pictures(was, session_.path(), picture_names(session_.job()));
+      left > 0)
     dialogs_.tell(this,
                   tr("The job is saved; photos that could not be copied beside it: %1").arg(left));
   return true;

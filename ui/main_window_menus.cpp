@@ -42,7 +42,7 @@ void MainWindow::build_menus() {
   });
   add(job, "open", tr("&Open…"), QKeySequence::Open, [this] {
     if (!may_leave()) return;
-    if (const QString f = dialogs_.open_file(this, tr("Open a job"), tr("Jobs (*.yoke)"));
+    if (const QString f = dialogs_.open_file(this, tr("Open a job"), tr("Jobs (*.yoke *.yokepack)"));
         !f.isEmpty())
       open_path(f);
   });
@@ -50,6 +50,7 @@ void MainWindow::build_menus() {
   add(job, "save", tr("&Save"), QKeySequence::Save, [this] { save(); });
   add(job, "save_as", tr("Save &as…"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_S),
       [this] { save_as(); });
+  add(job, "pack", tr("Pac&k job and photos…"), QKeySequence(), [this] { save_pack(); });
   add(job, "unsaved", tr("&Unsaved work left behind…"), QKeySequence(), [this] { offer_again(); });
   job->addSeparator();
   const auto record = [this] { return static_cast<RecordPage*>(page(Stage::record)); };

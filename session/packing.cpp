@@ -1,0 +1,79 @@
+#include "session/packing.hpp"
+
+#include <QBuffer>
+#include <QDir>
+#include <QFileInfo>
+#include <QImageReader>
+#include <QSaveFile>
+
+#include "files/json_job.hpp"
+#include "files/pack.hpp"
+#include "session/job_pictures.hpp"
+
+namespace yoke {
+
+namespace {
+
+bool write_bytes(const QString& path, const std::string& bytes) {
+  QSaveFile file(path);
+  return file.open(QIODevice::WriteOnly) &&
+         file.write(bytes.data(), static_cast<qint64>(bytes.size())) ==
+             static_cast<qint64>(bytes.size()) &&
+         file.commit();
+}
+
+bool is_picture(const std::string& bytes) {
+  QByteArray raw = QByteArray::fromRawData(bytes.data(), static_cast<qsizetype>(bytes.size()));
+  QBuffer buffer(&raw);
+  return buffer.open(QIODevice::ReadOnly) && QImageReader(&buffer).canRead();
+}
+
+/// A job's name that is free in the folder, its folder of pictures too.
+QString free_path(const QString& pack, const QString& folder) {
+  const QString base = folder + QLatin1Char('/') + QFileInfo(pack).completeBaseName().left(120);
+  for (int n = 1; n < 10000; ++n) {
+    const QString name = n == 1 ? base : QStringLiteral("%1-%2").arg(base).arg(n);
+    if (!QFileInfo::exists(name + QStringLiteral(".yoke")) &&
+        !QFileInfo::exists(name + QStringLiteral(".pictures")))
+      return name + QStringLiteral(".yoke");
+  }
+  return {};
+}
+
+}  // namespace
+
+Expected<bool> pack_job(const QString& pack, const Job& job, const QString& job_path) {
+  std::vector<PackedPicture> pictures;
+  for (const std::string& name : picture_names(job))
+    pictures.push_back({name, picture_path(job_path, QString::fromStdString(name)).toStdString()});
+  return write_pack(pack.toStdString(), write_job(job), pictures);
+}
+
+Expected<UnpackedFiles> unpack_job(const QString& pack, const QString& folder) {
+  auto read = read_pack(pack.toStdString());
+  if (!read) return fail(read.error());
+  const auto job = read_job(read->job);
+  if (!job) return fail(job.error());
+  UnpackedFiles out;
+  out.job_path = free_path(pack, folder);
+  for (const std::string& name : read->left_out) out.left_out << QString::fromStdString(name);
+  bool ok = !out.job_path.isEmpty();
+  for (const auto& [name, bytes] : read->pictures) {
+    const QString to = picture_path(out.job_path, QString::fromStdString(name));
+    if (to.isEmpty() || !is_picture(bytes)) {
+      out.left_out << QString::fromStdString(name);
+      continue;
+    }
+    ok = ok && QDir().mkpath(QFileInfo(to).absolutePath()) && write_bytes(to, bytes);
+  }
+  // The job last: where it stands its pictures stand.
+  if (ok && write_bytes(out.job_path, read->job)) return out;
+  if (!out.job_path.isEmpty())
+    QDir(QFileInfo(out.job_path).absolutePath() + QLatin1Char('/') +
+         QFileInfo(out.job_path).completeBaseName() + QStringLiteral(".pictures"))
+        .removeRecursively();
+  return fail({"pack", QFileInfo(pack).fileName().toStdString(), "",
+               "The pack could not be unpacked there", "Choose another folder, or make room"});
+}
+
+}  // namespace yoke
