@@ -4,6 +4,7 @@
 #include <cstdio>
 
 #include "app/shots.hpp"
+#include "ui/language.hpp"
 #include "ui/look.hpp"
 #include "ui/main_window.hpp"
 #include "ui/preferences.hpp"
@@ -70,6 +71,7 @@ int main(int argc, char** argv) {
   yoke::apply_look(app);
   if (!words.shots.isEmpty()) return yoke::make_shots(words.shots, words.size, words.job);
 
+  yoke::speak_language(yoke::preferences().language);
   yoke::Session session;
   session.set_style(yoke::preferences().style);
   session.set_state_folder(state_folder());

@@ -21,7 +21,8 @@ QStringList help_topics() {
 QString help_text(const QString& topic) {
   load_resources();
   QFile file(QStringLiteral(":/help/%1.md").arg(topic));
-  return file.open(QIODevice::ReadOnly) ? QString::fromUtf8(file.readAll()) : QString();
+  // A page is one text of the language.
+  return file.open(QIODevice::ReadOnly) ? HelpWindow::tr(file.readAll().constData()) : QString();
 }
 
 HelpWindow::HelpWindow(QWidget* parent) : QDialog(parent) {

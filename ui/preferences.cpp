@@ -11,6 +11,7 @@
 #include <cmath>
 
 #include "ui/fields.hpp"
+#include "ui/language.hpp"
 #include "ui/plain.hpp"
 
 namespace yoke {
@@ -26,6 +27,7 @@ constexpr const char* kZoom = "size_of_text";
 constexpr const char* kPaper = "paper";
 constexpr const char* kComma = "decimal_comma";
 constexpr const char* kSound = "bench_sound";
+constexpr const char* kLanguage = "language";
 
 QVariant read(const char* key, const QVariant& otherwise) {
   return QSettings().value(QLatin1String(key), otherwise);
@@ -60,6 +62,18 @@ int zoom_index(double zoom) {
   return 0;
 }
 
+QStringList names_of(const std::vector<Language>& list) {
+  QStringList names;
+  for (const Language& l : list) names << l.name;
+  return names;
+}
+
+int language_index(const std::vector<Language>& list, const QString& key) {
+  for (std::size_t i = 0; i < list.size(); ++i)
+    if (list[i].key == key) return static_cast<int>(i);
+  return 0;
+}
+
 }  // namespace
 
 Preferences preferences() {
@@ -74,6 +88,9 @@ Preferences preferences() {
                 ? QPageSize::Letter
                 : QPageSize::A4;
   p.sound = static_cast<BenchSound>(qBound(0, read(kSound, 0).toInt(), 2));
+  const bool american = QLocale().name() == QStringLiteral("en_US");
+  p.language =
+      read(kLanguage, american ? QStringLiteral("en-US") : QStringLiteral("en")).toString();
   return p;
 }
 
@@ -85,6 +102,7 @@ void keep_preferences(const Preferences& p) {
   s.setValue(QLatin1String(kPaper),
              p.paper == QPageSize::Letter ? QStringLiteral("letter") : QStringLiteral("a4"));
   s.setValue(QLatin1String(kSound), static_cast<int>(p.sound));
+  s.setValue(QLatin1String(kLanguage), p.language);
 }
 
 double zoom_for_screen(QSize screen) {
@@ -127,10 +145,14 @@ bool edit_preferences(QWidget* parent, Preferences& p) {
       grid, Chosen::tr("At the bench, each stroke"),
       {Chosen::tr("makes no sound"), Chosen::tr("clicks"), Chosen::tr("is counted aloud")},
       static_cast<int>(p.sound));
+  const std::vector<Language> spoken = languages(catalogue_folder());
+  const Question language(grid, Chosen::tr("Language"), names_of(spoken),
+                          language_index(spoken, p.language));
   const int row = grid->rowCount();
-  grid->addWidget(
-      label(Chosen::tr("The size of text and drawings is taken at the next start."), "soft", &d),
-      row, 0, 1, 2);
+  grid->addWidget(label(Chosen::tr("Language and the size of text and drawings are taken at the "
+                                   "next start."),
+                        "soft", &d),
+                  row, 0, 1, 2);
   auto* buttons = new QDialogButtonBox(QDialogButtonBox::Ok | QDialogButtonBox::Cancel, &d);
   QObject::connect(buttons, &QDialogButtonBox::accepted, &d, &QDialog::accept);
   QObject::connect(buttons, &QDialogButtonBox::rejected, &d, &QDialog::reject);
@@ -141,6 +163,7 @@ bool edit_preferences(QWidget* parent, Preferences& p) {
   p.zoom = kZooms[zoom.answer()];
   p.paper = paper.answer() == 1 ? QPageSize::Letter : QPageSize::A4;
   p.sound = static_cast<BenchSound>(sound.answer());
+  p.language = spoken[static_cast<std::size_t>(std::max(0, language.answer()))].key;
   return true;
 }
 

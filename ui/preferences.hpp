@@ -1,8 +1,9 @@
-// What the builder chose for all jobs: units, size of text, paper, decimal sign, sound.
+// What the builder chose for all jobs: units, size of text, paper, decimal sign, language, sound.
 #pragma once
 
 #include <QPageSize>
 #include <QSize>
+#include <QString>
 
 #include "quantity/quantity.hpp"
 
@@ -17,6 +18,7 @@ struct Preferences {
   double zoom = 0;  ///< of text and drawings together; 0: as large as the screen allows
   QPageSize::PageSizeId paper = QPageSize::A4;
   BenchSound sound = BenchSound::quiet;
+  QString language = QStringLiteral("en");
 };
 /// As they were chosen; where nothing was, as the desktop is set.
 [[nodiscard]] Preferences preferences();

@@ -40,6 +40,7 @@ TEST_CASE("preferences are asked, kept, and in force at once where they can be")
     question(d, "Text and drawings")->setCurrentIndex(3);
     question(d, "Paper")->setCurrentIndex(1);
     question(d, "At the bench, each stroke")->setCurrentIndex(1);
+    question(d, "Language")->setCurrentIndex(1);
     d->accept();
   });
   b.window->action("preferences")->trigger();
@@ -52,6 +53,7 @@ TEST_CASE("preferences are asked, kept, and in force at once where they can be")
   CHECK(p.zoom == Approx(1.5));
   CHECK(p.paper == QPageSize::Letter);
   CHECK(p.sound == BenchSound::click);
+  CHECK(p.language == "en-US");
   // Turned away, nothing changes.
   in_dialog([](QDialog* d) {
     question(d, "Units")->setCurrentIndex(0);
