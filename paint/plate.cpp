@@ -57,59 +57,67 @@ Plate::Plate(const PlateInput& in, const QString& title, QSizeF size)
 
 void Plate::value(Param param, std::optional<QPointF> at, As which) {
   if (!relevant(in_.job, which, param)) return;
-  labels_.push_back({param, which, at, {}});
+  const Value v = value_of(in_.job, which, param);
+  const Surety surety = surety_of(v);
+  const QString of = which == in_.which   ? QStringLiteral("param")
+                     : which == As::found ? QStringLiteral("found")
+                                          : QStringLiteral("plan");
+  Told l;
+  l.id = QStringLiteral("%1:%2").arg(of, q(std::string(info(param).id)));
+  l.words = words_of(info(param).words);
+  l.text = text_of_value(param, v, in_.style);
+  l.said =
+      l.words + QStringLiteral(": ") + (surety == Surety::unknown ? Drawn::tr("unknown") : l.text);
+  l.tip = l.said + QStringLiteral("\n") + words_of(info(param).help);
+  l.ink = ink_of(surety);
+  l.sure = surety == Surety::measured;
+  l.asks = surety == Surety::unknown;
+  l.selected = in_.selected == param;
+  labels_.push_back({std::move(l), at, {}});
+}
+
+void Plate::told(Told label, std::optional<QPointF> at) {
+  labels_.push_back({std::move(label), at, {}});
 }
 
 void Plate::part(const QString& words) {
-  labels_.push_back({kNoParam, in_.which, {}, words});
+  labels_.push_back({{}, {}, words});
 }
 
-void Plate::place(Picture& pic, const Label& l, int number, const QRectF& box, double zoom) const {
-  const Value v = value_of(in_.job, l.which, l.param);
-  const Surety surety = surety_of(v);
-  const QString words = words_of(info(l.param).words);
-  const QString text = text_of_value(l.param, v, in_.style);
-  const bool selected = in_.selected == l.param;
-  const auto at = l.at;
-  pic.layers.emplace_back([=](QPainter& p) {
+void Plate::place(Picture& pic, const Label& label, int number, const QRectF& box,
+                  double zoom) const {
+  const Told& l = label.told;
+  const auto at = label.at;
+  pic.layers.emplace_back([l, at, box, number, zoom](QPainter& p) {
     p.scale(zoom, zoom);
     p.setRenderHint(QPainter::Antialiasing);
-    const QColor ink = ink_of(surety);
-    p.setPen(selected ? QPen(theme::kMarkOnDye, 2.4)
-                      : QPen(surety == Surety::measured ? theme::kScribeFaint : ink, 1.1,
-                             surety == Surety::unknown ? Qt::DashLine : Qt::SolidLine));
+    p.setPen(l.selected ? QPen(theme::kMarkOnDye, 2.4)
+                        : QPen(l.sure ? theme::kScribeFaint : l.ink, 1.1,
+                               l.asks ? Qt::DashLine : Qt::SolidLine));
     p.setBrush(theme::kDyeDeep);
     p.drawRoundedRect(box, 4, 4);
     double x = box.left() + 6;
     if (at) {
-      draw_number(p, {box.left() + 13, box.center().y()}, number, ink);
-      draw_number(p, *at, number, ink);
+      draw_number(p, {box.left() + 13, box.center().y()}, number, l.ink);
+      draw_number(p, *at, number, l.ink);
       x = box.left() + 27;
     }
     const QFont small = theme::text(12);
     p.setFont(small);
     p.setPen(theme::kScribeSoft);
     const double w = box.right() - x - 4;
-    p.drawText(QRectF(x, box.top() + 1, w, 16), Qt::AlignVCenter, theme::elided(small, words, w));
+    p.drawText(QRectF(x, box.top() + 1, w, 16), Qt::AlignVCenter, theme::elided(small, l.words, w));
     const QFont large = theme::figure(15, true);
     p.setFont(large);
-    p.setPen(ink);
-    p.drawText(QRectF(x, box.top() + 16, w, 19), Qt::AlignVCenter, theme::elided(large, text, w));
+    p.setPen(l.ink);
+    p.drawText(QRectF(x, box.top() + 16, w, 19), Qt::AlignVCenter, theme::elided(large, l.text, w));
   });
-  const QString id = QStringLiteral("%1:%2").arg(
-      l.which == in_.which
-          ? QStringLiteral("param")
-          : (l.which == As::found ? QStringLiteral("found") : QStringLiteral("plan")),
-      q(std::string(info(l.param).id)));
-  const QString said =
-      words + QStringLiteral(": ") + (surety == Surety::unknown ? Drawn::tr("unknown") : text);
-  const QString tip = said + QStringLiteral("\n") + words_of(info(l.param).help);
   const auto scaled = [zoom](const QRectF& r) {
     return QRectF(r.topLeft() * zoom, r.size() * zoom);
   };
-  if (at) pic.spots.push_back({scaled(QRectF(*at - QPointF(14, 14), QSizeF(28, 28))), id, tip});
-  pic.spots.push_back({scaled(box), id, tip});
-  pic.said << said;
+  if (at) pic.spots.push_back({scaled(QRectF(*at - QPointF(14, 14), QSizeF(28, 28))), l.id, l.tip});
+  pic.spots.push_back({scaled(box), l.id, l.tip});
+  pic.said << l.said;
 }
 
 Picture Plate::done(double drawn) && {
@@ -138,14 +146,14 @@ Picture Plate::done(double drawn) && {
   int column = 0;
   int number = 0;
   for (const Label& l : labels_) {
-    if (!l.words.isEmpty()) {
+    if (!l.heading.isEmpty()) {
       if (column > 0) y += kLabel_h + kGap;
       column = 0;
       pic.layers.emplace_back([=](QPainter& p) {
         p.scale(zoom, zoom);
         p.setPen(theme::kScribeSoft);
         p.setFont(theme::text(13, true));
-        p.drawText(QRectF(10, y, wide - 20, 20), Qt::AlignVCenter, l.words);
+        p.drawText(QRectF(10, y, wide - 20, 20), Qt::AlignVCenter, l.heading);
       });
       y += kHeading_h;
       continue;

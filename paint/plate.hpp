@@ -17,6 +17,19 @@ struct PlateInput {
   std::optional<Param> selected{};  ///< the label that the keyboard stands on
 };
 
+/// A label that is not a value's own: a difference, something not compared.
+struct Told {
+  QString id;
+  QString words;  ///< small, above
+  QString text;   ///< large
+  QString said;   ///< for those who listen
+  QString tip;
+  QColor ink;
+  bool sure = true;   ///< a quiet frame
+  bool asks = false;  ///< a dashed one
+  bool selected = false;
+};
+
 /// Collects a plate in coordinates of its own, 600 wide; it is shown as large as there is room.
 class Plate {
  public:
@@ -27,6 +40,7 @@ class Plate {
   /// the label stands alone. What is not asked of this job is left out.
   void value(Param param, std::optional<QPointF> at, As which);
   void value(Param param, std::optional<QPointF> at) { value(param, at, in_.which); }
+  void told(Told label, std::optional<QPointF> at);
   /// A heading between the rows of labels.
   void part(const QString& words);
   [[nodiscard]] Value of(Param param) const { return value_of(in_.job, in_.which, param); }
@@ -35,10 +49,9 @@ class Plate {
 
  private:
   struct Label {
-    Param param = kNoParam;
-    As which = As::found;
+    Told told;
     std::optional<QPointF> at;
-    QString words;  ///< of a heading
+    QString heading;
   };
   void place(Picture& picture, const Label& label, int number, const QRectF& box,
              double zoom) const;

@@ -1,26 +1,18 @@
 #include "ui/plate_view.hpp"
 
-#include <QResizeEvent>
-
 #include "paint/plate.hpp"
 #include "session/texts.hpp"
 
 namespace yoke {
 
 PlateView::PlateView(Session& session, QWidget* parent)
-    : PictureView(tr("What lies on the bench"), parent), session_(session) {
+    : TallPicture(tr("What lies on the bench"), parent), session_(session) {
   editor_ = new CalloutEditor(session_, this);
-  set_walkable();
-  setFixedHeight(240);  // until the plate tells its own
   set_maker([this](QSizeF size) {
     return plate_of(group_, {session_.job(), which_, session_.style()}, size);
   });
-  const auto again = [this] {
-    redraw();
-    if (isVisible()) fit();
-  };
-  connect(&session_, &Session::changed, this, again);
-  connect(&session_, &Session::style_changed, this, again);
+  connect(&session_, &Session::changed, this, &TallPicture::renew);
+  connect(&session_, &Session::style_changed, this, &TallPicture::renew);
   connect(this, &PictureView::spot_clicked, this, &PlateView::touched);
 }
 
@@ -28,20 +20,7 @@ void PlateView::show_plate(As which, Group group) {
   which_ = which;
   group_ = group;
   setAccessibleName(words_of(group_words(group)));
-  redraw();
-  fit();
-}
-
-/// As high as the plate came to be: it stands in an area that can be moved.
-void PlateView::fit() {
-  if (width() < 10) return;
-  const int high = static_cast<int>(picture().size.height()) + 1;
-  if (high > 20 && high != height()) setFixedHeight(high);
-}
-
-void PlateView::resizeEvent(QResizeEvent* e) {
-  PictureView::resizeEvent(e);
-  if (e->size().width() != e->oldSize().width()) fit();
+  renew();
 }
 
 ParamField* PlateView::open_field() const {

@@ -5,11 +5,11 @@
 
 #include "session/session.hpp"
 #include "ui/callout_editor.hpp"
-#include "ui/picture_view.hpp"
+#include "ui/tall_picture.hpp"
 
 namespace yoke {
 
-class PlateView : public PictureView {
+class PlateView : public TallPicture {
   Q_OBJECT
 
  public:
@@ -21,12 +21,8 @@ class PlateView : public PictureView {
   /// The field that is open; nullptr: none.
   [[nodiscard]] ParamField* open_field() const;
 
- protected:
-  void resizeEvent(QResizeEvent* e) override;
-
  private:
   void touched(const QString& id);
-  void fit();
   Session& session_;
   As which_ = As::found;
   Group group_ = Group::unit;

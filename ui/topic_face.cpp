@@ -2,7 +2,6 @@
 
 #include <QButtonGroup>
 #include <QHBoxLayout>
-#include <QScrollArea>
 #include <algorithm>
 
 #include "paint/plate.hpp"
@@ -44,20 +43,8 @@ TopicFace::TopicFace(Session& session, std::vector<Group> groups, std::vector<st
   connect(all_values_, &QPushButton::toggled, this, &TopicFace::show_list);
   bar->addWidget(all_values_);
   left_->addLayout(bar);
-  plate_area_ = new QScrollArea(this);
-  plate_area_->setWidgetResizable(true);
-  plate_area_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-  // A bar that came and went would change the width, the width the plate's height, and that the
-  // bar.
-  plate_area_->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOn);
-  plate_area_->setFocusPolicy(Qt::NoFocus);
-  plate_ = new PlateView(session, plate_area_);
-  auto* under = new QWidget(plate_area_);  // a plate keeps its own height
-  auto* column = new QVBoxLayout(under);
-  column->setContentsMargins(0, 0, 0, 0);
-  column->addWidget(plate_);
-  column->addStretch(1);
-  plate_area_->setWidget(under);
+  plate_ = new PlateView(session, this);
+  plate_area_ = moved_area(plate_, this);
   left_->addWidget(plate_area_, 1);
   panel_ = new ParamPanel(session, 1, this);
   left_->addWidget(panel_, 1);

@@ -1,11 +1,14 @@
 #include "ui/units_face.hpp"
 
+#include <QButtonGroup>
 #include <QHeaderView>
+#include <QScrollArea>
 #include <QSettings>
 #include <QVBoxLayout>
 #include <algorithm>
 
 #include "paint/budget.hpp"
+#include "paint/unit_ghost.hpp"
 #include "session/texts.hpp"
 #include "ui/fields.hpp"
 #include "ui/plain.hpp"
@@ -31,33 +34,6 @@ QTableWidgetItem* cell(const QString& text, bool loud) {
   return item;
 }
 
-QString value_words(Param p, const std::optional<double>& v, const Style& style) {
-  if (!v) return QStringLiteral("–");
-  return text_of(info(p).kind == Kind::choice
-                     ? format_value(p, *v, style)
-                     : format_quantity(*v, info(p).kind, info(p).digits, style));
-}
-
-/// A candidate's cell: "= 22.23 mm", "≠ 25.40 mm (+3.2)", "NOT COMPARED".
-QString verdict_words(const MatrixRow& r, const Style& style) {
-  switch (r.sameness) {
-    case Sameness::not_compared:
-      return QObject::tr("NOT COMPARED");
-    case Sameness::equal:
-      return QStringLiteral("=  ") + value_words(r.param, r.candidate, style);
-    case Sameness::differs:
-      break;
-  }
-  QString t = QStringLiteral("≠  ") + value_words(r.param, r.candidate, style);
-  if (info(r.param).kind != Kind::choice)
-    t += QStringLiteral("  (%1%2)")
-             .arg(r.by > 0 ? QStringLiteral("+") : QString(),
-                  text_of(format_quantity(r.by, info(r.param).kind,
-                                          std::max(1, info(r.param).digits), style))
-                      .section(QLatin1Char(' '), 0, 0));
-  return t;
-}
-
 }  // namespace
 
 UnitsFace::UnitsFace(Session& session, Dialogs& dialogs, QWidget* parent)
@@ -81,39 +57,63 @@ QLayout* UnitsFace::build_matrix() {
   sentence_ = label({}, "answer", this);
   sentence_->setAccessibleName(tr("Fitted unit against the others"));
   box->addWidget(sentence_);
-  pins_ = new QHBoxLayout;
-  pins_->setSpacing(6);
+  pins_ = new FlowLayout(6);
+  auto* views = new QButtonGroup(this);
+  const auto view = [&](const QString& words, const QString& tip) {
+    auto* b = new QPushButton(words, this);
+    b->setObjectName(QStringLiteral("small"));
+    b->setCheckable(true);
+    b->setToolTip(plain_tip(tip));
+    views->addButton(b);
+    pins_->addWidget(b);
+    return b;
+  };
+  auto* drawing = view(tr("Drawn"), tr("One unit laid over the fitted one"));
+  all_dimensions_ = view(tr("All dimensions"), tr("The list of all dimensions, side by side"));
+  auto* travel = view(tr("Travel"), tr("What eats the pedal's travel, side by side"));
+  drawing->setChecked(true);
   box->addLayout(pins_);
+  ghost_ = new GhostView(session_, this);
+  QScrollArea* area = moved_area(ghost_, this);
+  box->addWidget(area, 3);
+  connect(ghost_, &GhostView::dimension_touched, this, &UnitsFace::show_dimension);
   matrix_ = new QTableWidget(0, 2, this);
   matrix_->verticalHeader()->hide();
   matrix_->verticalHeader()->setDefaultSectionSize(28);
   matrix_->horizontalHeader()->setDefaultAlignment(Qt::AlignLeft | Qt::AlignVCenter);
   matrix_->setEditTriggers(QAbstractItemView::NoEditTriggers);
   matrix_->setSelectionBehavior(QAbstractItemView::SelectRows);
-  matrix_->setAccessibleName(tr("Compatibility matrix"));
+  matrix_->setAccessibleName(tr("All dimensions, side by side"));
   matrix_->setTabKeyNavigation(false);
   box->addWidget(matrix_, 3);
-  detail_ = label(tr("A dimension that was not compared may be the one that does not fit. Choose a "
-                     "row: it says what a difference asks for, or what to measure."),
-                  "soft", this);
+  matrix_->hide();
+  detail_ =
+      label(tr("A dimension that was not compared may be the one that does not fit. Touch one: "
+               "it says what a difference asks for, or opens what is to be measured."),
+            "soft", this);
   box->addWidget(detail_);
-  connect(matrix_, &QTableWidget::currentCellChanged, this,
-          [this](int at, int, int, int) { show_row(at); });
+  connect(matrix_, &QTableWidget::currentCellChanged, this, [this](int at, int, int, int) {
+    if (const auto* first = at >= 0 ? matrix_->item(at, 0) : nullptr)
+      show_dimension(static_cast<Param>(first->data(Qt::UserRole).toInt()));
+  });
   budget_ = new PictureView(tr("Travel budgets side by side"), this);
   budget_->set_maker([this](QSizeF size) {
-    // Two designs side by side: what was pinned last against the plan, or the plan against today.
-    std::vector<ConditionReport> all;
+    std::vector<ConditionReport> all{session_.strip()[0], session_.strip()[1]};
     auto pinned = candidate_views(session_.job(), 0);
-    if (pinned.empty()) all.push_back(session_.strip()[0]);
-    all.push_back(session_.strip()[1]);
-    if (!pinned.empty()) {
-      all.push_back(std::move(pinned.back().report));
-      all.back().title = Message::data(pin_letter(pinned.size() - 1).toStdString());
+    for (std::size_t i = 0; i < pinned.size(); ++i) {
+      pinned[i].report.title = Message::data(pin_letter(i).toStdString());
+      all.push_back(std::move(pinned[i].report));
     }
     return budget_picture(all, session_.style(), size);
   });
-  budget_->setFixedHeight(134);
-  box->addWidget(budget_);
+  budget_->hide();
+  box->insertWidget(box->indexOf(matrix_), budget_, 3);
+  const auto shows = [](QPushButton* b, QWidget* w) {
+    connect(b, &QPushButton::toggled, w, &QWidget::setVisible);
+  };
+  shows(drawing, area);
+  shows(all_dimensions_, matrix_);
+  shows(travel, budget_);
   return box;
 }
 
@@ -263,41 +263,70 @@ void UnitsFace::refresh_pins() {
   }
   pin_buttons_.clear();
   const auto& pinned = session_.job().candidates;
-  const auto add = [this](QWidget* w) {
-    pins_->addWidget(w);
-    pin_buttons_.push_back(w);
-  };
-  if (pinned.empty()) {
-    add(label(tr("Pin parts from the catalogue to compare them here, on the map and as curves."),
-              "soft", this));
-    return;
-  }
-  add(label(tr("Pinned:"), "soft", this));
-  for (std::size_t i = 0; i < pinned.size(); ++i) {
-    auto* b = new QPushButton(
-        tr("%1  %2  ✕").arg(pin_letter(i), plain_action(text_of(pinned[i].name).left(25))), this);
-    b->setObjectName(QStringLiteral("small"));
-    b->setToolTip(plain_tip(tr("Take it off")));
-    b->setAccessibleName(tr("Take %1 off").arg(text_of(pinned[i].name)));
-    connect(b, &QPushButton::clicked, this, [this, i] { unpin(session_, i); });
-    add(b);
-  }
+  // What was just pinned is what is being thought about; what was taken off is shown no longer.
+  if (pinned.size() > pin_count_)
+    for (std::size_t i = 0; i < pinned.size(); ++i)
+      if (pinned[i].kind == kind_) shown_pin_ = i;
+  if (shown_pin_ && *shown_pin_ >= pinned.size()) shown_pin_.reset();
+  pin_count_ = pinned.size();
+  if (shown_pin_ && pinned[*shown_pin_].kind != kind_) shown_pin_.reset();
+  add_pin(tr("Plan"), {});
+  for (std::size_t i = 0; i < pinned.size(); ++i)
+    add_pin(tr("%1  %2").arg(pin_letter(i), plain_action(text_of(pinned[i].name).left(18))), i);
+}
+
+void UnitsFace::add_pin(const QString& words, std::optional<std::size_t> pin) {
+  auto* b = new QPushButton(words, this);
+  b->setObjectName(QStringLiteral("small"));
+  b->setCheckable(true);
+  b->setChecked(pin == shown_pin_);
+  b->setToolTip(plain_tip(pin ? text_of(session_.job().candidates[*pin].name)
+                              : tr("Lay it over the fitted unit")));
+  connect(b, &QPushButton::clicked, this, [this, pin] {
+    shown_pin_ = pin;
+    if (pin && session_.job().candidates[*pin].kind != kind_) {
+      kind_ = session_.job().candidates[*pin].kind;
+      kind_asked_ = true;
+      kinds_->setCurrentIndex(static_cast<int>(kind_));
+      narrow();
+    }
+    refresh();
+  });
+  pins_->addWidget(b);
+  pin_buttons_.push_back(b);
+  if (!pin) return;
+  auto* off = new QPushButton(QStringLiteral("✕"), this);
+  off->setObjectName(QStringLiteral("small"));
+  off->setFixedWidth(36);
+  off->setToolTip(plain_tip(tr("Take it off")));
+  off->setAccessibleName(tr("Take %1 off").arg(text_of(session_.job().candidates[*pin].name)));
+  connect(off, &QPushButton::clicked, this, [this, at = *pin] { unpin(session_, at); });
+  pins_->addWidget(off);
+  pin_buttons_.push_back(off);
 }
 
 void UnitsFace::refresh_matrix() {
   const Job& job = session_.job();
   std::vector<std::pair<QString, Matrix>> columns;
   columns.emplace_back(tr("Plan"), compare(job, kind_, job.plan));
-  for (std::size_t i = 0; i < job.candidates.size(); ++i)
-    if (job.candidates[i].kind == kind_)
-      columns.emplace_back(pin_letter(i), compare(job, kind_, job.candidates[i].sheet));
-  // The sentence is about the last one pinned: that is what is being thought about.
-  const Matrix& last = columns.back().second;
+  std::size_t drawn = 0;
+  for (std::size_t i = 0; i < job.candidates.size(); ++i) {
+    if (job.candidates[i].kind != kind_) continue;
+    if (shown_pin_ == i) drawn = columns.size();
+    columns.emplace_back(pin_letter(i), compare(job, kind_, job.candidates[i].sheet));
+  }
+  const Matrix& shown = columns[drawn].second;
   sentence_->setText(tr("%1 against fitted: %2 equal, %3 differ, %4 NOT COMPARED")
-                         .arg(columns.back().first)
-                         .arg(last.equal)
-                         .arg(last.differ)
-                         .arg(last.not_compared));
+                         .arg(columns[drawn].first)
+                         .arg(shown.equal)
+                         .arg(shown.differ)
+                         .arg(shown.not_compared));
+  ghost_->show_ghost(kind_, shown_pin_);
+  fill_matrix(columns);
+}
+
+void UnitsFace::fill_matrix(const std::vector<std::pair<QString, Matrix>>& columns) {
+  const Job& job = session_.job();
   std::vector<Param> rows;
   for (const PartDim& d : part_dims(kind_))
     if (std::any_of(columns.begin(), columns.end(), [&](const auto& c) {
@@ -319,7 +348,7 @@ void UnitsFace::refresh_matrix() {
     const Value v = value_of(job, As::found, rows[i]);
     const bool own = v.origin == Origin::measured;
     matrix_->setItem(at, 1,
-                     cell(own ? value_words(rows[i], v.si, style) : tr("not measured"), !own));
+                     cell(own ? dimension_words(rows[i], v.si, style) : tr("not measured"), !own));
     for (std::size_t c = 0; c < columns.size(); ++c) {
       const auto& list = columns[c].second.rows;
       const auto it = std::find_if(list.begin(), list.end(),
@@ -341,15 +370,14 @@ void UnitsFace::refresh_matrix() {
   if (kept >= 0 && kept < matrix_->rowCount()) matrix_->setCurrentCell(kept, 0);
 }
 
-void UnitsFace::show_row(int row) {
-  const QTableWidgetItem* first = row >= 0 ? matrix_->item(row, 0) : nullptr;
-  if (!first) return;
-  const auto p = static_cast<Param>(first->data(Qt::UserRole).toInt());
+void UnitsFace::show_dimension(Param p) {
   QStringList parts{words_of(info(p).help)};
-  for (int c = 2; c < matrix_->columnCount(); ++c)
-    if (const auto* item = matrix_->item(row, c); item && !item->toolTip().isEmpty())
-      parts << matrix_->horizontalHeaderItem(c)->text() + QStringLiteral(": ") + item->toolTip() +
-                   QLatin1Char('.');
+  for (int r = 0; r < matrix_->rowCount(); ++r)
+    if (static_cast<Param>(matrix_->item(r, 0)->data(Qt::UserRole).toInt()) == p)
+      for (int c = 2; c < matrix_->columnCount(); ++c)
+        if (const auto* item = matrix_->item(r, c); item && !item->toolTip().isEmpty())
+          parts << matrix_->horizontalHeaderItem(c)->text() + QStringLiteral(": ") +
+                       item->toolTip() + QLatin1Char('.');
   detail_->setText(parts.join(QLatin1Char(' ')));
 }
 

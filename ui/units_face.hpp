@@ -1,5 +1,5 @@
-// Old against candidate: the matrix of dimensions, several candidates side by side, and the
-// catalogue they come from.
+// Old against candidate: one laid over the fitted unit as a drawing, all of them side by side in a
+// matrix of dimensions one key away, and the catalogue they come from.
 #pragma once
 
 #include <QCheckBox>
@@ -14,6 +14,8 @@
 #include "session/candidates.hpp"
 #include "session/part_list.hpp"
 #include "ui/face.hpp"
+#include "ui/flow_layout.hpp"
+#include "ui/ghost_view.hpp"
 #include "ui/picture_view.hpp"
 #include "ui/stage_page.hpp"
 
@@ -25,6 +27,7 @@ class UnitsFace : public Face {
  public:
   UnitsFace(Session& session, Dialogs& dialogs, QWidget* parent);
   void refresh() override;
+  [[nodiscard]] GhostView* ghost() const { return ghost_; }
   [[nodiscard]] QTableWidget* matrix() const { return matrix_; }
   [[nodiscard]] QListWidget* list() const { return list_; }
   [[nodiscard]] QLineEdit* words() const { return words_; }
@@ -40,7 +43,9 @@ class UnitsFace : public Face {
   void narrow();
   void refresh_matrix();
   void refresh_pins();
-  void show_row(int row);
+  void add_pin(const QString& words, std::optional<std::size_t> pin);
+  void fill_matrix(const std::vector<std::pair<QString, Matrix>>& columns);
+  void show_dimension(Param param);
   [[nodiscard]] const Part* chosen() const;
   Session& session_;
   Dialogs& dialogs_;
@@ -56,8 +61,12 @@ class UnitsFace : public Face {
   QLabel* sentence_;
   QLabel* detail_;
   QLabel* refusal_;
+  GhostView* ghost_;
+  QPushButton* all_dimensions_;
   QTableWidget* matrix_;
-  QHBoxLayout* pins_;
+  std::optional<std::size_t> shown_pin_;  ///< what lies over the fitted unit; nothing: the plan
+  std::size_t pin_count_ = 0;
+  FlowLayout* pins_;
   std::vector<QWidget*> pin_buttons_;
   PictureView* budget_;
   QTimer delay_;

@@ -6,6 +6,7 @@
 #include "document/param/assist_kind.hpp"
 #include "document/param/bores.hpp"
 #include "document/param/room.hpp"
+#include "document/param/unit.hpp"
 #include "document/param/valves.hpp"
 #include "session/candidates.hpp"
 #include "session/texts.hpp"
@@ -83,6 +84,48 @@ TEST_CASE("a part is found by its bore, pinned, compared, taken into the plan, a
   page->show_face(1);
   unpin(b.session, 0);
   CHECK(b.session.job().candidates.empty());
+}
+
+TEST_CASE("a candidate lies over the fitted unit: differences numbered, blanks measured on it") {
+  Bench b;
+  REQUIRE(b.window->open_path(demo(b.dir, "fire-tender")));
+  auto* page = size_page(b, 1);
+  UnitsFace* units = page->units();
+  GhostView* ghost = units->ghost();
+  REQUIRE(ghost->isVisible());
+  CHECK_FALSE(units->matrix()->isVisible());
+  // The last master that was pinned; its words and the matrix say the same counts.
+  CHECK(units->sentence()->text().startsWith("A against fitted: 0 equal, 11 differ, 12 NOT"));
+  const auto spots = [&](const char* id) {
+    std::vector<QPointF> at;
+    for (const Spot& s : ghost->picture().spots)
+      if (s.id == QLatin1String(id)) at.push_back(s.area.center());
+    return at;
+  };
+  REQUIRE(spots("dim:master.bore").size() == 2);  // its point, and its label
+  const QString said = ghost->picture().said.join("; ");
+  CHECK(said.contains(column(units->matrix(), 3).filter("25.40").front()));
+  CHECK(said.count("NOT COMPARED") == 12);
+  const auto touch = [&](const char* id) {
+    QTest::mouseClick(ghost, Qt::LeftButton, {}, spots(id).back().toPoint());
+  };
+  // A difference says what it asks for, and opens nothing: both sides are known.
+  touch("dim:master.bore");
+  CHECK(ghost->open_field() == nullptr);
+  // A blank of the fitted unit is measured where it is seen, and is compared from then on.
+  touch("dim:unit.rod_kept");
+  ParamField* field = ghost->open_field();
+  REQUIRE(field);
+  CHECK(field->which() == As::found);
+  CHECK(field->param() == param::unit_rod_kept);
+  b.session.set_value(As::found, param::unit_rod_kept, chosen(choice::UnitRodKept::loose));
+  CHECK_FALSE(units->sentence()->text().contains("12 NOT"));
+  // The plan's own unit is one touch away, the list too.
+  QTest::mouseClick(button(units, "Plan"), Qt::LeftButton);
+  CHECK(units->sentence()->text().startsWith("Plan against fitted"));
+  QTest::mouseClick(button(units, "All dimensions"), Qt::LeftButton);
+  CHECK(units->matrix()->isVisible());
+  CHECK_FALSE(ghost->isVisible());
 }
 
 TEST_CASE("an own catalogue replaces the parts, a broken one leaves them and says where") {
@@ -268,8 +311,8 @@ TEST_CASE("the map says how sure a cell is, once the draws are made") {
   CHECK(map->bands().size() == b.session.map()->cells.size());
   map->setFocus();
   QTest::keyClick(map, Qt::Key_Up);
-  CHECK(page->map_face()->cell_line()->text().contains("with all doubts"));
-  CHECK(map->picture().said.join(" ").contains("with all doubts"));
+  CHECK(page->map_face()->cell_line()->text().contains("80 % likely between"));
+  CHECK(map->picture().said.join(" ").contains("80 % likely between"));
   // An edit makes them old: until they are drawn again nothing is claimed.
   QTest::mouseClick(page->map_face()->preference(2), Qt::LeftButton);
   CHECK(map->bands().empty());
