@@ -148,7 +148,7 @@ void draw_spring(QPainter& p, double x, double y) {
 }  // namespace
 
 Picture ageing_plate(const PlateInput& in, QSizeF size) {
-  Plate plate(in, Drawn::tr("The old parts: what breaks when it is disturbed"), size);
+  Plate plate(in, Drawn::tr("The old parts: what breaks when they are disturbed"), size);
   plate.draw([](QPainter& p) {
     draw_hose(p);
     draw_joint(p);

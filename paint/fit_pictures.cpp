@@ -239,7 +239,7 @@ Picture offset_picture(const Job& job, const Style& style, QSizeF size) {
   const Values v = resolve(job, As::plan);
   if (!v.known(param::fit_gap_side)) {
     say_missing(pic, Drawn::tr("Lay a straight edge along the bore to the pedal and measure how "
-                               "far the pedal stands aside."));
+                               "far the pedal stands to one side."));
     return pic;
   }
   struct Step {

@@ -30,6 +30,8 @@ struct Spot {
   QRectF area;
   QString id;
   QString tip;
+  std::function<QString()> later{};  ///< in place of a tip: made when it is asked for
+  [[nodiscard]] QString words() const { return later ? later() : tip; }
 };
 
 using Layer = std::function<void(QPainter&)>;

@@ -7,6 +7,7 @@
 #include <algorithm>
 #include <cmath>
 #include <map>
+#include <memory>
 
 #include "master/bores.hpp"
 #include "paint/limit_shape.hpp"
@@ -254,7 +255,7 @@ QString cell_words(const Cell& c, const Style& style, const CellDoubt* doubt) {
   if (c.own && sums_pass(c.verdict))
     w += QStringLiteral(", ") + words_of(words_of_value(c.verdict));
   if (doubt)
-    w += Drawn::tr("; with all doubts %1 % pass, %2 to %3, %4 to %5")
+    w += Drawn::tr("; of 100 draws within the ± %1 pass, 80 % likely between %2 and %3, %4 and %5")
              .arg(doubt->passes * 100, 0, 'f', 0)
              .arg(q(format_quantity(doubt->effort_low_n, Kind::force, 0, style)),
                   q(format_quantity(doubt->effort_high_n, Kind::force, 0, style)),
@@ -280,18 +281,28 @@ Picture size_map_picture(const Sweep& s, const MapMarks& marks, const Style& sty
   const auto said_of = [&](size_t b, size_t r) {
     return cell_words(s.at(b, r), style, doubt_of(b * s.columns() + r));
   };
+  // One copy for all that is painted or said later: a map has hundreds of cells.
+  struct Kept {
+    Sweep sweep;
+    std::vector<CellDoubt> doubts;
+  };
+  const auto kept = std::make_shared<const Kept>(Kept{s, marks.doubts});
   pic.layers.emplace_back(
-      [=, doubts = marks.doubts](QPainter& p) { draw_grid(p, s, doubts, g, style, size); });
+      [=](QPainter& p) { draw_grid(p, kept->sweep, kept->doubts, g, style, size); });
   for (size_t b = 0; b < bores; ++b)
     for (size_t r = 0; r < s.columns(); ++r)
       pic.spots.push_back(
-          {g.cell(b, r, bores), QStringLiteral("cell:%1:%2").arg(b).arg(r), said_of(b, r)});
+          {g.cell(b, r, bores), QStringLiteral("cell:%1:%2").arg(b).arg(r), {}, [=] {
+             const std::size_t at = b * kept->sweep.columns() + r;
+             return cell_words(kept->sweep.at(b, r), style,
+                               at < kept->doubts.size() ? &kept->doubts[at] : nullptr);
+           }});
   if (marks.found_effort_n > 0) {
     const EqualLine effort = equal_line(s, MapFigure::effort, marks.found_effort_n);
     const EqualLine travel = equal_line(s, MapFigure::travel, marks.found_travel_m);
     pic.layers.emplace_back([=](QPainter& p) {
-      draw_equal(p, s, g, effort, Drawn::tr("as hard as today"), false);
-      draw_equal(p, s, g, travel, Drawn::tr("as long as today"), true);
+      draw_equal(p, kept->sweep, g, effort, Drawn::tr("as hard as today"), false);
+      draw_equal(p, kept->sweep, g, travel, Drawn::tr("as long as today"), true);
     });
     pic.said << (effort.pieces.empty() ? Drawn::tr("no cell is as hard as today")
                                        : Drawn::tr("a line shows where it is as hard as today"))
@@ -331,10 +342,13 @@ Picture size_map_picture(const Sweep& s, const MapMarks& marks, const Style& sty
     pic.said << Drawn::tr("cursor: ") + said_of(marks.cursor->first, marks.cursor->second);
   }
   pic.layers.emplace_back(
-      [=, levels = !marks.doubts.empty()](QPainter& p) { draw_key(p, s, levels, size); });
-  QStringList key;
+      [=, levels = !marks.doubts.empty()](QPainter& p) { draw_key(p, kept->sweep, levels, size); });
+  std::vector<Limit> seen;
   for (const auto& c : s.cells)
-    if (const QString word = words_of(limit_words(c.fails)); !key.contains(word)) key << word;
+    if (std::find(seen.begin(), seen.end(), c.fails) == seen.end()) seen.push_back(c.fails);
+  QStringList key;
+  for (const Limit l : seen) key << words_of(limit_words(l));
+  key.removeDuplicates();
   pic.spots.push_back(
       {QRectF(0, size.height() - 28, size.width(), 28), QString(), key.join(QStringLiteral(", "))});
   const auto inside = std::count_if(s.cells.begin(), s.cells.end(),

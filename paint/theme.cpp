@@ -8,6 +8,7 @@ namespace yoke::theme {
 
 QFont text(int px, bool bold) {
   QFont f(QStringLiteral("Roboto"));
+  f.setStyleStrategy(QFont::PreferNoShaping);  // a seventh of an edit went into shaping
   f.setPixelSize(px);
   f.setWeight(bold ? QFont::Bold : QFont::Normal);
   return f;
@@ -15,6 +16,7 @@ QFont text(int px, bool bold) {
 
 QFont figure(int px, bool bold) {
   QFont f(QStringLiteral("Yoke Figures"));
+  f.setStyleStrategy(QFont::PreferNoShaping);  // figures have no pairs to shape
   f.setPixelSize(px);
   f.setWeight(bold ? QFont::Bold : QFont::Normal);
   return f;

@@ -104,7 +104,7 @@ QString decided(const Job& job, const std::vector<ConditionReport>& strip, const
 QString foot(const std::vector<ConditionReport>& strip, const Style& style) {
   QStringList rows{row({Printed::tr("Condition"), Printed::tr("Effort"),
                         Printed::tr("Pedal travel"), Printed::tr("Reserve"), Printed::tr("Reached"),
-                        Printed::tr("Wanted"), Printed::tr("Limits"), Printed::tr("Verdict")},
+                        Printed::tr("Target"), Printed::tr("Limits"), Printed::tr("Verdict")},
                        "th")};
   for (const auto& c : strip) {
     QString verdict = words_of(words_of_value(c.verdict));

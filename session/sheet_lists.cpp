@@ -26,7 +26,7 @@ QString left_out(const LongList& list) {
 
 LongList finding_list(const std::vector<Finding>& findings, const Style& style) {
   LongList l{Printed::tr("Open findings"), {}, {}, 12};
-  l.rows << row({Printed::tr("Severity"), Printed::tr("Finding"), Printed::tr("Held against"),
+  l.rows << row({Printed::tr("How serious"), Printed::tr("Finding"), Printed::tr("Held against"),
                  Printed::tr("Remedy")},
                 "th");
   for (const Finding& x : findings)

@@ -122,7 +122,7 @@ BleedLine bleed_line(const BleedRow& r, std::size_t place) {
         "was.";
   }
   if (r.planned)
-    line.planned = say("outlet {}: {} strokes clear its {}; refill every {} strokes",
+    line.planned = say("outlet {}: {} strokes clear its {}; top up every {} strokes",
                        r.planned->outlet == Outlet::primary ? 1 : 2, r.planned->strokes,
                        amount(r.planned->branch.value(), Kind::volume, 0), r.planned->refill_every);
   line.count = r.planned && r.planned->strokes > 0
@@ -134,7 +134,7 @@ BleedLine bleed_line(const BleedRow& r, std::size_t place) {
                    : say("{} of {} clear in a row", r.done.clear_strokes, kClearStrokes);
   line.refill_now = r.refill_due;
   // Clear or not, the level is as low: both are said.
-  if (r.refill_due) line.state = say("■ REFILL NOW\n{}", line.state);
+  if (r.refill_due) line.state = say("■ TOP UP NOW\n{}", line.state);
   return line;
 }
 

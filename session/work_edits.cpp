@@ -134,7 +134,7 @@ void remove_order_fact(Session& session, const std::string& first, const std::st
 void count_at(Session& session, const std::string& key, const QString& name, BleedCount what) {
   const QString words = what == BleedCount::clear     ? Session::tr("Stroke, clear")
                         : what == BleedCount::bubbles ? Session::tr("Stroke, bubbles")
-                                                      : Session::tr("Refilled");
+                                                      : Session::tr("Topped up");
   session.edit(Session::tr("%1: %2").arg(name, words), [&](Job& j) {
     BleedRecord& r = j.bleeding[key];
     if (what == BleedCount::refill)

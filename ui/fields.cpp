@@ -82,11 +82,12 @@ void ParamField::showEvent(QShowEvent* e) {
   refresh();
 }
 
-void ParamField::set_compact() {
+void ParamField::set_compact(bool says_whose) {
   constexpr int kCompactLabel = 146;
   label_->setFixedWidth(kCompactLabel);
-  label_->setText((which_ == As::found ? tr("Found: ") : tr("Plan: ")) +
-                  words_of(info(param_).words).toLower());
+  const QString words = words_of(info(param_).words);
+  label_->setText(
+      says_whose ? (which_ == As::found ? tr("Found: ") : tr("Plan: ")) + words.toLower() : words);
 }
 
 void ParamField::refuse(const QString& why) {
@@ -125,8 +126,8 @@ QuantityField::QuantityField(Session& session, As which, Param param, QWidget* p
   refresh();
 }
 
-void QuantityField::set_compact() {
-  ParamField::set_compact();
+void QuantityField::set_compact(bool says_whose) {
+  ParamField::set_compact(says_whose);
   how_->hide();
 }
 

@@ -29,8 +29,8 @@ class ParamField : public QWidget {
   [[nodiscard]] Param param() const { return param_; }
   [[nodiscard]] As which() const { return which_; }
   [[nodiscard]] QString refusal() const { return refusal_->text(); }
-  /// Half a line: named with its system, without how it was measured.
-  virtual void set_compact();
+  /// Half a line, without how it was measured; `says_whose`: found and plan stand in one panel.
+  virtual void set_compact(bool says_whose);
   virtual void focus_entry() = 0;
   virtual void refresh() = 0;
 
@@ -56,7 +56,7 @@ class QuantityField : public ParamField {
   QuantityField(Session& session, As which, Param param, QWidget* parent = nullptr);
   [[nodiscard]] QLineEdit* entry() const { return entry_; }
   [[nodiscard]] QComboBox* how() const { return how_; }
-  void set_compact() override;
+  void set_compact(bool says_whose) override;
   void focus_entry() override;
   void refresh() override;
 

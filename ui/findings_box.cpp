@@ -40,15 +40,39 @@ FindingsBox::FindingsBox(Session& session, Stage stage, QWidget* parent)
   setAccessibleName(tr("Findings"));
   setAlignment(Qt::AlignTop | Qt::AlignLeft);
   connect(this, &QLabel::linkActivated, this, [this] { unfold(!all_); });
-  connect(&session_, &Session::changed, this, &FindingsBox::refresh);
-  connect(&session_, &Session::rules_made, this, &FindingsBox::refresh);
-  connect(&session_, &Session::style_changed, this, &FindingsBox::refresh);
+  // Of a page that is not looked at it waits.
+  const auto again = [this] {
+    if (parentWidget()->isVisible()) refresh();
+  };
+  connect(&session_, &Session::changed, this, again);
+  connect(&session_, &Session::rules_made, this, again);
+  connect(&session_, &Session::style_changed, this, again);
   refresh();
 }
 
 void FindingsBox::unfold(bool all) {
   all_ = all;
   refresh();
+}
+
+void FindingsBox::showEvent(QShowEvent* e) {
+  setMinimumHeight(0);
+  refresh();
+  QLabel::showEvent(e);
+}
+
+void FindingsBox::resizeEvent(QResizeEvent* e) {
+  QLabel::resizeEvent(e);
+  if (e->size().width() != e->oldSize().width()) setMinimumHeight(0);
+}
+
+/// While a page is worked on its findings take no room back: what stands below would move under the
+/// pointer at each edit.
+void FindingsBox::keep_height() {
+  if (all_)
+    setMinimumHeight(0);
+  else if (const int high = heightForWidth(width()); high > minimumHeight() && !text().isEmpty())
+    setMinimumHeight(high);
 }
 
 void FindingsBox::refresh() {
@@ -84,8 +108,9 @@ void FindingsBox::refresh() {
     html += link.arg(tr("show the first alone"));
   else if (!mine.empty() && mine.front().severity != Severity::note)
     html += link.arg(tr("limit and remedy"));
-  setVisible(!html.isEmpty());
   if (html != text()) setText(html);
+  keep_height();
+  setVisible(!html.isEmpty() || minimumHeight() > 0);
 }
 
 }  // namespace yoke

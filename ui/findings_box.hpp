@@ -18,7 +18,12 @@ class FindingsBox : public QLabel {
   void unfold(bool all);
   [[nodiscard]] bool unfolded() const { return all_; }
 
+ protected:
+  void showEvent(QShowEvent* e) override;
+  void resizeEvent(QResizeEvent* e) override;
+
  private:
+  void keep_height();
   Session& session_;
   Stage stage_;
   bool all_ = false;

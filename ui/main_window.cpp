@@ -50,14 +50,13 @@ MainWindow::MainWindow(Session& session, Dialogs dialogs)
   outer->addWidget(strip_);
   whole_->addWidget(central);
   setCentralWidget(whole_);
-  notice_ = label({}, "notice", this);
+  notice_ = label({}, "notice", central);
   notice_->setAccessibleName(tr("Refused"));
   notice_->hide();
-  work->addWidget(notice_);
   connect(&session_, &Session::refused, this, [this](const QString& why) {
     notice_->setAccessibleName(tr("Refused"));
     notice_->setText(why);
-    notice_->show();
+    show_notice();
     QAccessibleEvent alert(notice_, QAccessible::Alert);
     QAccessible::updateAccessibility(&alert);
   });
@@ -85,6 +84,16 @@ MainWindow::MainWindow(Session& session, Dialogs dialogs)
   setMinimumSize(960, 560);
   show_stage(Stage::survey);
   refresh_title();
+}
+
+/// Over the foot of the page: what is worked on does not move under the pointer.
+void MainWindow::show_notice() {
+  const int wide = stack_->width();
+  const int high = notice_->heightForWidth(wide);
+  const QPoint foot = stack_->mapTo(notice_->parentWidget(), QPoint(0, stack_->height() - high));
+  notice_->setGeometry(QRect(foot, QSize(wide, high)));
+  notice_->show();
+  notice_->raise();
 }
 
 void MainWindow::refresh_title() {
@@ -137,7 +146,7 @@ void MainWindow::announce_hard() {
   notice_->setAccessibleName(tr("New: do not drive"));
   notice_->setText(
       tr("■ Do not drive, new: %1").arg(one_line(fresh.join(QStringLiteral("; ")), 160)));
-  notice_->show();
+  show_notice();
   QAccessibleEvent alert(notice_, QAccessible::Alert);
   QAccessible::updateAccessibility(&alert);
 }
@@ -183,6 +192,7 @@ bool leaves_undo(const QKeyEvent& key) {
 }  // namespace
 
 bool MainWindow::eventFilter(QObject* watched, QEvent* e) {
+  if (watched == notice_ && e->type() == QEvent::MouseButtonPress) notice_->hide();
   // The field would keep these keys for itself: not asked, the menu's shortcut gets them.
   if (e->type() == QEvent::ShortcutOverride)
     if (auto* entry = qobject_cast<QLineEdit*>(watched); entry && !entry->isModified() &&

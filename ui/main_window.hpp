@@ -79,6 +79,9 @@ class MainWindow : public QMainWindow {
   void remember(const QString& path);
   bool save();
   bool save_as();
+  /// Asks where to, unpacks and opens.
+  bool open_pack(const QString& pack);
+  void save_pack();
   /// Saves by `how`, asked once more whether a read-only file may be replaced.
   bool save_by(const std::function<Expected<bool>(bool into_read_only)>& how);
   bool may_leave();
@@ -124,6 +127,7 @@ class MainWindow : public QMainWindow {
   QStackedWidget* stack_;
   PictureView* strip_;
   QLabel* status_;
+  void show_notice();
   QLabel* notice_;  ///< why an edit was refused
   QMenu* recent_;
   QMenu* pedal_menu_ = nullptr;

@@ -182,6 +182,7 @@ void MainWindow::resizeEvent(QResizeEvent* e) {
   rail_->set_narrow(width() < kNarrowWindow);
   strip_->setFixedHeight(height() < kLowWindow ? kLowStrip : kStrip);
   show_band();
+  if (notice_->isVisible()) show_notice();
 }
 
 }  // namespace yoke

@@ -52,7 +52,8 @@ void ParamPanel::rebuild(const std::vector<std::pair<As, Param>>& params) {
   const auto of = [&params](As w) {
     return std::any_of(params.begin(), params.end(), [w](const auto& p) { return p.first == w; });
   };
-  body->setProperty("both", of(As::found) && of(As::plan));
+  const bool both = of(As::found) && of(As::plan);
+  body->setProperty("both", both);
   auto* grid = new QGridLayout(body);
   grid->setContentsMargins(4, 4, 8, 4);
   grid->setHorizontalSpacing(20);
@@ -60,7 +61,7 @@ void ParamPanel::rebuild(const std::vector<std::pair<As, Param>>& params) {
   const int rows = (static_cast<int>(params.size()) + columns_ - 1) / columns_;
   for (size_t i = 0; i < params.size(); ++i) {
     ParamField* f = make_field(session_, params[i].first, params[i].second, body);
-    if (compact_) f->set_compact();
+    if (compact_) f->set_compact(both);
     connect(f, &ParamField::entered, this, &ParamPanel::entered);
     connect(f, &ParamField::entered, this, [this, f] { ensureWidgetVisible(f, 0, 20); });
     // Down the first column, then the second: Tab follows the eye.

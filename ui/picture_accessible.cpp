@@ -30,7 +30,7 @@ class SpotAccessible : public QAccessibleInterface, public QAccessibleActionInte
   }
   [[nodiscard]] QString text(QAccessible::Text t) const override {
     const Spot* s = spot();
-    return s && t == QAccessible::Name ? (s->tip.isEmpty() ? s->id : s->tip) : QString();
+    return s && t == QAccessible::Name ? (s->words().isEmpty() ? s->id : s->words()) : QString();
   }
   void setText(QAccessible::Text, const QString&) override {}
   [[nodiscard]] QAccessible::Role role() const override { return QAccessible::Button; }

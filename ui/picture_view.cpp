@@ -77,7 +77,7 @@ void PictureView::keyPressEvent(QKeyEvent* e) {
       const int by = e->key() == Qt::Key_Right || e->key() == Qt::Key_Down ? 1 : count - 1;
       const int from = walked_ ? static_cast<int>(*walked_) : (by == 1 ? count - 1 : 0);
       walked_ = static_cast<std::size_t>((from + by) % count);
-      setAccessibleDescription(walked()->tip);
+      setAccessibleDescription(walked()->words());
       QAccessibleEvent moved(this, QAccessible::DescriptionChanged);
       QAccessible::updateAccessibility(&moved);
       update();
@@ -146,8 +146,8 @@ bool PictureView::event(QEvent* e) {
   if (e->type() == QEvent::ToolTip) {
     const auto* help = static_cast<QHelpEvent*>(e);
     const Spot* s = picture().hit(help->pos());
-    if (s && !s->tip.isEmpty())
-      QToolTip::showText(help->globalPos(), s->tip, this);
+    if (const QString words = s ? s->words() : QString(); !words.isEmpty())
+      QToolTip::showText(help->globalPos(), words, this);
     else
       QToolTip::hideText();
     return true;

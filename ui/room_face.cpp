@@ -39,7 +39,7 @@ RoomFace::RoomFace(Session& session, QWidget* parent) : Face(parent), session_(s
   left->addWidget(
       label(tr("Boxes: middle from the mounting face, and whole lengths"), "heading", this));
   table_ = new QTableWidget(0, 9, this);
-  table_->setHorizontalHeaderLabels({tr("Box"), tr("It"), tr("forward"), tr("right"), tr("up"),
+  table_->setHorizontalHeaderLabels({tr("Box"), tr("It is"), tr("forward"), tr("right"), tr("up"),
                                      tr("long"), tr("wide"), tr("high"), tr("swings")});
   table_->verticalHeader()->hide();
   table_->verticalHeader()->setMinimumSectionSize(32);
@@ -182,7 +182,7 @@ void RoomFace::refresh() {
   writing_ = true;
   const QString unit =
       quantity_text(0.1, Kind::length, 0, session_.style()).section(QLatin1Char(' '), -1);
-  QStringList heads{tr("Box"), tr("It")};
+  QStringList heads{tr("Box"), tr("It is")};
   for (const QString& h :
        {tr("forward"), tr("right"), tr("up"), tr("long"), tr("wide"), tr("high"), tr("swings")})
     heads << QStringLiteral("%1\n%2").arg(h, unit);

@@ -172,7 +172,7 @@ void StagePage::refresh_sentence() {
   const Sentence s = stage_sentence(session_, stage_);
   decision_->setText(text_of(s.decision, session_.style()));
   next_->setText(text_of(s.next, session_.style()));
-  next_->setVisible(!s.next.empty());
+  if (!s.next.empty()) next_->show();
 }
 
 void StagePage::set_note(const QString& note) {
@@ -197,6 +197,8 @@ void StagePage::resizeEvent(QResizeEvent* e) {
 
 void StagePage::showEvent(QShowEvent* e) {
   QWidget::showEvent(e);
+  next_->hide();  // shown when it says something, and kept while the page is worked on
+  findings_->refresh();
   show_faces_of_job();
   refresh_sentence();
   refresh();

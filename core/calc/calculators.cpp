@@ -72,7 +72,7 @@ std::vector<Calculator> build() {
       {"shoe",
        "Shoe factor by geometry",
        Stage::size,
-       "Gillespie, Fundamentals of Vehicle Dynamics, from memory",
+       "Gillespie, Fundamentals of Vehicle Dynamics, not checked against its text",
        "",
        {{"push", "Pivot to push", Kind::length, 0, 0.2, {}},
         {"normal", "Pivot to lining's middle", Kind::length, 0, 0.1, {}},
@@ -131,7 +131,7 @@ std::vector<Calculator> build() {
       {"thread",
        "Does this nut belong in this port?",
        Stage::plumb,
-       "thread sizes ISO 261 and ASME B1.1, from memory; near misses are common practice",
+       "thread sizes ISO 261 and ASME B1.1, not checked against their text; near misses are common practice",
        "No sealant and no thread-locker on flare or banjo joints.",
        {{"nut", "Nut's thread", Kind::choice, 0, 0, thread_names()},
         {"nut_seat", "Nut's flare", Kind::choice, 0, 0, seat_names()},
@@ -141,7 +141,7 @@ std::vector<Calculator> build() {
       {"fitting",
        "Which fitting is this?",
        Stage::plumb,
-       "common practice, no source; thread sizes from memory",
+       "common practice, no source; thread sizes not checked against a standard",
        "A nut that screws in proves the thread: not the seat, not the bore, not the circuit.",
        {{"outside", "Outside diameter", Kind::length, 2, 0.0099, {}},
         {"pitch", "Pitch, by gauge", Kind::pitch, 2, 0.001, {}},
@@ -160,7 +160,7 @@ std::vector<Calculator> build() {
       {"restriction",
        "What a narrow place costs",
        Stage::plumb,
-       "laminar flow, Hagen-Poiseuille; viscosity 49 CFR 571.116 from memory, 20 °C common "
+       "laminar flow, Hagen-Poiseuille; viscosity 49 CFR 571.116 not checked against its text, 20 °C common "
        "practice",
        "",
        {{"bore", "Line's bore", Kind::length, 2, 0.00334, {}},
@@ -231,7 +231,7 @@ std::vector<Calculator> build() {
       {"copper",
        "Volt drop of a cable",
        Stage::install,
-       "IEC 60028 and 60228, from memory",
+       "IEC 60028 and 60228, not checked against their text",
        "Battery off first. Fuse at the battery's end.",
        {{"length", "Cable, one way", Kind::length, 0, 2, {}},
         {"area", "Copper", Kind::area, 1, 6e-6, {}},
@@ -285,10 +285,24 @@ Expected<const Calculator*> find_calculator(const std::string& id) {
                "Use one of the names"});
 }
 
+namespace {
+
+/// As a keyboard writes it: a times sign is an x.
+std::string typed(std::string option) {
+  constexpr std::string_view times = "×";
+  for (auto at = option.find(times); at != std::string::npos; at = option.find(times))
+    option.replace(at, times.size(), "x");
+  return option;
+}
+
+}  // namespace
+
 Expected<double> parse_input(const CalcInput& input, std::string_view text, UnitStyle style) {
   if (input.kind == Kind::choice) {
     for (std::size_t i = 0; i < input.options.size(); ++i)
-      if (text == input.options[i] || text == std::to_string(i + 1)) return static_cast<double>(i);
+      if (text == input.options[i] || text == std::to_string(i + 1) ||
+          text == typed(input.options[i]))
+        return static_cast<double>(i);
     std::string all;
     for (const auto& o : input.options) all += (all.empty() ? "" : ", ") + o;
     return fail({input.id, clipped(text, 48), Message::data(all),

@@ -236,7 +236,7 @@ Result air(In v) {
   const Check checks[] = {
       {"air", "The air", v[0], 0, 1e-3, Kind::volume, "At the ambient pressure"},
       {"pressure", "The pressure", v[1], 0, 2e7, Kind::pressure, "In the line"},
-      {"bore", "The bore", v[2], 0.008, 0.06, Kind::length, "Calliper"},
+      {"bore", "The bore", v[2], 0.008, 0.06, Kind::length, "Caliper"},
       {"ratio", "The ratio", v[3], 1, 12, Kind::number, "From both arms"}};
   if (const auto ok = check_all(checks); !ok) return fail(ok.error());
   const double gone = air_volume_m3(v[0], v[1]);
@@ -278,7 +278,7 @@ Result pedal_height(In v) {
 
 Result hone(In v) {
   const Check checks[] = {
-      {"bore", "The bore", v[0], 0.005, 0.1, Kind::length, "Calliper, two directions"}};
+      {"bore", "The bore", v[0], 0.005, 0.1, Kind::length, "Caliper, two directions"}};
   if (const auto ok = check_all(checks); !ok) return fail(ok.error());
   constexpr double kInch = 0.0254;
   return std::vector{judged("Bore", v[0], Kind::length, 2,

@@ -97,7 +97,7 @@ FigureGroup clutch(const FigureInputs& in) {
   FigureGroup g;
   if (!in.strip.clutch) return g;
   g.title = "Clutch, down and up again";
-  g.source = "the model of docs/model/clutch.md; load shape is common practice";
+  g.source = "the program's own model of a clutch; load shape is common practice";
   // What cannot be built releases nothing, however well its clutch is known.
   if (const auto& impossible = in.strip.plan_system.impossible; !impossible.empty()) {
     g.figures.push_back(unsaid("Release", impossible.front().text()));

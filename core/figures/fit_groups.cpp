@@ -138,7 +138,7 @@ FigureGroup offset(const FigureInputs& in) {
   g.source = "geometry";
   if (!v.known(param::fit_gap_side) || !v.known(param::fit_gap_up)) {
     g.figures.push_back(unsaid("What is left",
-                               "how far the pedal stands aside and the pin above "
+                               "the pedal's side offset and how far the pin above "
                                "the bore's line is not known"));
     return g;
   }
@@ -163,7 +163,7 @@ FigureGroup offset(const FigureInputs& in) {
     g.figures.push_back(unsaid("What is left", r.error().text()));
     return g;
   }
-  g.figures.push_back(judged("Left aside", r->side_left.value(), Kind::length, 1,
+  g.figures.push_back(judged("Left to the side", r->side_left.value(), Kind::length, 1,
                              std::abs(r->side_left.value()) <= 1e-4, "0 closes it"));
   g.figures.push_back(told("Above", o.height.value(), Kind::length, 1));
   line("less the shift in height", param::fit_shift_up);
@@ -247,7 +247,7 @@ FigureGroup attitude(const FigureInputs& in) {
                                0, "10 mm to spare"));
   } else {
     g.figures.push_back(
-        unsaid("Head on the steepest slope", "level and its distance aside are not both known"));
+        unsaid("Head on the steepest slope", "level and its distance to the side are not both known"));
   }
   return g;
 }

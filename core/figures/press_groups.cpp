@@ -139,7 +139,7 @@ FigureGroup press(const FigureInputs& in) {
   FigureGroup g;
   if (in.strip.clutch) return g;
   g.title = "The plan at light, firm and hard stops";
-  g.source = "the model of docs/model/feel.md";
+  g.source = "the program's own model of a press";
   const auto m = plan_model(in);
   if (!m) {
     g.figures.push_back(unsaid("Effort and travel", m.error().reason));
@@ -182,12 +182,12 @@ FigureGroup press(const FigureInputs& in) {
 FigureGroup bands(const FigureInputs& in) {
   FigureGroup g;
   g.title = "How sure: 80 % likely between";
-  g.source = "every value drawn within its doubt, 1000 times; docs/model/doubt.md";
+  g.source = "every value drawn 1000 times within its ±";
   DoubtRequest q;
   q.samples = 1000;
   const auto r = doubt(*in.job, ConditionId::plan, q);
   if (!r) {
-    g.figures.push_back(unsaid("Bands of the plan", r.error().reason));
+    g.figures.push_back(unsaid("How sure the plan is", r.error().reason));
     return g;
   }
   for (std::size_t i = 0; i < kPressQuantityCount; ++i) {
@@ -214,7 +214,7 @@ FigureGroup balance(const FigureInputs& in) {
   FigureGroup g;
   if (in.strip.clutch) return g;
   g.title = "Balance and lock order";
-  g.source = "axle loads, textbook mechanics; knee in the spirit of ECE R13-H, from memory";
+  g.source = "axle loads, textbook mechanics; knee in the spirit of ECE R13-H, not checked against its text";
   const auto m = plan_model(in);
   if (!m || !m->system().vehicle) {
     g.figures.push_back(unsaid("Lock order", m ? needs_vehicle(in) : m.error().reason));
@@ -275,7 +275,7 @@ FigureGroup balance(const FigureInputs& in) {
 FigureGroup backward(const FigureInputs& in) {
   FigureGroup g;
   if (in.strip.clutch) return g;
-  g.title = "Backward: what would fit";
+  g.title = "What would fit";
   g.source = "the same model, turned round";
   const Assembly& a = in.strip.plan_system;
   if (!a.system) {

@@ -168,7 +168,7 @@ FigureGroup supply(const FigureInputs& in) {
   const Values& v = in.strip.plan;
   if (in.strip.clutch || !v.is(choice::AssistKind::electric)) return g;
   g.title = "Copper for the motor";
-  g.source = "IEC 60028 and 60228, from memory";
+  g.source = "IEC 60028 and 60228, not checked against their text";
   if (!v.known(param::supply_wire_length) || !v.known(param::supply_wire_area)) {
     g.figures.push_back(
         unsaid("Volt drop at the fuse's rating", "cable length and size are not both known")

@@ -52,7 +52,7 @@ Expected<FlangeReport> flange_stack(const FlangeStack& f) {
        "From its own flange to its end"},
       {"spacers", "Spacers and gaskets", f.spacers.value(), 0, 0.15, Kind::length,
        "Everything between the flanges"},
-      {"panel", "The panel", f.panel.value(), 0, 0.1, Kind::length, "Calliper at the hole's edge"},
+      {"panel", "The panel", f.panel.value(), 0, 0.1, Kind::length, "Caliper at the hole's edge"},
       {"washer", "The washer", f.washer.value(), 0, 0.01, Kind::length, "0 when there is none"},
       {"diameter", "The thread", f.diameter.value(), 0.004, 0.02, Kind::length,
        "Outside of the thread"}};

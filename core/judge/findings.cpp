@@ -332,7 +332,7 @@ std::vector<Finding> strip_findings(const Job& job, const std::vector<ConditionR
                      say("{}: {}", c.title, fault.says),
                      say("front first up to {} g", Plain{kRearLock_g, 1}),
                      "A knee in the rear line, other rear cylinders, or front brakes that do more",
-                     "ECE R13-H, from memory"});
+                     "ECE R13-H, not checked against its text"});
     if (!c.faults.empty() && c.faults.front().rule == PressRule::lock_order) continue;
     // A lever, or a control of one axle alone, is never the only brake: the other must stop it.
     const bool circuit = c.id == ConditionId::primary_lost || c.id == ConditionId::secondary_lost;

@@ -72,7 +72,7 @@ Message bleed_status(const Job& job) {
       std::count_if(rows.begin(), rows.end(), [](const BleedRow& r) { return r.key != "bench"; }));
   if (plan.clutch) return clear > 0 ? "line bled" : "line to bleed";
   if (!plan.missing.empty()) return say("{} unknown", param_list({plan.missing.front()}));
-  return say("{} of {} corners done", clear, nipples);
+  return say("{} of {} nipples done", clear, nipples);
 }
 
 Message install_status(const Job& job) {

@@ -52,7 +52,7 @@ const std::vector<Fitting>& fittings() {
       metric("M10×1", 10, 1, kBubble, cone_in, "4.75 mm tube", "10 or 11 mm"),
       metric("M10×1", 10, 1, kInverted, cone_out, "4.75 mm tube", "10 or 11 mm"),
       metric("M10×1", 10, 1, kBanjo, flat, "banjo", "14 mm head"),
-      metric("M10×1.25", 10, 1.25, kBanjo, flat, "banjo, bleed screw", "14 mm head"),
+      metric("M10×1.25", 10, 1.25, kBanjo, flat, "banjo, bleed nipple", "14 mm head"),
       metric("M12×1", 12, 1, kBubble, cone_in, "6 mm tube, or 4.75 with a large nut",
              "12, 13 or 14 mm"),
       inch("1/8-27 taper", 0.405, 27, kTaper, none, "gauges and test fittings only", "7/16 in")};
@@ -83,8 +83,8 @@ Expected<Length> counted_pitch(int threads, Length over) {
 std::string_view joint_words(Joint joint) {
   static constexpr std::string_view w[] = {"Flare nut",
                                            "Banjo",
-                                           "Bleed screw's seat",
-                                           "Bleed screw's thread",
+                                           "Bleed nipple's seat",
+                                           "Bleed nipple's thread",
                                            "Cups and bore",
                                            "Vacuum hose or booster grommet",
                                            "Reservoir hose on its barb",

@@ -22,22 +22,29 @@ constexpr Thread metric(std::string_view name, double diameter_mm, double pitch_
 
 constexpr Thread kThreads[] = {inch("3/8-24", 0.375, 24),    inch("7/16-24", 0.4375, 24),
                                inch("7/16-20", 0.4375, 20),  inch("1/2-20", 0.5, 20),
-                               inch("9/16-18", 0.5625, 18),  metric("M10x1", 10, 1),
-                               metric("M10x1.25", 10, 1.25), metric("M12x1", 12, 1),
-                               metric("M12x1.25", 12, 1.25), metric("M14x1.5", 14, 1.5)};
+                               inch("9/16-18", 0.5625, 18),  metric("M10×1", 10, 1),
+                               metric("M10×1.25", 10, 1.25), metric("M12×1", 12, 1),
+                               metric("M12×1.25", 12, 1.25), metric("M14×1.5", 14, 1.5)};
 
 struct Pair {
   std::string_view a, b;
 };
 /// Pairs that start and then strip. Common practice, no source.
-constexpr Pair kNearMisses[] = {{"M10x1", "3/8-24"},    {"M10x1", "M10x1.25"},
-                                {"M12x1.25", "1/2-20"}, {"M14x1.5", "9/16-18"},
-                                {"M12x1", "M12x1.25"},  {"7/16-24", "7/16-20"}};
+constexpr Pair kNearMisses[] = {{"M10×1", "3/8-24"},    {"M10×1", "M10×1.25"},
+                                {"M12×1.25", "1/2-20"}, {"M14×1.5", "9/16-18"},
+                                {"M12×1", "M12×1.25"},  {"7/16-24", "7/16-20"}};
 
 std::string plain(std::string_view text) {
   std::string s;
-  for (const char c : text.substr(0, 48)) {
+  constexpr std::string_view times = "×";  // a keyboard has an x
+  for (std::size_t i = 0; i < text.size() && s.size() < 48; ++i) {
+    const char c = text[i];
     if (c == ' ') continue;
+    if (text.substr(i).starts_with(times)) {
+      s += 'x';
+      i += times.size() - 1;
+      continue;
+    }
     s += static_cast<char>(std::tolower(static_cast<unsigned char>(c)));
   }
   for (const std::string_view tail : {"unf", "uns", "unc", "an"})

@@ -19,7 +19,7 @@ enum class Seat { inverted_45, bubble, cone_37, banjo };
 [[nodiscard]] Expected<Seat> parse_seat(std::string_view text);
 
 struct Thread {
-  std::string_view name;  ///< "3/8-24", "M10x1"
+  std::string_view name;  ///< "3/8-24", "M10×1"
   Length outside{};       ///< nominal
   Length pitch{};
 };

@@ -45,7 +45,7 @@ TEST_CASE("threads: what fits, leaks, strips (common practice, no source)") {
   CHECK(mating("M14x1.5", banjo, "9/16-18", banjo) == Mating::strips);
   CHECK(mating("M10x1", bubble, "1/2-20", bubble) == Mating::no_thread);
   CHECK(mating("7/16-20", cone_37, "-4", cone_37) == Mating::fits);
-  CHECK(english(find_thread("M11x1").error().range).find("M10x1") != std::string::npos);
+  CHECK(english(find_thread("M11x1").error().range).find("M10×1") != std::string::npos);
   CHECK(*parse_seat("inverted") == inverted_45);
   CHECK_FALSE(parse_seat("round"));
   // M10 x 1 and 3/8-24 differ by half a millimetre outside and 6 % in pitch.
@@ -200,6 +200,7 @@ TEST_CASE("every bench calculation: runs from its usual values, refuses what can
   CHECK(english(find_calculator("nothing").error().range).find("crowfoot") != std::string::npos);
   const Calculator& t = **find_calculator("thread");
   CHECK(*parse_input(t.inputs[0], "M10x1", UnitStyle::both) == 5);
+  CHECK(*parse_input(t.inputs[0], "M10×1", UnitStyle::both) == 5);
   CHECK(*parse_input(t.inputs[0], "2", UnitStyle::both) == 1);
   CHECK_FALSE(parse_input(t.inputs[0], "left", UnitStyle::both));
 }

@@ -384,11 +384,11 @@ TEST_CASE("fit figures: stack, offset to zero, angles, openings") {
   plan(job, param::fit_gap_up, 0);
   plan(job, param::fit_shift_unit, 0.015);
   plan(job, param::control_rod_length, 0.150);
-  CHECK(*value("offset", "Left aside").si == Approx(0.010));
+  CHECK(*value("offset", "Left to the side").si == Approx(0.010));
   CHECK(*value("offset", "Lug that would close it").si == Approx(0.010));
   CHECK(*value("offset", "Rod angle from what is left").si == Approx(std::asin(0.010 / 0.150)));
   plan(job, param::fit_lug, 0.010);
-  CHECK(value("offset", "Left aside").verdict == Verdict::holds);
+  CHECK(value("offset", "Left to the side").verdict == Verdict::holds);
   plan(job, param::assist_kind, 4);
   plan(job, param::fit_servo_nose, 17 * kPi / 180);
   plan(job, param::fit_breather, 40 * kPi / 180);

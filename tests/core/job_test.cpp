@@ -287,7 +287,7 @@ TEST_CASE("status lines follow the work") {
   found(job, param::circuit_fr, 0);
   job.bleeding["rr"] = {9, 0, 5};
   job.bleeding["rl"] = {9, 0, 4};
-  CHECK(status(Stage::bleed) == "1 of 4 corners done");
+  CHECK(status(Stage::bleed) == "1 of 4 nipples done");
   pass_gate(job, GateId::weep);
   CHECK(status(Stage::prove).rfind("1 of ", 0) == 0);
   job.state = JobState::proved;

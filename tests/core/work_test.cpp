@@ -295,7 +295,7 @@ TEST_CASE("findings carry code, message and remedy, status lines say the most us
   };
   for (const Stage s : kStages) CHECK_FALSE(status(s).empty());
   CHECK(status(Stage::rod) == "nose behind the mounting flange unknown");
-  CHECK(status(Stage::bleed) == "0 of 4 corners done");
+  CHECK(status(Stage::bleed) == "0 of 4 nipples done");
   found(job, param::control_pin_arm, 0.05, How::estimate);
   CHECK(status(Stage::survey) == "pin radius is a guess");
   CHECK(english(stage_status(Job{}, Stage::survey, foot_strip(Job{}, 8), {})) ==

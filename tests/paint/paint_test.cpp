@@ -113,7 +113,7 @@ TEST_CASE("the map: a spot for each cell, in words, where it is drawn") {
   REQUIRE(p.spots.size() == s->cells.size() + 1);  // and the key
   for (size_t i = 0; i < p.spots.size(); i += 17)
     CHECK(p.hit(p.spots[i].area.center())->id == p.spots[i].id);
-  CHECK(p.spots[0].tip.contains(" at 3.00: "));
+  CHECK(p.spots[0].words().contains(" at 3.00: "));
   // Large bores stand on top, large ratios to the right.
   const Spot& last = p.spots[s->cells.size() - 1];
   CHECK(p.spots.front().area.top() > last.area.top());

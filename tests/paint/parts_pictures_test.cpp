@@ -148,7 +148,7 @@ TEST_CASE("twin masters are drawn as two, with their bar, the map is bore by bor
   marks.plan_bore2_m = 0.0206375;
   const Picture p = size_map_picture(s, marks, {}, {560, 260});
   CHECK(p.spots.size() == s.cells.size() + 1);  // and the key
-  CHECK(p.spots.front().tip.contains(" and "));
+  CHECK(p.spots.front().words().contains(" and "));
   CHECK(p.said.join(QLatin1Char('\n')).contains("plan: 3/4 in and 13/16 in"));
 }
 

@@ -94,7 +94,7 @@ TEST_CASE(
   while (r.strokes < first.refill_every) count_stroke(r, false);
   v = bleed_view(job);
   CHECK(v.lines[1].refill_now);
-  CHECK(said(v.lines[1].state).find("■ REFILL NOW\n") == 0);
+  CHECK(said(v.lines[1].state).find("■ TOP UP NOW\n") == 0);
   CHECK_FALSE(v.lines[2].refill_now);
   count_refill(r);
   CHECK_FALSE(bleed_view(job).lines[1].refill_now);

@@ -78,13 +78,13 @@ TEST_CASE("the off-axis budget is brought to zero by keyboard") {
   Bench b;
   REQUIRE(b.window->open_path(demo(b.dir)));
   auto* page = open<FitPage>(b, Stage::fit, 1);
-  CHECK(page->offset()->figures()->text().contains("✗ Left aside: 4.0 mm"));
+  CHECK(page->offset()->figures()->text().contains("✗ Left to the side: 4.0 mm"));
   CHECK(page->offset()->drawing()->picture().said.join(";").contains("not closed"));
   b.type(b.entry(page->offset()->panel(), As::plan, param::fit_lug), "4 mm");
-  CHECK(page->offset()->figures()->text().contains("✓ Left aside: 0.0 mm"));
+  CHECK(page->offset()->figures()->text().contains("✓ Left to the side: 0.0 mm"));
   CHECK(page->offset()->drawing()->picture().said.join(";").contains("closed to zero"));
   b.session.undo();
-  CHECK(page->offset()->figures()->text().contains("✗ Left aside"));
+  CHECK(page->offset()->figures()->text().contains("✗ Left to the side"));
 }
 
 TEST_CASE("a stud that is too short is a hard finding, a thinner plate mends it") {

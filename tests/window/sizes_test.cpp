@@ -34,7 +34,7 @@ void look_at_picture(Found& found, PictureView& view) {
     if (!all.contains(t.area)) found.add(name + ": outside: " + t.text);
     if (t.text.contains(QChar(0x2026)) && !t.text.endsWith(QStringLiteral("……"))) {
       const bool told = std::any_of(picture.spots.begin(), picture.spots.end(), [&](const Spot& s) {
-        return !s.tip.isEmpty() && s.area.intersects(t.area);
+        return (s.later || !s.tip.isEmpty()) && s.area.intersects(t.area);
       });
       if (!told) found.add(name + ": shortened without a tip: " + t.text);
     }

@@ -25,7 +25,7 @@ class Stranger {
     b_.window->show_begin();
     PictureView* kinds = b_.window->begin()->kinds();
     for (const Spot& s : kinds->picture().spots)
-      if (s.tip.contains(words)) {
+      if (s.words().contains(words)) {
         QTest::mouseClick(kinds, Qt::LeftButton, {}, s.area.center().toPoint());
         QApplication::processEvents();
         ++actions;
@@ -119,7 +119,7 @@ TEST_CASE("a stranger reaches the whole clutch answer in 20 actions") {
                  {"Slave stroke", "31"},
                  {"Fork: pivot to slave", "93"},
                  {"Fork: pivot to bearing", "52"},
-                 {"Peak release load", "1350 N"},
+                 {"Pressure-plate release load", "1350 N"},
                  {"Cover's travel limit", "11"}});
   s.begin("master and slave in place of them");
   s.key(Qt::Key_F11);

@@ -249,14 +249,14 @@ TEST_CASE("a corner's words come from the count: strokes alone never say clear")
     if (w.wheel == Wheel::rear_right) every = w.refill_every;
   REQUIRE(every > 0);
   REQUIRE(every < 35);
-  CHECK(says("■ REFILL NOW\n✓ clear"));
+  CHECK(says("■ TOP UP NOW\n✓ clear"));
   press("refill", 35 / every + 1);
-  CHECK_FALSE(says("■ REFILL NOW"));
+  CHECK_FALSE(says("■ TOP UP NOW"));
   CHECK(says("✓ clear"));
-  CHECK(b.session.status_of(Stage::bleed) == "1 of 4 corners done");
+  CHECK(b.session.status_of(Stage::bleed) == "1 of 4 nipples done");
   press("bubbles", 1);
   CHECK_FALSE(says("✓ clear"));
-  CHECK(b.session.status_of(Stage::bleed) == "0 of 4 corners done");
+  CHECK(b.session.status_of(Stage::bleed) == "0 of 4 nipples done");
 }
 
 TEST_CASE(
@@ -323,7 +323,7 @@ TEST_CASE("pictures are walked with the keys and read by assistive programs, pla
       QAccessibleInterface* spot = seen->child(i);
       REQUIRE(spot);
       CHECK(spot->isValid());
-      CHECK(spot->text(QAccessible::Name) == p->picture().spots[static_cast<std::size_t>(i)].tip);
+      CHECK(spot->text(QAccessible::Name) == p->picture().spots[static_cast<std::size_t>(i)].words());
       CHECK_FALSE(spot->text(QAccessible::Name).isEmpty());
       CHECK(spot->rect().isValid());
       CHECK(seen->indexOfChild(spot) == i);

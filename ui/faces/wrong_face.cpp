@@ -10,7 +10,7 @@ WrongFace::WrongFace(Session& session, QWidget* parent)
                    "simulated."),
                 parent) {
   before_ = new ReadingsBox(session, &Job::before,
-                            tr("Before-curve: scale on the pedal pad, tape to the seat"), this);
+                            tr("The pedal before: scale on the pedal pad, tape to the seat"), this);
   before_->setMaximumHeight(196);
   left()->addWidget(before_);
 }

@@ -171,6 +171,9 @@ class SheetView : public QTextBrowser {
   /// Its own two drawings, and nothing else whatever a text in it asks for.
   QVariant loadResource(int type, const QUrl& name) override;
 
+ protected:
+  void resizeEvent(QResizeEvent* e) override;
+
  private:
   SheetPictures pictures_;
 };

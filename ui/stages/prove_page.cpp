@@ -103,7 +103,7 @@ void ProvePage::show_verdict() {
   }
   if (job == reckoned_) return;
   reckoned_ = job;
-  verdict_->setText(tr("Reckoning with %1 readings…").arg(job.readings.size()));
+  verdict_->setText(tr("Working out %1 readings…").arg(job.readings.size()));
   reckoner_.ask([job] { return prove_verdict(job); });
 }
 

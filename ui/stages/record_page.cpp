@@ -3,6 +3,7 @@
 #include <QFileInfo>
 #include <QHBoxLayout>
 #include <QHeaderView>
+#include <QScrollBar>
 #include <QTextDocument>
 #include <QUrl>
 
@@ -21,6 +22,18 @@ void SheetView::show_sheet(const QString& html, SheetPictures pictures) {
   const int room = std::max(240, viewport()->width() - 30);
   setHtml(QString(html).replace(QStringLiteral("width='680'"),
                                 QStringLiteral("width='%1'").arg(std::min(680, room))));
+}
+
+void SheetView::resizeEvent(QResizeEvent* e) {
+  if (e->oldSize().isValid() && e->size().width() == e->oldSize().width()) {
+    // The text is as wide as it was: laying it out anew would cost an edit its frame.
+    QAbstractScrollArea::resizeEvent(e);
+    const int high = qRound(document()->size().height());
+    verticalScrollBar()->setRange(0, std::max(0, high - viewport()->height()));
+    verticalScrollBar()->setPageStep(viewport()->height());
+    return;
+  }
+  QTextBrowser::resizeEvent(e);
 }
 
 QVariant SheetView::loadResource(int type, const QUrl& name) {

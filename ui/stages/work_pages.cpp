@@ -41,7 +41,7 @@ BleedPage::BleedPage(Session& session, QWidget* parent)
   plan_ = label({}, "answer", this);
   body()->addWidget(plan_);
   body()->addWidget(
-      label(tr("Count the strokes as you make them. A count is never a pass: a corner is clear "
+      label(tr("Count the strokes as you make them. A count is never a pass: a nipple is clear "
                "after %1 bubble-free strokes in a row, down and up. Wipe up spills, wear goggles.")
                 .arg(kClearStrokes),
             "caution", this));
@@ -82,7 +82,7 @@ void BleedPage::add_row(QGridLayout* grid, int row, const BleedLine& line) {
   };
   grid->addWidget(button(tr("Stroke, clear"), "clear", BleedCount::clear), row, 3);
   grid->addWidget(button(tr("Stroke, bubbles"), "bubbles", BleedCount::bubbles), row, 4);
-  grid->addWidget(button(tr("Refilled"), "refill", BleedCount::refill), row, 5);
+  grid->addWidget(button(tr("Topped up"), "refill", BleedCount::refill), row, 5);
   auto* state = label({}, "question", this);
   state->setMinimumWidth(150);
   grid->addWidget(state, row, 6);
@@ -122,9 +122,12 @@ void BleedPage::build_rows(const BleedView& view) {
 void BleedPage::show_row(const Row& row, const BleedLine& line) {
   row.plan->setText(text_of(line.planned, session_.style()));
   row.count->setText(text_of(line.count, session_.style()));
-  row.state->setObjectName(line.refill_now ? QStringLiteral("alarm") : QStringLiteral("question"));
-  style()->unpolish(row.state);  // the name decides the colour
-  style()->polish(row.state);
+  const QString role = line.refill_now ? QStringLiteral("alarm") : QStringLiteral("question");
+  if (role != row.state->objectName()) {
+    row.state->setObjectName(role);
+    style()->unpolish(row.state);  // the name decides the colour
+    style()->polish(row.state);
+  }
   row.state->setText(text_of(line.state, session_.style()));
 }
 
