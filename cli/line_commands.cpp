@@ -1,6 +1,7 @@
 // Lines to make.
 #include "cli/commands.hpp"
 #include "cli/options.hpp"
+#include "plumbing/legs.hpp"
 #include "plumbing/line_plan.hpp"
 #include "work/line_gaps.hpp"
 #include "work/line_template.hpp"
@@ -19,8 +20,19 @@ tl::unexpected<Error> no_line(const std::string& name) {
 }  // namespace
 
 Expected<Table> line_table(const Arguments& a) {
-  const auto job = job_of(a);
+  auto job = job_of(a);
   if (!job) return fail(job.error());
+  if (const std::string told = option_of(a, "--legs"); !told.empty()) {
+    const auto legs = parse_legs(told, a.style.units);
+    if (!legs) return fail(legs.error());
+    // In place of the job's own lines, with the usual tube.
+    TubeLine one;
+    one.name = "legs";
+    job->tubes = {one};
+    job->tube_corners.clear();
+    for (const Point3& p : corners_of_legs(*legs))
+      job->tube_corners.push_back({one.name, p.x, p.y, p.z, {}});
+  }
   const std::string name = option_of(a, "--name");
   const auto lines = planned_lines(*job);
   Table t;

@@ -7,6 +7,7 @@
 #include "plumbing/joints.hpp"
 #include "plumbing/paths.hpp"
 #include "plumbing/supply_lines.hpp"
+#include "plumbing/torque.hpp"
 
 namespace yoke::cli {
 
@@ -16,16 +17,32 @@ std::string circuit_key(const std::optional<Outlet>& o) {
   return !o ? "?" : *o == Outlet::primary ? "1" : "2";
 }
 
-Table joints_table(const Job& job, const Style& style) {
+Expected<Table> joints_table(const Job& job, const Arguments& a) {
+  const Style& style = a.style;
+  const std::string wrench = option_of(a, "--wrench"), crowfoot = option_of(a, "--crowfoot");
+  const bool dial = !wrench.empty() || !crowfoot.empty();
+  Expected<double> arm = 0.0, foot = 0.0;
+  if (dial) {
+    arm = parse_quantity(wrench, Kind::length, style.units);
+    if (!arm) return fail(arm.error());
+    foot = parse_quantity(crowfoot, Kind::length, style.units);
+    if (!foot) return fail(foot.error());
+  }
   Table t;
   t.keys = {"joint", "name",    "circuit", "new",    "verdict", "why",
             "mend",  "spanner", "put",     "torque", "proved"};
-  for (const JudgedJoint& j : judged_joints(job, As::plan))
+  if (dial) t.keys.emplace_back("dial");
+  for (const JudgedJoint& j : judged_joints(job, As::plan)) {
     t.rows.push_back(
         {text(j.joint.key), text(j.joint.name, style), text(circuit_key(j.joint.circuit)),
          text(std::string(j.joint.fresh ? "yes" : "no")), text(std::string(verdict_key(j.verdict))),
          text(j.words, style), text(j.mends, style), text(j.spanner, style), text(j.put, style),
          text(j.tighten, style), text(std::string(j.proved ? "yes" : "no"))});
+    if (!dial) continue;
+    const auto words = dial_words(j.seen, *arm, *foot);
+    if (!words) return fail(words.error());
+    t.rows.back().push_back(text(*words, style));
+  }
   return t;
 }
 
@@ -107,7 +124,7 @@ Expected<Table> plumb_table(const Arguments& a) {
   const auto job = job_of(a);
   if (!job) return fail(job.error());
   const std::string show = option_of(a, "--show");
-  if (show.empty() || show == "joints") return joints_table(*job, a.style);
+  if (show.empty() || show == "joints") return joints_table(*job, a);
   if (show == "net") return runs_table(*job, a.style);
   if (show == "ports") return ports_table(*job, a.style);
   if (show == "paths") return paths_table(*job, a.style);

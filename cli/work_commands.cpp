@@ -9,6 +9,7 @@
 #include "judge/rule_book.hpp"
 #include "proving/estimate.hpp"
 #include "proving/gates.hpp"
+#include "work/as_built_check.hpp"
 #include "work/bleeding.hpp"
 #include "work/steps.hpp"
 
@@ -145,6 +146,10 @@ Expected<Table> steps_table(const Arguments& a) {
     }
     row.push_back(text(r ? r->note : std::string()));
     t.rows.push_back(std::move(row));
+    if (const auto built = s.measure ? as_built_check(*job, *s.measure) : std::nullopt)
+      t.notes.push_back(
+          english(say("As built, {}: {}", Message::of_table(info(*s.measure).words), built->words),
+                  a.style));
     for (const Message& m : out_of_order(*job, order, s))
       t.notes.push_back(english(say("{}: {}", s.text, m), a.style));
   }

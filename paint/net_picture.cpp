@@ -118,36 +118,54 @@ void draw_runs(QPainter& p, const Net& net, const Places& at) {
   }
 }
 
-/// The old unit's outlets over the new one's, a cord for each line that moves from one to the
-/// other.
+QRectF body_of(QSizeF s) {
+  const double x = outlet_x(s);
+  return {x - 104, s.height() / 2 - 12, 66, 40};
+}
+
+/// The unit from above, a pipe from each outlet to where its line begins; the old one's outlets
+/// beside it, a cord for each line that moves from one to the other.
 void draw_master(QPainter& p, const NetDrawing& d, QSizeF s, double k) {
   const double mid = s.height() / 2 + 8;
   const double x = outlet_x(s);
   const bool two = d.net.node("outlet2") != nullptr;
-  p.setPen(QPen(theme::kScribe, 1.8));
-  p.setBrush(theme::kDyeDeep);
-  p.drawRect(QRectF(x - 70, mid - 50, 70, 100));
+  const QRectF body = body_of(s);
+  for (int i = 0; i < (two ? 2 : 1); ++i) {
+    const QPointF from = port_point(body, d.unit, i);
+    const QPointF to{x, two ? mid + (i == 0 ? 26 : -26) : mid};
+    QPen pen(theme::kScribe, 2.4);
+    if (i == 1) pen.setDashPattern({6, 3});
+    QPainterPath path(from);
+    // Out of the side it points to, then round the body to its lane.
+    const double lane = to.y() > mid ? body.bottom() + 14 : to.y() < mid ? body.top() - 14 : mid;
+    path.lineTo(from.x(), lane);
+    path.lineTo(body.right() + 20, lane);
+    path.lineTo(to);
+    p.setBrush(Qt::NoBrush);
+    p.setPen(pen);
+    p.drawPath(path);
+  }
+  draw_unit_look(p, body, d.unit, false);
   p.setFont(letters(13, k));
   p.setPen(theme::kScribe);
-  p.drawText(QRectF(x - 68, mid - (two ? 14 : 46), 66, 28), Qt::AlignCenter, Drawn::tr("master"));
+  p.drawText(QRectF(body.left() - 20, body.bottom() + (two ? 20 : 6), 100, 20), Qt::AlignCenter,
+             Drawn::tr("master"));
   if (two) {
     p.setFont(theme::figure(qRound(16 / std::min(1.0, k)), true));
-    p.drawText(QRectF(x - 36, mid + 14, 20, 24), Qt::AlignCenter, QStringLiteral("1"));
-    p.drawText(QRectF(x - 36, mid - 38, 20, 24), Qt::AlignCenter, QStringLiteral("2"));
+    p.drawText(QRectF(x - 34, mid + 36, 20, 22), Qt::AlignCenter, QStringLiteral("1"));
+    p.drawText(QRectF(x - 34, mid - 58, 20, 22), Qt::AlignCenter, QStringLiteral("2"));
   }
   if (!two || (d.ports.lines.empty() && d.ports.open.empty())) return;
-  const QRectF old(20, mid - 36, 46, 72);
-  p.setPen(QPen(theme::kScribeSoft, 1.4, Qt::DashLine));
-  p.setBrush(Qt::NoBrush);
-  p.drawRect(old);
+  const QRectF old(16, mid - 46 - 60, 44, 28);
+  draw_unit_look(p, old, d.old_unit, true);
   p.setFont(letters(13, k));
   p.setPen(theme::kScribeSoft);
-  p.drawText(QRectF(old.left() - 4, old.bottom() + 4, 90, 18), Qt::AlignLeft, Drawn::tr("old one"));
-  const auto y = [mid](Outlet o) { return mid + (o == Outlet::primary ? 22 : -22); };
+  p.drawText(QRectF(old.left(), old.top() - 22, 90, 18), Qt::AlignLeft, Drawn::tr("old one"));
   for (const PortMatch& m : d.ports.lines) {
     const bool crossed = m.old_outlet != m.new_outlet;
     p.setPen(QPen(crossed ? theme::kMarkOnDye : theme::kScribeSoft, 2, Qt::DotLine));
-    p.drawLine(QPointF(old.right(), y(m.old_outlet)), QPointF(x - 70, y(m.new_outlet)));
+    p.drawLine(port_point(old, d.old_unit, m.old_outlet == Outlet::primary ? 0 : 1),
+               port_point(body, d.unit, m.new_outlet == Outlet::primary ? 0 : 1));
   }
 }
 
@@ -231,8 +249,10 @@ Picture scaled(const Picture& inner, QSizeF size, double k, bool wheels) {
 }  // namespace
 
 NetDrawing net_drawing(const Job& job, std::string selected) {
-  return {plumbing_net(job, As::plan), judged_joints(job, As::plan), port_matching(job),
-          std::move(selected)};
+  NetDrawing d{plumbing_net(job, As::plan), judged_joints(job, As::plan), port_matching(job),
+               unit_look(job, As::plan),    unit_look(job, As::found),    std::move(selected)};
+  d.unit.two = d.net.node("outlet2") != nullptr;
+  return d;
 }
 
 Picture net_picture(const NetDrawing& d, QSizeF size) {
@@ -256,6 +276,7 @@ Picture net_picture(const NetDrawing& d, QSizeF size) {
         draw_joint(p, joint_place(d.net, j.joint, at), j, j.joint.key == d.selected, k);
   });
   add_names(inner, d, at, k);
+  add_unit_spots(inner, body_of(room), d.unit);
   // Always in the same order: whoever walks them with the keys stays where he is.
   for (const Wheel w : kWheels)
     if (const NetNode* n = d.net.node(wheel_key(w))) add_end(inner, *n, at.find(n->key)->second, k);

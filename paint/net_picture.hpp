@@ -2,6 +2,7 @@
 // touched; the old unit's outlets beside the new one's.
 #pragma once
 
+#include "paint/net_master.hpp"
 #include "paint/picture.hpp"
 #include "plumbing/joints.hpp"
 #include "plumbing/net.hpp"
@@ -12,11 +13,14 @@ struct NetDrawing {
   Net net;
   std::vector<JudgedJoint> joints;
   PortMatching ports;
+  UnitLook unit;         ///< the plan's
+  UnitLook old_unit;     ///< the fitted one's
   std::string selected;  ///< key of the joint that is looked at
 };
 [[nodiscard]] NetDrawing net_drawing(const Job& job, std::string selected);
 
-/// Spots: "wheel:<n>" flips a wheel's outlet, "joint:<key>" looks at a joint.
+/// Spots: "wheel:<n>" flips a wheel's outlet, "joint:<key>" looks at a joint, "value:<parameter>"
+/// asks how the unit looks.
 [[nodiscard]] Picture net_picture(const NetDrawing& drawing, QSizeF size);
 
 }  // namespace yoke

@@ -190,7 +190,7 @@ Picture heights_picture(const Job& job, const Style& style, QSizeF size) {
   Picture pic;
   pic.size = size;
   ground(pic, Drawn::tr("Heights above the floor, to scale"));
-  const HeightsReport h = heights_report(job, rod_report(job));
+  const HeightsReport h = heights_report(job);
   const Values v = resolve(job, As::plan);
   struct Level {
     QString words;

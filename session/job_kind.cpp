@@ -9,6 +9,7 @@
 #include "document/param/limits.hpp"
 #include "document/param/symptom.hpp"
 #include "document/values.hpp"
+#include "plumbing/supply_lines.hpp"
 #include "session/session.hpp"
 
 namespace yoke {
@@ -83,6 +84,7 @@ bool has_calculator(const Job& job, std::string_view id) {
 }
 
 bool has_face(const Job& job, Stage stage, std::string_view face) {
+  if (stage == Stage::plumb && face == "feeds") return !feed_rows(job).empty();
   const auto kind = kind_of(job);
   if (is_clutch(job) && stage == Stage::size && face == "assist") return false;
   if (!kind) return true;

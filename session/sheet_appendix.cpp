@@ -4,7 +4,9 @@
 #include "plumbing/joints.hpp"
 #include "plumbing/supply_lines.hpp"
 #include "session/sheet_cells.hpp"
+#include "session/texts.hpp"
 #include "survey/rules.hpp"
+#include "work/as_built_check.hpp"
 #include "work/steps.hpp"
 
 namespace yoke {
@@ -76,9 +78,16 @@ QString whole_work(const Job& job, const Style& style) {
   for (const Step& s : install_steps(job)) {
     const StepRecord* const record = record_of(job, s);
     const bool done = is_done(job, s);
+    QStringList notes;
+    if (record && !record->note.empty()) notes << esc(std::string_view(record->note));
+    if (s.measure)
+      if (const auto built = as_built_check(job, *s.measure))
+        notes << esc(Printed::tr("as built %1, %2")
+                         .arg(shown_value(*s.measure, built->built_si, style),
+                              text_of(built->words, style)));
     rows << row({esc(s.text, style),
                  done && record ? esc(std::string_view(record->date)) : QStringLiteral("–"),
-                 record ? esc(std::string_view(record->note)) : QString()});
+                 notes.join(QStringLiteral("; "))});
   }
   return title(Printed::tr("All steps of the work")) + table(rows);
 }

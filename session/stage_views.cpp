@@ -87,6 +87,7 @@ InstallView install_view(const Job& job) {
     StepRow row;
     row.step = s;
     read_record(job, row);
+    if (s.measure) row.as_built = as_built_check(job, *s.measure);
     v.steps.push_back(std::move(row));
   }
   for (StepRow& row : v.steps) {

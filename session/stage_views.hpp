@@ -8,6 +8,7 @@
 
 #include "files/store.hpp"
 #include "proving/gates.hpp"
+#include "work/as_built_check.hpp"
 #include "work/bleeding.hpp"
 #include "work/steps.hpp"
 
@@ -36,9 +37,10 @@ struct StepRow {
   StepState state = StepState::ready;
   std::string date;  ///< ISO day on which it was ticked
   std::string note;
-  std::vector<NeedRow> needs;     ///< those that are open first
-  std::vector<Message> opens;     ///< what it opens again
-  std::vector<Message> too_soon;  ///< ticked before what it needs: what that costs
+  std::vector<NeedRow> needs;            ///< those that are open first
+  std::vector<Message> opens;            ///< what it opens again
+  std::vector<Message> too_soon;         ///< ticked before what it needs: what that costs
+  std::optional<AsBuiltCheck> as_built;  ///< what was measured there, against the plan
 };
 struct InstallView {
   std::vector<StepRow> steps;  ///< in working order

@@ -3,11 +3,14 @@
 #include <QComboBox>
 #include <QHBoxLayout>
 #include <QLabel>
+#include <QPushButton>
 #include <algorithm>
 
 #include "session/job_kind.hpp"
+#include "session/sheet_cells.hpp"
 #include "session/texts.hpp"
 #include "ui/fields.hpp"
+#include "ui/printing.hpp"
 #include "ui/stage_page.hpp"
 
 namespace yoke {
@@ -21,7 +24,15 @@ CalcCard::CalcCard(Session& session, const Calculator& calculator, QWidget* pare
   auto* outer = new QVBoxLayout(this);
   outer->setContentsMargins(0, 10, 0, 6);
   outer->setSpacing(4);
-  outer->addWidget(label(words_of(calculator.title), "heading", this));
+  auto* top = new QHBoxLayout;
+  top->addWidget(label(words_of(calculator.title), "heading", this), 1);
+  auto* paper = new QPushButton(tr("Print…"), this);
+  paper->setObjectName(QStringLiteral("small"));
+  paper->setAccessibleName(tr("Print: %1").arg(words_of(calculator.title)));
+  connect(paper, &QPushButton::clicked, this,
+          [this] { preview_html(window(), words_of(calculator_.title), card_html()); });
+  top->addWidget(paper);
+  outer->addLayout(top);
   auto* grid = new QGridLayout;
   grid->setHorizontalSpacing(10);
   grid->setVerticalSpacing(3);
@@ -111,6 +122,25 @@ void CalcCard::compute() {
 
 QString CalcCard::result() const {
   return results_->isHidden() ? QString() : results_->said().join(QLatin1Char('\n'));
+}
+
+QString CalcCard::card_html() const {
+  QStringList asked;
+  for (std::size_t i = 0; i < values_.size(); ++i) {
+    const CalcInput& in = calculator_.inputs[i];
+    const QString value = in.kind == Kind::choice
+                              ? words_of(in.options[static_cast<std::size_t>(values_[i])])
+                              : full_text(values_[i], in.kind, in.digits, session_.style());
+    asked << sheet::row({sheet::esc(words_of(in.words)), sheet::esc(value)});
+  }
+  QString html = QStringLiteral("<h1>%1</h1>").arg(sheet::esc(words_of(calculator_.title))) +
+                 sheet::table(asked) + QStringLiteral("<p></p>");
+  for (const QString& line : result().split(QLatin1Char('\n')))
+    html += QStringLiteral("<p style='font-size:15px'><b>%1</b></p>").arg(sheet::esc(line));
+  if (calculator_.caution[0] != '\0')
+    html += QStringLiteral("<p>▲ %1</p>").arg(sheet::esc(words_of(calculator_.caution)));
+  return html +
+         QStringLiteral("<p><small>%1</small></p>").arg(sheet::esc(words_of(calculator_.source)));
 }
 
 QLineEdit* CalcCard::entry(const QString& id) const {

@@ -23,6 +23,8 @@ class CalcCard : public QWidget {
   [[nodiscard]] QLineEdit* entry(const QString& id) const;
   /// What it comes to, a line each; nothing while an input is refused.
   [[nodiscard]] QString result() const;
+  /// What was asked and what it comes to, for a page at the bench.
+  [[nodiscard]] QString card_html() const;
 
  private:
   void add_input(QGridLayout* grid, int row, std::size_t index);

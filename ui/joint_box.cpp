@@ -3,6 +3,7 @@
 #include <QDateTime>
 #include <QGridLayout>
 #include <QHBoxLayout>
+#include <QSettings>
 #include <QVBoxLayout>
 #include <algorithm>
 
@@ -10,6 +11,7 @@
 #include "document/moment.hpp"
 #include "files/limits.hpp"
 #include "plumbing/paths.hpp"
+#include "plumbing/torque.hpp"
 #include "session/entries.hpp"
 #include "session/texts.hpp"
 #include "ui/plain.hpp"
@@ -124,14 +126,46 @@ QWidget* JointBox::build_state() {
     const std::string moment = now().toStdString();
     edit(tr("soaked"), [&](JointRecord& r) { r.soaked = moment; });
   });
+  const auto tool = [&](const QString& words, int row, const char* key) {
+    grid->addWidget(label(words, "question", state), row, 0);
+    auto* e = new QLineEdit(state);
+    e->setAccessibleName(words);
+    e->setProperty("scratch", true);  // of the builder's tools, nothing of the job
+    e->setProperty("kept_as", QLatin1String(key));
+    grid->addWidget(e, row, 1);
+    connect(e, &QLineEdit::editingFinished, this, [this, e] { tool_typed(e); });
+    return e;
+  };
+  wrench_ = tool(tr("Torque wrench, drive to grip"), 3, "tool_wrench");
+  crowfoot_ = tool(tr("Crowfoot, drive to nut"), 4, "tool_crowfoot");
   proved_ = new QCheckBox(tr("Screwed together by hand, on the very parts"), state);
-  grid->addWidget(proved_, 3, 0, 1, 3);
+  grid->addWidget(proved_, 5, 0, 1, 3);
   connect(proved_, &QCheckBox::clicked, this, [this](bool on) {
     if (key_.empty()) return;
     session_.edit(tr("joint proved"), [&](Job& j) { prove_joint(j, key_, on); });
   });
   grid->setColumnStretch(1, 1);
   return state;
+}
+
+/// Tools are the builder's: what was typed is kept for every job.
+void JointBox::tool_typed(QLineEdit* entry) {
+  const QString key = entry->property("kept_as").toString();
+  const QString typed_now = entry->text().trimmed();
+  if (typed_now.isEmpty()) {
+    QSettings().remove(key);
+  } else {
+    const auto v = parse_quantity(typed_now.toStdString(), Kind::length, session_.style().units);
+    if (!v || *v <= 0 || *v > 2) {
+      refusal_->setText(v ? tr("A tool is more than 0 and 2 m at most long.")
+                          : error_text(v.error(), session_.style()));
+      refusal_->show();
+      return;
+    }
+    QSettings().setValue(key, *v);
+  }
+  refusal_->hide();
+  refresh();
 }
 
 void JointBox::edit(const QString& what, const std::function<void(JointRecord&)>& fn) {
@@ -222,6 +256,17 @@ void JointBox::fill(const JudgedJoint& j) {
   QStringList rules;
   for (const Message& m : {j.spanner, j.put, j.tighten})
     if (!m.empty()) rules << words(m) + QLatin1Char('.');
+  const double wrench = QSettings().value(QStringLiteral("tool_wrench")).toDouble();
+  const double crowfoot = QSettings().value(QStringLiteral("tool_crowfoot")).toDouble();
+  if (wrench > 0 && crowfoot > 0)
+    if (const auto dial = dial_words(j.seen, wrench, crowfoot); dial && !dial->empty())
+      rules << words(*dial) + QLatin1Char('.');
+  const auto tool = [&](QLineEdit* e, double si) {
+    if (!e->isModified() || !e->hasFocus())
+      e->setText(si > 0 ? quantity_text(si, Kind::length, 0, style) : QString());
+  };
+  tool(wrench_, wrench);
+  tool(crowfoot_, crowfoot);
   rules << path_words(j);
   rules_->setText(rules.join(QLatin1Char('\n')));
   soak_->setEnabled(j.seen.grip == JointGrip::rusted || j.seen.grip == JointGrip::rounded);

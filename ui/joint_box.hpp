@@ -33,6 +33,7 @@ class JointBox : public QWidget {
   void typed(QLineEdit* entry, std::optional<double> JointRecord::*member, Kind kind);
   void edit(const QString& what, const std::function<void(JointRecord&)>& fn);
   void fill(const JudgedJoint& j);
+  void tool_typed(QLineEdit* entry);
   [[nodiscard]] QString path_words(const JudgedJoint& j) const;
   [[nodiscard]] SeizedPlan seized(const JudgedJoint& j) const;
   void add_to_parts();
@@ -51,6 +52,8 @@ class JointBox : public QWidget {
   QComboBox* grip_;
   QLineEdit* bore_;
   QLineEdit* torque_;
+  QLineEdit* wrench_;
+  QLineEdit* crowfoot_;
   QCheckBox* proved_;
   QPushButton* soak_;
   QPushButton* buy_;

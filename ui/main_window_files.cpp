@@ -1,5 +1,6 @@
 // What the window does with files: opening, saving, leaving, and unsaved work left behind.
 #include <QApplication>
+#include <QDate>
 #include <QFileInfo>
 #include <QLocale>
 #include <QSettings>
@@ -7,9 +8,11 @@
 #include "session/differences.hpp"
 #include "session/job_pictures.hpp"
 #include "session/packing.hpp"
+#include "session/resume.hpp"
 #include "session/texts.hpp"
 #include "ui/main_window.hpp"
 #include "ui/plain.hpp"
+#include "ui/stages/install_page.hpp"
 
 namespace yoke {
 
@@ -28,6 +31,11 @@ bool MainWindow::open_file(const std::filesystem::path& file) {
   if (session_.path().toStdString() == file.string()) remember(session_.path());
   make_anew();  // whoever opens a job may hold on to its pages at once
   if (begins()) show_stage(Stage::survey);
+  // Weeks later the first thing is where it stands.
+  if (rested_long(session_, QDate::currentDate().toString(Qt::ISODate).toStdString())) {
+    show_stage(Stage::install);
+    static_cast<InstallPage*>(page(Stage::install))->show_resume(true);
+  }
   offer_leftovers();
   return true;
 }

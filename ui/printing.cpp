@@ -5,6 +5,7 @@
 #include <QPrintPreviewDialog>
 #include <QPrinter>
 
+#include "session/sheet.hpp"
 #include "ui/preferences.hpp"
 
 namespace yoke {
@@ -38,6 +39,12 @@ void preview_pages(QWidget* parent, const QString& title, const DrawPages& draw)
   QObject::connect(&dialog, &QPrintPreviewDialog::paintRequested, &dialog,
                    [&draw](QPrinter* p) { draw(*p); });
   dialog.exec();
+}
+
+void preview_html(QWidget* parent, const QString& title, const QString& html) {
+  const auto pages = sheet_document(html, {});
+  preview_pages(parent, title,
+                [&pages](QPagedPaintDevice& device) { print_sheet(*pages, device); });
 }
 
 }  // namespace yoke

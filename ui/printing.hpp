@@ -14,5 +14,7 @@ using DrawPages = std::function<void(QPagedPaintDevice&)>;
 bool print_pages(QWidget* parent, const QString& title, const DrawPages& draw);
 /// Shows the pages; they can be printed from there.
 void preview_pages(QWidget* parent, const QString& title, const DrawPages& draw);
+/// The same of a text.
+void preview_html(QWidget* parent, const QString& title, const QString& html);
 
 }  // namespace yoke

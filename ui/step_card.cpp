@@ -85,7 +85,11 @@ void StepCard::build_measure(Param param) {
   entry_->setAccessibleName(name);
   refusal_ = label({}, "caution", this);
   row->addWidget(entry_);
-  row->addWidget(refusal_, 1);
+  held_ = label({}, "soft", this);
+  missed_ = label({}, "caution", this);
+  row->addWidget(held_, 2);
+  row->addWidget(missed_, 2);
+  row->addWidget(refusal_, 2);
   grid_->addLayout(row, 2, 1, 1, 2);
   connect(entry_, &QLineEdit::editingFinished, this, &StepCard::commit_measure);
   show_measure();
@@ -188,6 +192,11 @@ void StepCard::show(const StepRow& now) {
     note_->setCursorPosition(0);
   }
   show_measure();
+  if (!measure_) return;
+  const bool missed = now.as_built && now.as_built->missed;
+  const QString held = now.as_built ? text_of(now.as_built->words, style_) : QString();
+  held_->setText(missed ? QString() : held);
+  missed_->setText(missed ? QStringLiteral("▲ ") + held : QString());
 }
 
 }  // namespace yoke

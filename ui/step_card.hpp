@@ -46,6 +46,8 @@ class StepCard : public QFrame {
   std::optional<Param> measure_;
   QLineEdit* entry_ = nullptr;
   QLabel* refusal_ = nullptr;
+  QLabel* held_ = nullptr;    ///< what was built is as planned
+  QLabel* missed_ = nullptr;  ///< or is not
   [[nodiscard]] QString state_words(const StepRow& now) const;
   void show_words();
   QLabel* text_;

@@ -53,6 +53,7 @@ constexpr Entry kEntries[] = {{GroupId::identity, Stage::survey, groups::identit
                               {GroupId::ends, Stage::rod, groups::rod_ends},
                               {GroupId::gaps, Stage::rod, groups::rod_gaps},
                               {GroupId::heights, Stage::rod, groups::rod_heights},
+                              {GroupId::lamps, Stage::rod, groups::lamps},
                               {GroupId::retained, Stage::rod, groups::rod_retained},
                               {GroupId::chambers, Stage::plumb, groups::chambers},
                               {GroupId::reservoir, Stage::plumb, groups::reservoir},

@@ -246,8 +246,8 @@ FigureGroup attitude(const FigureInputs& in) {
                                bottle_higher(level, side, lean, Length{0.01}).value(), Kind::length,
                                0, "10 mm to spare"));
   } else {
-    g.figures.push_back(
-        unsaid("Head on the steepest slope", "level and its distance to the side are not both known"));
+    g.figures.push_back(unsaid("Head on the steepest slope",
+                               "level and its distance to the side are not both known"));
   }
   return g;
 }
@@ -370,8 +370,7 @@ FigureGroup rod_heights(const FigureInputs& in) {
   g.title = hand ? "Where lever and lamp end up" : "Where pedal, accelerator and lamp end up";
   g.source =
       hand ? "geometry" : "geometry; 2 to 3 in above the accelerator is a preference, not a rule";
-  const RodReport rod = rod_report(*in.job);
-  const HeightsReport h = heights_report(*in.job, rod);
+  const HeightsReport h = heights_report(*in.job);
   g.figures.push_back(words_only("Decided by", h.said));
   if (h.pad_before_m) {
     g.figures.push_back(told("Pedal above the floor, before", *h.pad_before_m, Kind::length, 0));
@@ -383,9 +382,6 @@ FigureGroup rod_heights(const FigureInputs& in) {
     g.figures.push_back(judged("Above the accelerator", *h.above_accelerator_m, Kind::length, 0,
                                *h.above_accelerator_m >= 0 && *h.above_accelerator_m <= 0.0762,
                                "some aim for 2 in, 3 in is usable"));
-  if (h.lamp_after_m)
-    g.figures.push_back(judged("Lamp lights after", *h.lamp_after_m, Kind::length, 1,
-                               *h.lamp_after_m > 0, "its switch left where it is"));
   return g;
 }
 

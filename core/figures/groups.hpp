@@ -62,6 +62,7 @@ void add_causes(FigureGroup& group, const Diagnosis& diagnosis, std::size_t most
 [[nodiscard]] FigureGroup rod_ends(const FigureInputs& in);
 [[nodiscard]] FigureGroup rod_gaps(const FigureInputs& in);
 [[nodiscard]] FigureGroup rod_heights(const FigureInputs& in);
+[[nodiscard]] FigureGroup lamps(const FigureInputs& in);
 [[nodiscard]] FigureGroup rod_retained(const FigureInputs& in);
 [[nodiscard]] FigureGroup later(const FigureInputs& in);
 

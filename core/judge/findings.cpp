@@ -31,6 +31,8 @@
 #include "sizing/relative.hpp"
 #include "survey/identity.hpp"
 #include "work/bleeding.hpp"
+#include "work/as_built_check.hpp"
+#include "work/lamps.hpp"
 #include "work/parts_gate.hpp"
 #include "work/steps.hpp"
 
@@ -40,12 +42,6 @@ namespace {
 
 void add(std::vector<Finding>& all, std::vector<Finding> more) {
   all.insert(all.end(), std::make_move_iterator(more.begin()), std::make_move_iterator(more.end()));
-}
-
-const ConditionReport* report_of(const std::vector<ConditionReport>& strip, ConditionId id) {
-  for (const auto& c : strip)
-    if (c.id == id) return &c;
-  return nullptr;
 }
 
 /// Why the car as it was found is not driven, whatever is planned for it; empty: nothing says so.
@@ -247,6 +243,7 @@ std::vector<Finding> choice_findings(const Job& job, const std::vector<Condition
                  say("Measured as built before the plan was changed, and still counting: {}",
                      param_list(stale)),
                  "measured on this plan", "Measure again, or clear them under Install", source});
+  add(f, as_built_findings(job));
   if (const PartsGate g = parts_gate(job, ""); !g.may_start)
     f.push_back({Severity::warning, Stage::install, FindingCode::install_parts, g.sentence,
                  "every part needed first proved by hand",
@@ -287,7 +284,7 @@ std::vector<Finding> fit_findings(const Job& job, const RodReport& rod) {
                  "nose and seat depth of both units",
                  "Measure both under Rod before the rod is cut or set", "geometry"});
   if (has_assist(job, As::plan)) add(f, output_gap(plan).findings);
-  add(f, heights_report(job, rod).findings);
+  add(f, heights_report(job).findings);
   add(f, retained_report(job).findings);
   add(f, return_findings(plan));
   return f;
@@ -319,6 +316,7 @@ std::vector<Finding> strip_findings(const Job& job, const std::vector<ConditionR
                  "a vacuum source",
                  "An electric vacuum pump with its reservoir, or another kind of assist",
                  "common practice, no source"});
+  add(f, lamp_report(job, report_of(strip, ConditionId::plan)).findings);
   for (const auto& c : strip) {
     if (c.verdict == Verdict::cannot_say && c.target && c.id != ConditionId::found)
       f.push_back({Severity::warning, Stage::size, FindingCode::size_unsaid,

@@ -11,6 +11,7 @@
 #include "plumbing/joints.hpp"
 #include "plumbing/supply_lines.hpp"
 #include "strip/settle.hpp"
+#include "work/lamps.hpp"
 
 namespace yoke {
 
@@ -168,6 +169,20 @@ void settle_plumbing(const Job& job, std::vector<JudgedRule>& book) {
   }
 }
 
+/// A lamp whose switch or travel nobody looked at is not said to light.
+void settle_lamp(const Job& job, const ConditionReport* plan, std::vector<JudgedRule>& book) {
+  const LampReport lamp = lamp_report(job, plan);
+  for (JudgedRule& r : book) {
+    const auto code = find_finding_code(r.id);
+    if (code != FindingCode::rod_lamp && code != FindingCode::rod_lamp_circuits) continue;
+    if (!lamp.asked) r.verdict = Verdict::not_applicable;
+    if (r.verdict == Verdict::holds && !lamp.missing.empty()) {
+      r.verdict = Verdict::cannot_say;
+      r.says = cannot_say(lamp.missing);
+    }
+  }
+}
+
 /// Rules of one value alone: while nobody measured it, it decides, wherever the limit lies.
 void settle_direct(const Job& job, std::vector<JudgedRule>& book) {
   static constexpr std::pair<FindingCode, Param> kOf[] = {
@@ -234,6 +249,7 @@ std::vector<JudgedRule> rule_book(const Job& job) {
   settle_others(job, others);
   settle_direct(job, others);
   settle_plumbing(job, others);
+  settle_lamp(job, report_of(strip, ConditionId::plan), others);
   for (JudgedRule& r : others) r.stage = stage_of(r);
   book.insert(book.end(), std::make_move_iterator(others.begin()),
               std::make_move_iterator(others.end()));

@@ -16,10 +16,10 @@ constexpr double kLeastFreePlay_m = 0.001;
 constexpr double kMostSink_m = 0.002;
 constexpr double kLeastDrop_m = 0.003;
 
-const ConditionReport* report_of(const std::vector<ConditionReport>& strip, ConditionId id) {
-  const auto it =
-      std::find_if(strip.begin(), strip.end(), [id](const auto& c) { return c.id == id; });
-  return it == strip.end() || !it->target ? nullptr : &*it;
+/// One that could be pressed.
+const ConditionReport* pressed(const std::vector<ConditionReport>& strip, ConditionId id) {
+  const ConditionReport* c = report_of(strip, id);
+  return c && c->target ? c : nullptr;
 }
 
 /// What there is of the pad's way, as computed or as entered.
@@ -44,7 +44,7 @@ GateAsk sight(const char* words, std::vector<Message> usual) {
 }
 
 GateAsk reserve_ask(const Job& job, const std::vector<ConditionReport>& strip) {
-  const auto* plan = report_of(strip, ConditionId::plan);
+  const auto* plan = pressed(strip, ConditionId::plan);
   GateAsk a = length_ask("Pedal left before the floor, firm press",
                          limits_of(job).reserve_share * available_m(job, plan), {});
   if (plan) a.predicted = plan->target->reserve_m;
@@ -56,7 +56,7 @@ GateAsk failed_ask(const Job& job, const std::vector<ConditionReport>& strip) {
   GateAsk a = length_ask("Pedal left before the floor, the worse circuit open", {}, {});
   double way = available_m(job, nullptr);
   for (const ConditionId id : {ConditionId::primary_lost, ConditionId::secondary_lost})
-    if (const auto* c = report_of(strip, id)) {
+    if (const auto* c = pressed(strip, id)) {
       way = c->target->available_m;
       a.predicted = std::min(a.predicted.value_or(1e9), c->target->reserve_m);
     }
@@ -70,7 +70,7 @@ GateAsk dead_ask(const Job& job, const std::vector<ConditionReport>& strip) {
   a.kind = Kind::force;
   a.most = limits_of(job).effort_failed_n;
   a.words = "Scale at the pedal, assist dead, pedal as deep as for the stop that the law asks";
-  if (const auto* c = report_of(strip, ConditionId::assist_lost)) {
+  if (const auto* c = pressed(strip, ConditionId::assist_lost)) {
     a.predicted = c->target->at.pad_force_n;
     a.words = say("Scale at the pedal, assist dead, pedal {} down",
                   length(c->target->at.pad_travel_m, 0));
@@ -79,7 +79,7 @@ GateAsk dead_ask(const Job& job, const std::vector<ConditionReport>& strip) {
 }
 
 GateAsk clutch_ask(const Job& job, const std::vector<ConditionReport>& strip, GateId id) {
-  const auto* plan = report_of(strip, ConditionId::plan);
+  const auto* plan = pressed(strip, ConditionId::plan);
   const bool known = plan && plan->clutch;
   if (id == GateId::release) {
     GateAsk a = length_ask("Pedal above the floor where reverse goes in without noise",

@@ -138,7 +138,7 @@ OutputGap output_gap(const Values& v) {
   return g;
 }
 
-HeightsReport heights_report(const Job& job, const RodReport& rod) {
+HeightsReport heights_report(const Job& job) {
   HeightsReport h;
   const Values v = resolve(job, As::plan);
   const Values found = resolve(job, As::found);
@@ -170,15 +170,6 @@ HeightsReport heights_report(const Job& job, const RodReport& rod) {
   if (v.known(param::rod_lamp_travel)) {
     // The switch stays where it is: a pad that rests lower leaves it sooner.
     h.lamp_after_m = v.si(param::rod_lamp_travel) + wish;
-    if (*h.lamp_after_m <= 0)
-      h.findings.push_back({Severity::warning, Stage::rod, FindingCode::rod_lamp,
-                            "The brake lamp would stay on at rest", "off at rest",
-                            "Set its switch after the pedal height", kPractice});
-    else if (rod.free_play && *h.lamp_after_m > rod.free_play->value() + 0.02)
-      h.findings.push_back({Severity::warning, Stage::rod, FindingCode::rod_lamp,
-                            say("The lamp lights after {} only", length(*h.lamp_after_m, 0)),
-                            "before pressure builds", "Set its switch after the pedal height",
-                            kPractice});
   }
   return h;
 }

@@ -48,7 +48,7 @@ struct HeightsReport {
   Message said;                                     ///< what decides, in words
   std::vector<Finding> findings;
 };
-[[nodiscard]] HeightsReport heights_report(const Job& job, const RodReport& rod);
+[[nodiscard]] HeightsReport heights_report(const Job& job);
 
 struct RetainedStep {
   StepId id{};

@@ -106,6 +106,12 @@ ClutchAssembly clutch_in(const Values& v, const Condition& condition) {
                          condition.hot ? std::optional(kHotFluid_C) : std::nullopt);
 }
 
+const ConditionReport* report_of(const std::vector<ConditionReport>& strip, ConditionId id) {
+  for (const ConditionReport& c : strip)
+    if (c.id == id) return &c;
+  return nullptr;
+}
+
 As as_of(ConditionId id) {
   return id == ConditionId::found ? As::found : As::plan;
 }

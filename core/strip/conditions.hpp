@@ -70,6 +70,9 @@ struct StripInputs {
 /// The conditions that exist for what the control works: a clutch has no circuits to lose.
 [[nodiscard]] std::vector<ConditionId> conditions_for(bool clutch);
 [[nodiscard]] As as_of(ConditionId id);
+/// One of a strip; nullptr: it is not in it.
+[[nodiscard]] const ConditionReport* report_of(const std::vector<ConditionReport>& strip,
+                                               ConditionId id);
 /// "front lost", "diagonal 1 lost": named by what the outlet feeds.
 [[nodiscard]] Message condition_title(const Job& job, ConditionId id);
 

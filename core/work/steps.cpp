@@ -47,6 +47,7 @@ void add_rows(const WorkFacts& f, std::vector<Step>& steps) {
   };
 #define TOUCHES(id, gate) at(StepId::id, [](Step& s) { s.touches.push_back(GateId::gate); });
 #define MEASURES(id, what) at(StepId::id, [](Step& s) { s.measure = param::what; });
+#define PICTURE(id, which) at(StepId::id, [](Step& s) { s.picture = StepPicture::which; });
 #define PRESSES(id) at(StepId::id, [](Step& s) { s.presses = true; });
 #define CALL(id, you, helper, words, alone)   \
   at(StepId::id, [&f](Step& s) {              \

@@ -25,6 +25,20 @@ struct Call {
   Message you, helper, words, alone;
 };
 
+/// The drawing of the job that shows what a step works on.
+enum class StepPicture {
+  none,
+  heights,   ///< pedal, accelerator and lamp over the floor
+  pattern,   ///< the holes, full face
+  stack,     ///< what the studs pass through
+  room,      ///< the unit and what is near it
+  rod,       ///< rod, seat and bore in section
+  gap,       ///< the booster's output rod before the piston
+  net,       ///< every joint from outlet to wheel
+  angles,    ///< servo and master by a phone's level
+  bleeding,  ///< the order in which nipples are opened
+};
+
 struct Step {
   StepId id{};
   std::string key;  ///< of its record; of the builder's own steps "own:" and the name
@@ -32,7 +46,8 @@ struct Step {
   Message text;
   Message caution;               ///< shown at the point of use; empty for none
   std::optional<Param> measure;  ///< as-built value to enter
-  Message because;               ///< the fact of the job that calls for it; empty for every job
+  StepPicture picture = StepPicture::none;
+  Message because;  ///< the fact of the job that calls for it; empty for every job
   WorkPlace place = WorkPlace::bay;
   int hands = 1;
   long wait_s = 0;       ///< after it, before what needs it

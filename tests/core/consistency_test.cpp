@@ -4,6 +4,7 @@
 #include <cmath>
 
 #include "assembly/relevance.hpp"
+#include "document/param/rod_ends.hpp"
 #include "document/param/assist.hpp"
 #include "document/param/assist_kind.hpp"
 #include "document/param/bores.hpp"
@@ -118,8 +119,12 @@ TEST_CASE("every question is asked somewhere, and every kind of job can be press
   }
   Job rear_drum = known_job();
   set(rear_drum, param::rear_kind, 0);
+  set(rear_drum, param::lamp_switch, 0);
+  Job line_switch = known_job();
+  set(line_switch, param::lamp_switch, 1);
   for (const ParamInfo& p : all_params()) {
-    if (relevant(rear_drum, As::plan, p.param)) asked[row_of(p.param)] = true;
+    if (relevant(rear_drum, As::plan, p.param) || relevant(line_switch, As::plan, p.param))
+      asked[row_of(p.param)] = true;
     INFO(p.id);
     CHECK(asked[row_of(p.param)]);
   }

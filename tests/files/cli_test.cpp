@@ -103,6 +103,8 @@ TEST_CASE(
         std::any_of(found.begin(), found.end(), [&](const auto& f) { return f["code"] == id; });
     // Joints that nobody looked at are told as open ones.
     if (r["rule"] == "plumb.joint" && r["verdict"] == "cannot say") continue;
+    // A lamp that nobody looked at is proved at its gate.
+    if (id.rfind("rod.lamp", 0) == 0 && r["verdict"] == "cannot say") continue;
     CHECK(told == (r["verdict"] == "fails" || r["verdict"] == "cannot say"));
   }
   CHECK(run({"judge", kDemo, "--rules", "some"}).status == 2);

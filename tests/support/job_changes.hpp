@@ -42,6 +42,17 @@ inline void part_here(Job& j) {
   PartInHand& p = j.parts.front();
   p.here = p.thread = p.seat = p.place = true;
 }
+inline void built_as(Job& j, double rod_m) {
+  j.plan.set(param::control_rod_length, measured(param::control_rod_length, 0.148, How::calliper));
+  set_as_built(j, param::control_rod_length,
+               measured(param::control_rod_length, rod_m, How::calliper));
+}
+inline void built_off(Job& j) {
+  built_as(j, 0.152);
+}
+inline void built_on(Job& j) {
+  built_as(j, 0.1483);
+}
 inline void built_earlier(Job& j) {
   set_as_built(j, param::control_rod_length, {0.120, How::calliper, 0, {}});
   set(j, "rod.snout=40 mm");

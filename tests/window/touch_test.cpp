@@ -158,7 +158,11 @@ TEST_CASE("touching a wheel flips its outlet, and a crossing is a finding") {
   REQUIRE(b.window->open_path(demo(b.dir)));
   b.stage(Stage::plumb);
   auto* drawing = b.page<PlumbPage>(Stage::plumb)->drawing();
-  const Spot wheel = drawing->picture().spots[1];
+  const auto spots = drawing->picture().spots;
+  const auto at = std::find_if(spots.begin(), spots.end(),
+                               [](const Spot& s) { return s.id.startsWith("wheel:"); });
+  REQUIRE(at != spots.end());
+  const Spot wheel = *at;
   QTest::mouseClick(drawing, Qt::LeftButton, {}, wheel.area.center().toPoint());
   CHECK(any_hard(b.session.findings()));
   CHECK(b.window->page(Stage::plumb)->findChild<FindingsBox*>()->text().contains("Crossed"));

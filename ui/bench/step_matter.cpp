@@ -7,12 +7,24 @@
 #include "session/texts.hpp"
 #include "session/track.hpp"
 #include "session/work_edits.hpp"
+#include "ui/step_picture.hpp"
 
 namespace yoke {
 
 StepMatter::StepMatter(Session& session, QWidget* parent) : BenchMatter(session, parent) {
-  auto* box = new QVBoxLayout(this);
+  auto* outer = new QVBoxLayout(this);
+  auto* both = new QHBoxLayout;
+  both->setSpacing(20);
+  outer->addLayout(both, 1);
+  auto* box = new QVBoxLayout;
+  both->addLayout(box, 6);
   box->setSpacing(14);
+  picture_ = new PictureView(tr("What is worked on"), this);
+  picture_->set_maker([this](QSizeF size) {
+    const StepRow* r = now();
+    return r ? step_picture(session_.job(), r->step.picture, session_.style(), size) : Picture{};
+  });
+  both->addWidget(picture_, 5);
   place_ = bench_label("benchSoft", this);
   text_ = bench_label("benchBig", this);
   because_ = bench_label("benchSoft", this);
@@ -39,7 +51,7 @@ StepMatter::StepMatter(Session& session, QWidget* parent) : BenchMatter(session,
     entry_->clear();
     refresh();
   });
-  box->addWidget(track_);
+  outer->addWidget(track_);
   view_ = install_view(session_.job());
   while (at_ + 1 < view_.steps.size() && view_.steps[at_].state != StepState::ready) ++at_;
   StepMatter::refresh();
@@ -103,6 +115,8 @@ void StepMatter::refresh() {
   const StepRow* r = now();
   refusal_->hide();
   track_->redraw();
+  picture_->setVisible(r && r->step.picture != StepPicture::none);
+  picture_->redraw();
   if (!r) return;
   const Style& style = session_.style();
   place_->setText(tr("Step %1 of %2 · %3")
@@ -131,7 +145,10 @@ void StepMatter::refresh() {
   measure_->setText(
       tr("As built: %1, now %2")
           .arg(words_of(info(*r->step.measure).words),
-               v.known() ? shown_value(*r->step.measure, v.si, style) : tr("not measured")));
+               v.known() ? shown_value(*r->step.measure, v.si, style) : tr("not measured")) +
+      (r->as_built ? (r->as_built->missed ? QStringLiteral("\n▲ ") : QStringLiteral("\n")) +
+                         text_of(r->as_built->words, style)
+                   : QString()));
   entry_->setAccessibleName(measure_->text());
 }
 

@@ -32,6 +32,7 @@ class StepMatter : public BenchMatter {
   QLabel* call_;
   QLabel* refusal_;
   PictureView* track_ = nullptr;
+  PictureView* picture_ = nullptr;
 };
 
 }  // namespace yoke

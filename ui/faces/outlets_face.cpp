@@ -55,6 +55,7 @@ OutletsFace::OutletsFace(Session& session, QWidget* parent) : Face(parent), sess
     return net_picture(net_drawing(session_.job(), joint_->key()), size);
   });
   drawing_->set_walkable();
+  editor_ = new CalloutEditor(session_, drawing_);
   drawing_->setMinimumHeight(240);
   row->addWidget(drawing_, 5);
   side_ = build_side();
@@ -103,6 +104,12 @@ void OutletsFace::touched(const QString& id) {
   if (id.startsWith(QStringLiteral("joint:"))) {
     joint_->show_joint(key.toStdString());
     return refresh();
+  }
+  if (id.startsWith(QStringLiteral("value:"))) {
+    for (const Spot& s : drawing_->picture().spots)
+      if (const auto p = find_param(key.toStdString()); p && s.id == id)
+        editor_->open(As::plan, *p, s.area.center());
+    return;
   }
   if (!id.startsWith(QStringLiteral("wheel:"))) return;
   const auto w = static_cast<Wheel>(key.toInt());

@@ -7,6 +7,7 @@
 #include <QScrollArea>
 
 #include "session/session.hpp"
+#include "ui/callout_editor.hpp"
 #include "ui/face.hpp"
 #include "ui/joint_box.hpp"
 #include "ui/param_panel.hpp"
@@ -30,6 +31,7 @@ class OutletsFace : public Face {
   void touched(const QString& id);
   Session& session_;
   PictureView* drawing_;
+  CalloutEditor* editor_;  ///< over it: how the unit looks
   JointBox* joint_;
   std::optional<bool> clutch_;  ///< what the panel asks for
   bool asked_ = false;          ///< for the lines, where there is no room for both

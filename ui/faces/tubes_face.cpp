@@ -168,6 +168,16 @@ QWidget* TubesFace::build_corners(QWidget* parent) {
   table_->setAccessibleName(tr("Corners"));
   table_->setTabKeyNavigation(false);
   column->addWidget(table_, 1);
+  legs_ = new QLineEdit(box);
+  legs_->setProperty("scratch", true);  // it becomes corners, and is kept as those
+  legs_->setMaxLength(1000);
+  legs_->setPlaceholderText(tr("or by legs: 200 mm bend 90, 150 mm turn 45 bend 30, 300 mm"));
+  legs_->setAccessibleName(tr("The line by legs and angles"));
+  legs_->setToolTip(
+      tr("From corner to corner, then how far the tube is turned and bent there; Enter makes the "
+         "corners"));
+  column->addWidget(legs_);
+  connect(legs_, &QLineEdit::returnPressed, this, &TubesFace::legs_typed);
   auto* row = new QHBoxLayout;
   auto* more = new QPushButton(tr("Corner after this"), box);
   auto* fewer = small(tr("Remove"), box);
@@ -213,7 +223,7 @@ void TubesFace::show_tube() {
   for (const TubeLine& line : session_.job().tubes) lines_->addItem(text_of(line.name));
   lines_->setCurrentIndex(t ? static_cast<int>(shown_) : -1);
   for (QWidget* w : std::initializer_list<QWidget*>{name_, outside_, radius_, support_, from_face_,
-                                                    flares_[0], flares_[1], table_})
+                                                    flares_[0], flares_[1], table_, legs_})
     w->setEnabled(t != nullptr);
   if (!name_->isModified() || t == nullptr) name_->setText(t ? text_of(t->name) : QString());
   name_->setModified(false);

@@ -23,6 +23,7 @@ class TubesFace : public Face {
   TubesFace(Session& session, Dialogs& dialogs, QWidget* parent);
   void refresh() override;
   [[nodiscard]] QTableWidget* corners() const { return table_; }
+  [[nodiscard]] QLineEdit* legs() const { return legs_; }
   [[nodiscard]] PictureView* drawing() const { return drawing_; }
   [[nodiscard]] QString steps() const { return steps_->text(); }
   [[nodiscard]] QString refusal() const { return refusal_->text(); }
@@ -42,6 +43,7 @@ class TubesFace : public Face {
   QWidget* build_hold(QWidget* parent);
   QWidget* build_corners(QWidget* parent);
   void corner_typed(int row, int column);
+  void legs_typed();
   void tube_typed(QLineEdit* entry, std::optional<double> TubeLine::*member, const char* words);
   void edit_tube(const QString& what, const std::function<void(TubeLine&)>& fn);
   void remove_line();
@@ -63,6 +65,7 @@ class TubesFace : public Face {
   QCheckBox* from_face_;
   QComboBox* flares_[2];
   QTableWidget* table_;
+  QLineEdit* legs_;
   PictureView* drawing_;
   QLabel* steps_;
   QLabel* cutting_;

@@ -6,6 +6,7 @@
 
 #include "files/limits.hpp"
 #include "paint/tube_picture.hpp"
+#include "plumbing/legs.hpp"
 #include "session/entries.hpp"
 #include "session/template_out.hpp"
 #include "session/texts.hpp"
@@ -50,6 +51,22 @@ void TubesFace::remove_line() {
     j.tubes.erase(j.tubes.begin() + static_cast<std::ptrdiff_t>(at));
     std::erase_if(j.tube_corners, [&](const TubeCorner& c) { return c.line == name; });
   });
+}
+
+void TubesFace::legs_typed() {
+  const TubeLine* const t = tube();
+  if (t == nullptr) return;
+  const auto legs = parse_legs(legs_->text().toStdString(), session_.style().units);
+  if (!legs) return refuse(error_text(legs.error(), session_.style()));
+  const std::string name = t->name;
+  const auto ok = session_.edit(tr("line by legs"), [&](Job& j) {
+    std::erase_if(j.tube_corners, [&](const TubeCorner& c) { return c.line == name; });
+    for (const Point3& p : corners_of_legs(*legs))
+      j.tube_corners.push_back({name, p.x, p.y, p.z, {}});
+  });
+  if (!ok) return;
+  refuse({});
+  legs_->clear();
 }
 
 void TubesFace::rename() {

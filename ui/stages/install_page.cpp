@@ -1,16 +1,21 @@
 #include "ui/stages/install_page.hpp"
 
+#include <QDate>
 #include <QHBoxLayout>
+#include <QMenu>
 #include <QScrollBar>
 #include <QSignalBlocker>
 #include <QTimer>
 #include <QVBoxLayout>
 
 #include "document/as_built.hpp"
+#include "session/resume.hpp"
 #include "session/texts.hpp"
 #include "session/track.hpp"
 #include "session/work_edits.hpp"
+#include "session/work_sheet.hpp"
 #include "ui/plain.hpp"
+#include "ui/printing.hpp"
 
 namespace yoke {
 
@@ -166,16 +171,33 @@ void StepReasons::show_step(const InstallView& view, std::size_t chosen) {
 }
 
 InstallPage::InstallPage(Session& session, Dialogs& dialogs, QWidget* parent)
-    : StagePage(session, Stage::install, tr("What can be done now, and why in this order?"),
-                parent) {
+    : StagePage(session, Stage::install, QString(), parent) {
   progress_ = label({}, "question", this);
   heading()->addWidget(progress_);
-  only_now_ = new QPushButton(tr("Only what can be done now"), this);
+  only_now_ = new QPushButton(tr("Only what is ready"), this);
   only_now_->setCheckable(true);
   heading()->addWidget(only_now_);
   counted_ = new QPushButton(tr("Counted out and in"), this);
   counted_->setCheckable(true);
   heading()->addWidget(counted_);
+  stands_ = new QPushButton(tr("Where it stands"), this);
+  stands_->setCheckable(true);
+  heading()->addWidget(stands_);
+  connect(stands_, &QPushButton::toggled, this, [this] { refresh(); });
+  paper_ = new QPushButton(tr("Print…"), this);
+  auto* menu = new QMenu(paper_);
+  const auto sheet = [&](const QString& words, const std::function<QString()>& html) {
+    connect(menu->addAction(words), &QAction::triggered, this,
+            [this, words, html] { preview_html(window(), words, html()); });
+  };
+  sheet(tr("What is still to do, with boxes to tick"),
+        [this] { return work_plan_html(session_.job(), session_.style(), true); });
+  sheet(tr("All steps, with boxes to tick"),
+        [this] { return work_plan_html(session_.job(), session_.style(), false); });
+  sheet(tr("The calls for two people, large"),
+        [this] { return call_sheet_html(session_.job(), session_.style()); });
+  paper_->setMenu(menu);
+  heading()->addWidget(paper_);
   clear_stale_ = new QPushButton(this);
   clear_stale_->setObjectName(QStringLiteral("small"));
   heading()->addWidget(clear_stale_);
@@ -205,8 +227,12 @@ InstallPage::InstallPage(Session& session, Dialogs& dialogs, QWidget* parent)
   auto* both = new QWidget(side);
   auto* column = new QVBoxLayout(both);
   column->setContentsMargins(0, 0, 0, 0);
+  resume_ = label({}, "plain", both);
+  resume_->setAccessibleName(tr("Where the job stands"));
+  resume_->hide();
   taken_ = new TakenOffBox(session_, dialogs, both);
   taken_->hide();
+  column->addWidget(resume_);
   column->addWidget(taken_);
   column->addWidget(reasons_, 1);
   side->setWidget(both);
@@ -289,7 +315,22 @@ void InstallPage::build(const InstallView& view) {
   replace_inner(scroll_, inner);
 }
 
+void InstallPage::show_resume(bool on) {
+  stands_->setChecked(on);
+}
+
+void InstallPage::write_resume() {
+  resume_->setVisible(stands_->isChecked());
+  if (!stands_->isChecked()) return;
+  QStringList lines;
+  for (const Message& m :
+       resume_of(session_, QDate::currentDate().toString(Qt::ISODate).toStdString()).lines)
+    lines << QStringLiteral("• ") + text_of(m, session_.style());
+  resume_->setText(lines.join(QLatin1Char('\n')));
+}
+
 void InstallPage::refresh() {
+  write_resume();
   view_ = install_view(session_.job());
   build(view_);
   const std::size_t mine = chosen();

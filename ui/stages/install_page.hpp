@@ -46,6 +46,8 @@ class InstallPage : public StagePage {
   Q_OBJECT
  public:
   InstallPage(Session& session, Dialogs& dialogs, QWidget* parent = nullptr);
+  /// Where the job stands, over the way of the work.
+  void show_resume(bool on);
   /// By its place in the order; the track, the list and the reasons follow.
   void choose(std::size_t step);
   [[nodiscard]] PictureView* track() const { return track_; }
@@ -58,6 +60,7 @@ class InstallPage : public StagePage {
   void resizeEvent(QResizeEvent* e) override;
 
  private:
+  void write_resume();
   void show_chosen_card();
   void build(const InstallView& view);
   InstallView view_;
@@ -71,6 +74,9 @@ class InstallPage : public StagePage {
   std::vector<StepCard*> cards_;
   QPushButton* clear_stale_;
   QPushButton* only_now_;
+  QPushButton* paper_;
+  QPushButton* stands_;
+  QLabel* resume_;
   QPushButton* counted_;
   TakenOffBox* taken_;
 };

@@ -31,7 +31,8 @@ RodPage::RodPage(Session& session, QWidget* parent)
                                          : heights_picture(session.job(), session.style(), size);
   };
   auto asked =
-      of_plan({P::rod_height_wish, P::rod_pedal_stop, P::rod_accelerator, P::rod_lamp_travel});
+      of_plan({P::rod_height_wish, P::rod_pedal_stop, P::rod_accelerator, P::lamp_switch,
+               P::rod_lamp_travel, P::lamp_arm, P::lamp_pitch, P::lamp_closes});
   asked.insert(asked.begin(), {As::found, P::control_rest_height});
   register_faces(
       {{"length", tr("Length"), [&](QWidget* p) { return new LengthFace(session, p); }},
@@ -55,7 +56,7 @@ RodPage::RodPage(Session& session, QWidget* parent)
         }},
        {"heights", tr("Pedal, accelerator, lamp"), [&session, asked, heights](QWidget* p) {
           return new DrawnFace(session, tr("Heights and the lamp's switch"), asked, tr("Heights"),
-                               heights, {"heights"}, p);
+                               heights, {"heights", "lamps"}, p);
         }}});
 }
 

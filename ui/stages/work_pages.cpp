@@ -5,6 +5,9 @@
 #include <cmath>
 
 #include "document/as_built.hpp"
+#include "document/param/assist.hpp"
+#include "document/param/supply.hpp"
+#include "paint/feed_picture.hpp"
 #include "paint/sections.hpp"
 #include "session/texts.hpp"
 #include "session/work_edits.hpp"
@@ -17,10 +20,22 @@ namespace yoke {
 PlumbPage::PlumbPage(Session& session, Dialogs& dialogs, QWidget* parent)
     : StagePage(session, Stage::plumb, tr("Which outlet feeds which wheel, and by what line?"),
                 parent) {
+  const auto feeds = [&session](QSizeF size) {
+    return feed_picture(feed_drawing(session.job()), session.style(), size);
+  };
   register_faces(
-      {{"outlets", tr("From outlet to wheel"), [&session](QWidget* p) { return new OutletsFace(session, p); }},
+      {{"outlets", tr("From outlet to wheel"),
+        [&session](QWidget* p) { return new OutletsFace(session, p); }},
        {"lines", tr("Lines to make"),
-        [&session, &dialogs](QWidget* p) { return new TubesFace(session, dialogs, p); }}});
+        [&session, &dialogs](QWidget* p) { return new TubesFace(session, dialogs, p); }},
+       {"feeds", tr("What feeds the assist"), [&session, feeds](QWidget* p) {
+          return new DrawnFace(
+              session, tr("Its wires, or its hose"),
+              of_plan({param::supply_wire_length, param::supply_wire_area, param::supply_fuse,
+                       param::supply_wake, param::supply_ground, param::supply_nipple,
+                       param::supply_valve_way, param::assist_vacuum}),
+              tr("What feeds the assist"), feeds, {"supply"}, p);
+        }}});
 }
 
 PictureView* PlumbPage::drawing() {
