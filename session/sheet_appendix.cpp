@@ -2,6 +2,7 @@
 #include "figures/figures.hpp"
 #include "parts/part.hpp"
 #include "plumbing/joints.hpp"
+#include "plumbing/net.hpp"
 #include "plumbing/supply_lines.hpp"
 #include "session/sheet_cells.hpp"
 #include "session/texts.hpp"
@@ -92,6 +93,25 @@ QString whole_work(const Job& job, const Style& style) {
   return title(Printed::tr("All steps of the work")) + table(rows);
 }
 
+/// Which line goes from which old outlet to which new one.
+QString old_to_new(const Job& job) {
+  const PortMatching m = port_matching(job);
+  if (m.lines.empty() && m.open.empty()) return {};
+  const auto names = [](const std::vector<Wheel>& wheels) {
+    QStringList list;
+    for (const Wheel w : wheels) list << words_of(wheel_words(w));
+    return esc(list.join(QStringLiteral(", ")));
+  };
+  const auto outlet = [](Outlet o) { return QString::number(o == Outlet::primary ? 1 : 2); };
+  QStringList rows{
+      row({Printed::tr("Line to"), Printed::tr("Old outlet"), Printed::tr("New outlet")}, "th")};
+  for (const PortMatch& p : m.lines)
+    rows << row({names(p.wheels), outlet(p.old_outlet), outlet(p.new_outlet)});
+  if (!m.open.empty())
+    rows << row({names(m.open), QStringLiteral("?"), Printed::tr("not traced on both units")});
+  return title(Printed::tr("Old outlets to new")) + table(rows);
+}
+
 /// Every joint with what was seen of it, a box for a pencil where it is to be proved; what feeds
 /// the assist unit, and what happens without.
 QString plumbing(const Job& job, const Style& style) {
@@ -107,7 +127,7 @@ QString plumbing(const Job& job, const Style& style) {
          esc(words_of(verdict_words(j.verdict)) + QStringLiteral(". ") + text_of(j.words, style)),
          esc(j.spanner, style), esc(j.tighten, style), proved});
   }
-  QString h = title(Printed::tr("Joints")) + table(rows);
+  QString h = title(Printed::tr("Joints")) + table(rows) + old_to_new(job);
   const auto feeds = feed_rows(job);
   if (feeds.empty()) return h;
   QStringList lines{row({Printed::tr("Feed"), Printed::tr("As it is"),

@@ -169,7 +169,7 @@ Sentence plumb_sentence(const Session& s) {
 }
 
 Sentence install_sentence(const Session& s) {
-  const InstallView v = install_view(s.job());
+  const InstallView v = install_view(s.job(), wall_clock());
   Sentence w;
   const PartsGate parts = parts_gate(s.job(), "");
   w.decision = say("{} of {} steps done", v.done, v.steps.size());

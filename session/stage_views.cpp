@@ -1,5 +1,6 @@
 #include "session/stage_views.hpp"
 
+#include <QDateTime>
 #include <algorithm>
 #include <cmath>
 #include <map>
@@ -57,19 +58,20 @@ void read_record(const Job& job, StepRow& row) {
 }
 
 /// Needs of a step by where they stand, those that are open first.
-void read_needs(const std::map<std::string, std::size_t>& at, std::vector<StepRow>& rows,
-                StepRow& row) {
+void read_needs(const Job& job, std::string_view now, const std::map<std::string, std::size_t>& at,
+                std::vector<StepRow>& rows, StepRow& row) {
   bool open = false;
   for (const Need& n : row.step.needs) {
     const auto it = at.find(n.key);
     if (it == at.end()) continue;
     const StepRow& other = rows[it->second];
-    open = open || !other.done;
+    const auto rests = other.done && !now.empty() ? wait_left(job, other.step, now) : std::nullopt;
+    open = open || !other.done || rests;
     if (row.done && !other.done) row.too_soon.push_back(too_soon(n, other.step));
     row.needs.push_back(
         {it->second, other.done,
          n.why.empty() ? say("“{}”", other.step.text) : say("“{}”: {}", other.step.text, n.why),
-         n.why, n.of_builder});
+         n.why, n.of_builder, rests.value_or(0)});
   }
   std::stable_sort(row.needs.begin(), row.needs.end(),
                    [](const NeedRow& a, const NeedRow& b) { return !a.done && b.done; });
@@ -78,7 +80,11 @@ void read_needs(const std::map<std::string, std::size_t>& at, std::vector<StepRo
 
 }  // namespace
 
-InstallView install_view(const Job& job) {
+std::string wall_clock() {
+  return QDateTime::currentDateTime().toString(QStringLiteral("yyyy-MM-ddTHH:mm:ss")).toStdString();
+}
+
+InstallView install_view(const Job& job, std::string_view now) {
   InstallView v;
   WorkOrder order = work_order(job);
   std::map<std::string, std::size_t> at;
@@ -91,7 +97,7 @@ InstallView install_view(const Job& job) {
     v.steps.push_back(std::move(row));
   }
   for (StepRow& row : v.steps) {
-    read_needs(at, v.steps, row);
+    read_needs(job, now, at, v.steps, row);
     v.done += row.done ? 1 : 0;
     v.ready += row.state == StepState::ready ? 1 : 0;
   }

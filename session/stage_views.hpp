@@ -29,6 +29,7 @@ struct NeedRow {
   Message words;  ///< "“Crack the line nuts”: only a bolted master holds against the spanner"
   Message why;    ///< the reason alone; empty: it follows from the things themselves
   bool of_builder = false;
+  long long rests_s = 0;  ///< done, and still to soak or rest for so long
 };
 enum class StepState { done, ready, waits };
 struct StepRow {
@@ -49,7 +50,11 @@ struct InstallView {
   std::size_t stale_as_built = 0;  ///< values measured on an earlier plan that still win
   std::vector<Error> refused;      ///< facts of the builder that cannot hold
 };
-[[nodiscard]] InstallView install_view(const Job& job);
+/// `now`: the clock on the wall, "2026-05-31T14:05:09": what must rest holds what needs it until it
+/// has. Without a clock nothing rests.
+[[nodiscard]] InstallView install_view(const Job& job, std::string_view now = {});
+/// The clock on the wall, as the views are told it.
+[[nodiscard]] std::string wall_clock();
 
 /// A place where fluid is worked out, in words.
 struct BleedLine {

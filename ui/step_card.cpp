@@ -148,9 +148,7 @@ bool StepCard::eventFilter(QObject* watched, QEvent* e) {
 QString StepCard::state_words(const StepRow& now) const {
   QStringList words;
   if (step_.hands > 1) words << tr("two people");
-  const QString clock =
-      QDateTime::currentDateTime().toString(QStringLiteral("yyyy-MM-ddTHH:mm:ss"));
-  if (const auto left = wait_left(session_.job(), step_, clock.toStdString())) {
+  if (const auto left = wait_left(session_.job(), step_, wall_clock())) {
     words << tr("rests: %1 h %2 min more").arg(*left / 3600).arg((*left % 3600 + 59) / 60);
   } else if (step_.wait_s >= 3600)
     words << tr("then wait %1 h").arg(step_.wait_s / 3600);
@@ -161,8 +159,14 @@ QString StepCard::state_words(const StepRow& now) const {
   if (!tools.isEmpty() && !now.done) words << tools.join(QStringLiteral(", "));
   if (step_.by_bleeding && !now.done) words << tr("ticked by the counts under Bleed");
   QStringList waits;
-  for (const NeedRow& n : now.needs)
+  for (const NeedRow& n : now.needs) {
     if (!n.done) waits << text_of(n.words, session_.style());
+    if (n.done && n.rests_s > 0)
+      waits << tr("%1, %2 h %3 min more")
+                   .arg(text_of(n.words, session_.style()))
+                   .arg(n.rests_s / 3600)
+                   .arg((n.rests_s % 3600 + 59) / 60);
+  }
   if (!now.done && !waits.isEmpty())
     words << tr("waits for %1").arg(waits.first()) +
                  (waits.size() > 1 ? tr(" and %1 more").arg(waits.size() - 1) : QString());

@@ -9,6 +9,8 @@ namespace {
 // Common usage of the trade, no source.
 constexpr WordPair kWords[] = {{"flare spanner", "flare-nut wrench"},
                                {"flare spanners", "flare-nut wrenches"},
+                               {"bleed nipple", "bleeder screw"},
+                               {"bleed nipples", "bleeder screws"},
                                {"spanner", "wrench"},
                                {"spanners", "wrenches"},
                                {"tyre", "tire"},

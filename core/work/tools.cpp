@@ -8,6 +8,7 @@
 
 #include "assembly/assemble.hpp"
 #include "document/param/unit.hpp"
+#include "plumbing/joints.hpp"
 #include "work/steps.hpp"
 
 namespace yoke {
@@ -117,6 +118,13 @@ std::vector<ToolNeed> tool_list(const Job& job) {
   const WorkFacts f = work_facts(job);
   if (f.unit_out) add_fittings(job, As::found, list);
   if (f.unit_on) add_fittings(job, As::plan, list);
+  // Every other joint whose nut is known.
+  for (const JudgedJoint& j : judged_joints(job, As::plan)) {
+    if (j.spanner.empty() || port_params(j.joint.key)) continue;
+    const bool there = std::any_of(list.begin(), list.end(),
+                                   [&](const ToolNeed& t) { return t.what == j.spanner; });
+    if (!there) list.push_back({j.spanner, j.joint.name, false});
+  }
   for (const Step& s : install_steps(job)) {
     if (is_done(job, s)) continue;
     for (const Message& tool : s.tools) {

@@ -5,6 +5,8 @@
 #include <cmath>
 #include <random>
 
+#include "plumbing/torque.hpp"
+
 using namespace yoke;
 
 namespace {
@@ -50,6 +52,16 @@ TEST_CASE("a U by legs by hand: up the second leg, back beside the first") {
       corners_of_legs(*parse_legs("200 bend 90, 100 turn 90 bend 90, 200", UnitStyle::metric));
   CHECK(std::abs(turned[3].z) == Approx(0.2));
   CHECK(turned[3].x == Approx(0.2));
+}
+
+TEST_CASE("a crowfoot in line asks for less on the dial, square to it for the figure itself") {
+  JointRecord joint;
+  CHECK(dial_words(joint, 0.3, 0.04)->empty());  // no maker's figure: nothing is told
+  joint.torque_nm = 15;
+  // By hand: 15 x 300 / (300 + 40) = 13.2.
+  CHECK(english(*dial_words(joint, 0.3, 0.04)).find("Dial 13.2 N·m") == 0);
+  CHECK(english(*dial_words(joint, 0.3, 0.04)).find("15.0 N·m") != std::string::npos);
+  CHECK_FALSE(dial_words(joint, 0, 0.04));
 }
 
 TEST_CASE("the bender's list of 2000 random lines by legs tells the same turns and bends") {

@@ -14,6 +14,7 @@
 #include "session/stage_views.hpp"
 #include "support/every_code.hpp"
 #include "support/work_done.hpp"
+#include "work/steps.hpp"
 
 using namespace yoke;
 using namespace yoke::test;
@@ -107,6 +108,36 @@ TEST_CASE(
   v = bleed_view(job);
   REQUIRE(v.lines.size() == 2);
   CHECK(v.lines[1].key == "slave");
+}
+
+TEST_CASE("install: what soaks holds what needs it until it has soaked, by the clock") {
+  Job job = known_job();
+  set(job, "master.bore=25.4 mm");
+  const InstallView before = install_view(job);
+  const auto soak = std::find_if(before.steps.begin(), before.steps.end(),
+                                 [](const StepRow& r) { return r.step.wait_s > 0; });
+  REQUIRE(soak != before.steps.end());
+  const auto at = static_cast<std::size_t>(soak - before.steps.begin());
+  // Everything but what it holds is done; it was begun at noon.
+  for (const StepRow& r : before.steps)
+    for (const NeedRow& n : r.needs)
+      if (n.step == at)
+        for (const NeedRow& o : r.needs) record_for(job, before.steps[o.step].step).done = true;
+  record_for(job, soak->step).done = true;
+  record_for(job, soak->step).waits = "2026-05-31T12:00:00";
+  const auto user = [&](std::string_view now) {
+    const InstallView v = install_view(job, now);
+    for (const StepRow& r : v.steps)
+      for (const NeedRow& n : r.needs)
+        if (v.steps[n.step].step.key == soak->step.key) return std::pair(r.state, n.rests_s);
+    FAIL("nothing needs it");
+    return std::pair(StepState::done, 0LL);
+  };
+  const auto [state, left] = user("2026-05-31T12:00:10");
+  CHECK(state == StepState::waits);
+  CHECK(left == soak->step.wait_s - 10);
+  CHECK(user("2026-07-31T12:00:00") == std::pair(StepState::ready, 0LL));
+  CHECK(user({}) == std::pair(StepState::ready, 0LL));
 }
 
 TEST_CASE("gates: a row held by the numbers says why and has nothing to answer") {

@@ -52,7 +52,7 @@ StepMatter::StepMatter(Session& session, QWidget* parent) : BenchMatter(session,
     refresh();
   });
   outer->addWidget(track_);
-  view_ = install_view(session_.job());
+  view_ = install_view(session_.job(), wall_clock());
   while (at_ + 1 < view_.steps.size() && view_.steps[at_].state != StepState::ready) ++at_;
   StepMatter::refresh();
 }
@@ -92,7 +92,7 @@ void StepMatter::tick() {
   entry_->clear();
   tick_step(session_, step_now, true);
   // On along the way to what can be done now; where nothing can, to the next.
-  view_ = install_view(session_.job());
+  view_ = install_view(session_.job(), wall_clock());
   const std::size_t n = view_.steps.size();
   for (std::size_t i = 1; i <= n; ++i)
     if (view_.steps[(at_ + i) % n].state == StepState::ready) {
@@ -111,7 +111,7 @@ void StepMatter::step(int by) {
 }
 
 void StepMatter::refresh() {
-  view_ = install_view(session_.job());
+  view_ = install_view(session_.job(), wall_clock());
   const StepRow* r = now();
   refusal_->hide();
   track_->redraw();
@@ -133,7 +133,7 @@ void StepMatter::refresh() {
       r->step.caution.empty() ? QString() : QStringLiteral("▲ ") + text_of(r->step.caution, style));
   QStringList waits;
   for (const NeedRow& n : r->needs)
-    if (!n.done) waits << text_of(n.words, style);
+    if (!n.done || n.rests_s > 0) waits << text_of(n.words, style);
   state_->setText(r->done           ? tr("✓ done %1").arg(text_of(r->date))
                   : waits.isEmpty() ? tr("not done, can be done now")
                                     : tr("waits for %1").arg(waits.first()));

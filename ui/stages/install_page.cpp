@@ -331,7 +331,7 @@ void InstallPage::write_resume() {
 
 void InstallPage::refresh() {
   write_resume();
-  view_ = install_view(session_.job());
+  view_ = install_view(session_.job(), wall_clock());
   build(view_);
   const std::size_t mine = chosen();
   std::size_t at = 0;  // the cards stand in the order of the steps
