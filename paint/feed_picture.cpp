@@ -17,7 +17,7 @@ theme::Mark mark_of(FeedState s) {
 }
 
 struct RowWords {
-  QString what, is, below;
+  QString what, is, should, without;
   FeedState state = FeedState::open;
 };
 
@@ -48,8 +48,11 @@ void draw_row(QPainter& p, const RowWords& r, QRectF box, bool electric, std::si
   const QFont small = theme::text(12);
   p.setFont(small);
   p.setPen(theme::kScribeSoft);
-  p.drawText(QRectF(box.left() + 24, y + 5, box.width() - 40, box.bottom() - y - 8),
-             Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap, r.below);
+  const double w = box.width() - 40;
+  p.drawText(QRectF(box.left() + 24, y + 3, w, 16), Qt::AlignVCenter,
+             theme::elided(small, r.should, w));
+  p.drawText(QRectF(box.left() + 24, y + 19, w, 16), Qt::AlignVCenter,
+             theme::elided(small, r.without, w));
 }
 
 }  // namespace
@@ -73,12 +76,12 @@ Picture feed_picture(const FeedDrawing& d, const Style& style, QSizeF size) {
     RowWords w;
     w.what = text_of(r.what, style);
     w.is = text_of(r.is, style);
-    w.below = Drawn::tr("should be: %1. Without: %2")
-                  .arg(text_of(r.should, style), text_of(r.without, style));
+    w.should = Drawn::tr("should be: %1").arg(text_of(r.should, style));
+    w.without = Drawn::tr("without: %1").arg(text_of(r.without, style));
     w.state = r.state;
     rows.push_back(std::move(w));
     pic.said << rows.back().what + QStringLiteral(": ") + rows.back().is + QStringLiteral("; ") +
-                    rows.back().below;
+                    rows.back().should + QStringLiteral("; ") + rows.back().without;
   }
   const double unit_w = std::min(120.0, size.width() * 0.2);
   const QRectF unit(size.width() - unit_w - 14, 40, unit_w, size.height() - 54);
@@ -89,9 +92,9 @@ Picture feed_picture(const FeedDrawing& d, const Style& style, QSizeF size) {
       p.setRenderHint(QPainter::Antialiasing);
       draw_row(p, rows[i], box, electric, i);
     });
-    pic.spots.push_back(
-        {box, QString(),
-         rows[i].what + QStringLiteral(": ") + rows[i].is + QStringLiteral("\n") + rows[i].below});
+    pic.spots.push_back({box, QString(),
+                         rows[i].what + QStringLiteral(": ") + rows[i].is + QStringLiteral("\n") +
+                             rows[i].should + QStringLiteral("\n") + rows[i].without});
   }
   pic.layers.emplace_back([=, electric = d.electric](QPainter& p) {
     p.setRenderHint(QPainter::Antialiasing);

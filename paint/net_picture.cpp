@@ -89,6 +89,8 @@ QString short_name(const NetNode& n) {
       return Drawn::tr("anti-lock");
     case NetPart::shuttle:
       return Drawn::tr("failure switch");
+    case NetPart::lamp:
+      return Drawn::tr("lamp switch");
     case NetPart::metering:
       return Drawn::tr("metering");
     case NetPart::proportioning:

@@ -36,12 +36,12 @@ JointBox::JointBox(Session& session, QWidget* parent) : QWidget(parent), session
   verdict_ = label({}, "plain", this);
   box->addWidget(verdict_);
   box->addWidget(build_sides());
+  rules_ = label({}, "soft", this);
+  box->addWidget(rules_);
   box->addWidget(build_state());
   refusal_ = label({}, "caution", this);
   refusal_->hide();
   box->addWidget(refusal_);
-  rules_ = label({}, "soft", this);
-  box->addWidget(rules_);
   seized_ = label({}, "plain", this);
   box->addWidget(seized_);
   buy_ = new QPushButton(tr("Into the parts list"), this);
@@ -126,20 +126,21 @@ QWidget* JointBox::build_state() {
     const std::string moment = now().toStdString();
     edit(tr("soaked"), [&](JointRecord& r) { r.soaked = moment; });
   });
-  const auto tool = [&](const QString& words, int row, const char* key) {
-    grid->addWidget(label(words, "question", state), row, 0);
+  grid->addWidget(label(tr("Wrench, crowfoot"), "question", state), 3, 0);
+  const auto tool = [&](const QString& words, int column, const char* key) {
     auto* e = new QLineEdit(state);
+    e->setToolTip(words);
     e->setAccessibleName(words);
     e->setProperty("scratch", true);  // of the builder's tools, nothing of the job
     e->setProperty("kept_as", QLatin1String(key));
-    grid->addWidget(e, row, 1);
+    grid->addWidget(e, 3, column);
     connect(e, &QLineEdit::editingFinished, this, [this, e] { tool_typed(e); });
     return e;
   };
-  wrench_ = tool(tr("Torque wrench, drive to grip"), 3, "tool_wrench");
-  crowfoot_ = tool(tr("Crowfoot, drive to nut"), 4, "tool_crowfoot");
+  wrench_ = tool(tr("Torque wrench, drive to grip"), 1, "tool_wrench");
+  crowfoot_ = tool(tr("Crowfoot, drive to nut"), 2, "tool_crowfoot");
   proved_ = new QCheckBox(tr("Screwed together by hand, on the very parts"), state);
-  grid->addWidget(proved_, 5, 0, 1, 3);
+  grid->addWidget(proved_, 4, 0, 1, 3);
   connect(proved_, &QCheckBox::clicked, this, [this](bool on) {
     if (key_.empty()) return;
     session_.edit(tr("joint proved"), [&](Job& j) { prove_joint(j, key_, on); });

@@ -201,7 +201,7 @@ bool relevant(const Job& job, As which, Param p) {
     if (one_of(p, {param::lamp_arm, param::lamp_pitch}))
       return kind.is(choice::LampSwitch::pedal);
     if (p == param::lamp_closes)
-      return kind.is(choice::LampSwitch::line) || kind.is(choice::LampSwitch::two);
+      return kind.known() && !kind.is(choice::LampSwitch::pedal);
   }
   if (one_of(p, {param::control_rest_height, param::rod_accelerator}) && pulled_by_hand(job))
     return false;

@@ -9,6 +9,7 @@
 #include "document/param/circuits.hpp"
 #include "document/param/clutch.hpp"
 #include "document/param/control.hpp"
+#include "document/param/rod_ends.hpp"
 #include "document/param/unit.hpp"
 #include "document/param/valves.hpp"
 
@@ -28,6 +29,8 @@ Message part_name(NetPart part, const Message& where) {
       return say("Anti-lock unit, {}", where);
     case NetPart::shuttle:
       return say("Failure switch, {}", where);
+    case NetPart::lamp:
+      return say("Brake-light switch, {}", where);
     case NetPart::split_tee:
       return say("Tee, {}", where);
     case NetPart::metering:
@@ -134,6 +137,9 @@ class Builder {
     if (v_.is(choice::AssistKind::remote) &&
         feeds != (first ? AssistServoFeeds::n2 : AssistServoFeeds::n1))
       end = through(end, NetPart::servo, "servo" + number, where, {});
+    if (v_.is(choice::LampSwitch::two) ||
+        v_.is(first ? choice::LampSwitch::line1 : choice::LampSwitch::line2))
+      end = through(end, NetPart::lamp, "lamp" + number, where, {});
     if (v_.is(choice::ValveShuttle::fitted))
       end = through(end, NetPart::shuttle, "shuttle" + number, where, {});
     if (v_.is(choice::CircuitAntilock::fitted))

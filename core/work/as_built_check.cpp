@@ -9,6 +9,7 @@
 #include "document/param/pedal_rod.hpp"
 #include "document/param/rod_ends.hpp"
 #include "document/values.hpp"
+#include "rod/ends.hpp"
 
 namespace yoke {
 
@@ -38,6 +39,16 @@ double allowed(Param p) {
   return it == std::end(kAllowed) ? 0 : it->si;
 }
 
+/// What the plan says without what was built; a typical figure is nobody's plan.
+std::optional<double> planned(const Job& job, Param p) {
+  Job before = job;
+  before.built.clear(p);
+  // The pedal is to stand where it stood, and what was wished higher or lower.
+  if (p == param::control_rest_height) return heights_report(before).pad_after_m;
+  const Value v = value_of(before, As::plan, p);
+  return v.known() && v.origin != Origin::typical ? std::optional(v.si) : std::nullopt;
+}
+
 Amount amount(double si, Param p) {
   return in_full(si, info(p).kind, std::max(info(p).digits, 1));
 }
@@ -51,20 +62,17 @@ std::optional<AsBuiltCheck> as_built_check(const Job& job, Param p) {
   c.param = p;
   c.built_si = built->si;
   c.tolerance_si = allowed(p);
-  Job before = job;
-  before.built.clear(p);
-  const Value planned = value_of(before, As::plan, p);
-  if (!planned.known() || planned.origin == Origin::typical) {
+  c.planned_si = planned(job, p);
+  if (!c.planned_si) {
     c.words = "the plan has no figure of its own to hold it against";
     return c;
   }
-  c.planned_si = planned.si;
-  const double off = c.built_si - planned.si;
+  const double off = c.built_si - *c.planned_si;
   const double room = c.tolerance_si + built->uncertainty_si;
   const bool more_is_good =
       std::find(std::begin(kMoreIsGood), std::end(kMoreIsGood), p) != std::end(kMoreIsGood);
   c.missed = (more_is_good ? -off : std::abs(off)) > room * (1 + 1e-9);
-  const Amount was = amount(planned.si, p);
+  const Amount was = amount(*c.planned_si, p);
   const Amount by = amount(std::abs(off), p);
   if (!c.missed)
     c.words = say("as planned: {}, {} allowed", was, amount(room, p));

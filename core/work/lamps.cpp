@@ -58,7 +58,7 @@ void judge_pedal_switch(const Job& job, const Values& v, LampReport& r) {
 
 void judge_line_switch(const Job& job, const Values& v, const ConditionReport* plan,
                        LampReport& r) {
-  if (v.is(choice::LampSwitch::line) && has_two_circuits(job, As::plan))
+  if (!v.is(choice::LampSwitch::two) && has_two_circuits(job, As::plan))
     r.findings.push_back({Severity::warning, Stage::rod, FindingCode::rod_lamp_circuits,
                           "One switch in one line: with that circuit lost no brake lamp lights",
                           "a switch in each circuit, or one at the pedal",
@@ -86,7 +86,7 @@ LampReport lamp_report(const Job& job, const ConditionReport* plan) {
   r.asked = true;
   r.pressure_from_m = pressure_from(plan);
   using choice::LampSwitch;
-  const bool in_line = v.is(LampSwitch::line) || v.is(LampSwitch::two);
+  const bool in_line = v.is(LampSwitch::line1) || v.is(LampSwitch::line2) || v.is(LampSwitch::two);
   // A travel that was measured tells of a switch that is moved by the pedal.
   const bool at_pedal = v.is(LampSwitch::pedal) || (!in_line && v.known(param::rod_lamp_travel));
   if (!in_line && !v.is(LampSwitch::pedal)) r.missing.push_back(param::lamp_switch);

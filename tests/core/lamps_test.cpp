@@ -11,6 +11,7 @@
 #include "document/param/rod_ends.hpp"
 #include "figures/figures.hpp"
 #include "judge/rule_book.hpp"
+#include "plumbing/net.hpp"
 #include "support/build.hpp"
 #include "support/every_code.hpp"
 #include "work/as_built_check.hpp"
@@ -71,7 +72,7 @@ TEST_CASE(
 
 TEST_CASE("a switch in one line of two leaves the lamp dark with that circuit lost") {
   Job job = known_job();
-  set(job, "lamp.switch=line; lamp.closes=0.4 MPa");
+  set(job, "lamp.switch=line1; lamp.closes=0.4 MPa");
   CHECK(says(lamp(job).findings, FindingCode::rod_lamp_circuits, "One switch in one line"));
   CHECK(rule_of(job, "rod.lamp_circuits") == Verdict::fails);
   const LampReport r = lamp(job);
@@ -83,8 +84,15 @@ TEST_CASE("a switch in one line of two leaves the lamp dark with that circuit lo
   set(job, "lamp.switch=two");
   CHECK(lamp(job).findings.empty());
   CHECK(rule_of(job, "rod.lamp_circuits") == Verdict::holds);
-  set(job, "lamp.switch=line; master.kind=single");
+  set(job, "lamp.switch=line1; master.kind=single");
   CHECK(lamp(job).findings.empty());
+  // In the net it stands where it was said to, with joints of its own.
+  set(job, "lamp.switch=line2; master.kind=tandem");
+  const Net net = plumbing_net(job, As::plan);
+  CHECK(net.node("lamp2") != nullptr);
+  CHECK(net.node("lamp1") == nullptr);
+  CHECK(std::any_of(net.joints.begin(), net.joints.end(),
+                    [](const NetJoint& j) { return j.key == "lamp2.in" && j.fresh; }));
   // A clutch has no brake lamp.
   set(job, "control.use=clutch");
   CHECK_FALSE(lamp(job).asked);
@@ -122,4 +130,8 @@ TEST_CASE("what was built is held against the plan within what a hand can set") 
   const AsBuiltCheck none = build(param::control_rest_height, 0.180, 1e-3);
   CHECK_FALSE(none.missed);
   CHECK_FALSE(none.planned_si);
+  // A pedal wished lower is held against where it was to stand, not where it stood.
+  set(job, "found:control.rest_height=186 mm; rod.height_wish=-20 mm");
+  CHECK_FALSE(build(param::control_rest_height, 0.166, 1e-3).missed);
+  CHECK(build(param::control_rest_height, 0.186, 1e-3).missed);
 }

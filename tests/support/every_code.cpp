@@ -235,7 +235,7 @@ const CodeRow kCodeRows[] = {
      "rod.socket=20 mm; rod.stack=0 mm; found:control.rod_length=50 mm"},
     {FindingCode::rod_lamp, "rod.lamp_travel=80 mm",
      "found:control.rest_height=200 mm; rod.lamp_travel=5 mm"},
-    {FindingCode::rod_lamp_circuits, "lamp.switch=line", "lamp.switch=two"},
+    {FindingCode::rod_lamp_circuits, "lamp.switch=line1", "lamp.switch=two"},
     {FindingCode::rod_no_adjustment, "rod.coupling=same; rod.pitch=1 mm; rod.pitch2=1 mm",
      "rod.coupling=fork"},
     {FindingCode::rod_not_captive, "unit.rod_kept=loose", "unit.rod_kept=captive"},

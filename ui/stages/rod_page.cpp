@@ -56,7 +56,7 @@ RodPage::RodPage(Session& session, QWidget* parent)
         }},
        {"heights", tr("Pedal, accelerator, lamp"), [&session, asked, heights](QWidget* p) {
           return new DrawnFace(session, tr("Heights and the lamp's switch"), asked, tr("Heights"),
-                               heights, {"heights", "lamps"}, p);
+                               heights, {"lamps", "heights"}, p);
         }}});
 }
 
