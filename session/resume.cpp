@@ -96,7 +96,7 @@ Resume resume_of(const Session& session, std::string_view today) {
                             ? say("Not here yet: {}", p.name)
                             : say("Not here yet: {}, promised for {}", p.name, p.promised));
   say_next(work, r);
-  r.lines.push_back("Whatever was moved meanwhile: take the step back that it undoes");
+  r.lines.push_back("If something was moved meanwhile, untick the step that it undoes");
   return r;
 }
 

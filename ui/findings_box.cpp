@@ -1,5 +1,6 @@
 #include "ui/findings_box.hpp"
 
+#include <QResizeEvent>
 #include <algorithm>
 
 #include "session/texts.hpp"

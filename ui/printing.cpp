@@ -4,6 +4,7 @@
 #include <QPrintDialog>
 #include <QPrintPreviewDialog>
 #include <QPrinter>
+#include <QTextDocument>
 
 #include "session/sheet.hpp"
 #include "ui/preferences.hpp"

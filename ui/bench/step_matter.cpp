@@ -1,5 +1,6 @@
 #include "ui/bench/step_matter.hpp"
 
+#include <QTimer>
 #include <QVBoxLayout>
 
 #include "document/ahead.hpp"
@@ -52,6 +53,11 @@ StepMatter::StepMatter(Session& session, QWidget* parent) : BenchMatter(session,
     refresh();
   });
   outer->addWidget(track_);
+  // What soaks is done soaking by the clock, not by an edit.
+  auto* clock = new QTimer(this);
+  clock->setInterval(30000);
+  connect(clock, &QTimer::timeout, this, [this] { refresh(); });
+  clock->start();
   view_ = install_view(session_.job(), wall_clock());
   while (at_ + 1 < view_.steps.size() && view_.steps[at_].state != StepState::ready) ++at_;
   StepMatter::refresh();

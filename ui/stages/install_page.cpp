@@ -214,6 +214,13 @@ InstallPage::InstallPage(Session& session, Dialogs& dialogs, QWidget* parent)
   connect(track_, &PictureView::spot_clicked, this,
           [this](const QString& id) { choose(id.section(QLatin1Char(':'), 1).toUInt()); });
   body()->addWidget(track_);
+  // What soaks is done soaking by the clock, not by an edit.
+  auto* clock = new QTimer(this);
+  clock->setInterval(30000);
+  connect(clock, &QTimer::timeout, this, [this] {
+    if (isVisible()) refresh();
+  });
+  clock->start();
   auto* below = new QHBoxLayout;
   scroll_ = new QScrollArea(this);
   scroll_->setWidgetResizable(true);
