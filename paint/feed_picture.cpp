@@ -1,5 +1,6 @@
 #include "paint/feed_picture.hpp"
 
+#include <QFontMetricsF>
 #include <algorithm>
 
 #include "document/param/assist_kind.hpp"
@@ -36,19 +37,28 @@ void draw_row(QPainter& p, const RowWords& r, QRectF box, bool electric, std::si
   p.setPen(theme::kScribe);
   const QFont bold = theme::text(14, true);
   p.setFont(bold);
-  const double half = box.width() * 0.5;
-  p.drawText(QRectF(box.left() + 24, y - 24, half - 54, 20), Qt::AlignVCenter,
-             theme::elided(bold, r.what, half - 54));
   const QFont figure = theme::text(14);
+  const double is_w =
+      std::min(QFontMetricsF(figure).horizontalAdvance(r.is) + 4, box.width() * 0.5);
+  const double is_x = box.right() - 16 - is_w;
+  const double what_w = is_x - 30 - box.left() - 24;
+  p.drawText(QRectF(box.left() + 24, y - 24, what_w, 20), Qt::AlignVCenter,
+             theme::elided(bold, r.what, what_w));
   p.setFont(figure);
   p.setPen(ink);
-  p.drawText(QRectF(box.left() + half, y - 24, half - 16, 20), Qt::AlignVCenter | Qt::AlignRight,
-             theme::elided(figure, r.is, half - 16));
-  theme::draw_mark(p, QRectF(box.left() + half - 26, y - 23, 18, 18), mark_of(r.state), ink);
+  p.drawText(QRectF(is_x, y - 24, is_w, 20), Qt::AlignVCenter | Qt::AlignRight,
+             theme::elided(figure, r.is, is_w));
+  theme::draw_mark(p, QRectF(is_x - 24, y - 23, 18, 18), mark_of(r.state), ink);
   const QFont small = theme::text(12);
   p.setFont(small);
   p.setPen(theme::kScribeSoft);
   const double w = box.width() - 40;
+  if (box.height() > 90) {  // room for all of it
+    p.drawText(QRectF(box.left() + 24, y + 4, w, box.bottom() - y - 6),
+               Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap,
+               r.should + QLatin1Char('\n') + r.without);
+    return;
+  }
   p.drawText(QRectF(box.left() + 24, y + 3, w, 16), Qt::AlignVCenter,
              theme::elided(small, r.should, w));
   p.drawText(QRectF(box.left() + 24, y + 19, w, 16), Qt::AlignVCenter,

@@ -258,9 +258,11 @@ NetDrawing net_drawing(const Job& job, std::string selected) {
 }
 
 Picture net_picture(const NetDrawing& d, QSizeF size) {
-  const double k =
-      std::min({kMostEnlarged, size.width() / (has_split(d.net) ? kSplitWidth : kLeastWidth),
-                size.height() / kLeastHeight});
+  const int parts = parts_before_front(d.net);
+  const double k = std::min({kMostEnlarged,
+                             size.width() / ((has_split(d.net) ? kSplitWidth : kLeastWidth) +
+                                             kLanePart * (parts > 0 ? parts + 0.5 : 0)),
+                             size.height() / kLeastHeight});
   Picture inner;
   inner.size = size / k;
   const QSizeF room = inner.size;

@@ -14,8 +14,13 @@ constexpr double kAcross = 172;  ///< from a wheel back to where its line goes a
 constexpr double kAside = 46;  ///< the rear's lane beside the front's, behind a tee for both
 
 double wheel_x(const Net& net, Axle axle, QSizeF s) {
+  if (axle == Axle::rear) return s.width() - 74;
   const double share = has_split(net) ? 0.5 : 0.42;
-  return axle == Axle::front ? outlet_x(s) + (s.width() - outlet_x(s)) * share : s.width() - 74;
+  // What stands between outlet and front brakes needs its room, a joint on either side.
+  const int parts = parts_before_front(net);
+  const double needed = outlet_x(s) + kAcross + (has_split(net) ? 62 : 0) +
+                        (parts > 0 ? kLanePart * (parts + 1) : 46);
+  return std::max(outlet_x(s) + (s.width() - outlet_x(s)) * share, needed);
 }
 double wheel_y(Wheel w, QSizeF s) {
   const bool left = w == Wheel::front_left || w == Wheel::rear_left;
@@ -64,7 +69,7 @@ void place_ends(const Net& net, QSizeF s, Places& at) {
     else if (n.part == NetPart::outlet)
       at[n.key] = {outlet_x(s), lane};
     else if (n.part == NetPart::split_tee)
-      at[n.key] = {outlet_x(s) + 62, lane};
+      at[n.key] = {outlet_x(s) + 62 + kLanePart * parts_before_front(net), lane};
     else if (n.part == NetPart::tee)
       at[n.key] = {wheel_x(net, *n.axle, s) - kAcross, lane};
   }
@@ -103,6 +108,23 @@ void place_chain(const Net& net, const std::string& from, Places& at) {
 
 double outlet_x(QSizeF s) {
   return std::max(176.0, s.width() * 0.2);
+}
+
+int parts_before_front(const Net& net) {
+  int most = 0;
+  for (const Outlet o : {Outlet::primary, Outlet::secondary}) {
+    const bool front = std::any_of(net.nodes.begin(), net.nodes.end(), [&](const NetNode& n) {
+      return n.part == NetPart::wheel && n.axle == Axle::front && n.circuit == o;
+    });
+    if (!front) continue;
+    most = std::max(
+        most,
+        static_cast<int>(std::count_if(net.nodes.begin(), net.nodes.end(), [&](const NetNode& n) {
+          return n.circuit == o && n.axle != Axle::rear && !n.wheel && n.part != NetPart::outlet &&
+                 n.part != NetPart::split_tee && n.part != NetPart::tee && n.part != NetPart::hose;
+        })));
+  }
+  return most;
 }
 
 bool has_split(const Net& net) {

@@ -14,6 +14,10 @@ using Places = std::map<std::string, QPointF, std::less<>>;
 
 /// Where the outlets of the master stand.
 [[nodiscard]] double outlet_x(QSizeF size);
+/// Valves, switches and units in the line of one outlet before the front brakes: each takes so much
+/// of the drawing's width.
+inline constexpr double kLanePart = 84;
+[[nodiscard]] int parts_before_front(const Net& net);
 /// An outlet feeds both axles: the drawing needs more room.
 [[nodiscard]] bool has_split(const Net& net);
 /// The middles of all parts; what hangs on nothing stands there too.

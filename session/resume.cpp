@@ -68,15 +68,22 @@ Resume resume_of(const Session& session, std::string_view today) {
     r.lines.push_back(say("{} of {} steps done", work.done, work.steps.size()));
   std::size_t hard = 0;
   for (const Finding& f : session.findings()) hard += f.severity == Severity::hard ? 1 : 0;
-  r.lines.push_back(hard > 0 ? say("Not safe: {} points say do not drive", hard)
-                             : Message("Not proved: do not drive on it before the gates passed"));
+  r.lines.push_back(hard > 0
+                        ? plural(static_cast<long>(hard), "Not safe: {} point says do not drive",
+                                 "Not safe: {} points say do not drive")
+                        : Message("Not proved: do not drive on it before the gates passed"));
   std::size_t joints = 0;
   for (const JudgedJoint& j : judged_joints(job, As::plan))
     joints += j.joint.fresh && !j.good() ? 1 : 0;
-  if (joints > 0) r.lines.push_back(say("{} joints of new parts are open or not proved", joints));
+  if (joints > 0)
+    r.lines.push_back(plural(static_cast<long>(joints),
+                             "{} joint of a new part is open or not proved",
+                             "{} joints of new parts are open or not proved"));
   std::size_t out = 0;
   for (const TakenOff& t : job.taken_off) out += t.back < t.out ? 1 : 0;
-  if (out > 0) r.lines.push_back(say("{} kinds of clips and pins are not back yet", out));
+  if (out > 0)
+    r.lines.push_back(plural(static_cast<long>(out), "{} kind of clip or pin is not back yet",
+                             "{} kinds of clips and pins are not back yet"));
   std::size_t gates = 0, lapsed = 0;
   for (const Gate& g : gates_of(job, session.strip(), session.findings())) {
     gates += g.state == GateState::passed ? 1 : 0;
@@ -88,7 +95,7 @@ Resume resume_of(const Session& session, std::string_view today) {
   }
   r.lines.push_back(
       lapsed > 0 ? say("{} gates passed, {} passed earlier and are open again", gates, lapsed)
-                 : say("{} gates passed", gates));
+                 : plural(static_cast<long>(gates), "{} gate passed", "{} gates passed"));
   say_fluid(work, today, r);
   for (const PartInHand& p : job.parts)
     if (!p.here)

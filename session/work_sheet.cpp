@@ -95,8 +95,9 @@ QString call_sheet_html(const Job& job, const Style& style) {
                  table({line(Printed::tr("You"), c.you), line(Printed::tr("Helper"), c.helper),
                         line(Printed::tr("Call"), c.words), line(Printed::tr("Alone"), c.alone)}));
   }
-  return boxes.isEmpty() ? QString()
-                         : head(Printed::tr("Who does what, and what is called"), job) + boxes;
+  if (boxes.isEmpty())
+    boxes = QStringLiteral("<p>%1</p>").arg(esc(Printed::tr("No step that is open takes two.")));
+  return head(Printed::tr("Who does what, and what is called"), job) + boxes;
 }
 
 }  // namespace yoke

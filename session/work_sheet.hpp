@@ -11,7 +11,7 @@ namespace yoke {
 
 /// The steps in their order; those done are ticked. `open_only`: what is still to do.
 [[nodiscard]] QString work_plan_html(const Job& job, const Style& style, bool open_only);
-/// One call a box; empty where no open step takes two people.
+/// One call a box; a sentence where no open step takes two people.
 [[nodiscard]] QString call_sheet_html(const Job& job, const Style& style);
 
 }  // namespace yoke

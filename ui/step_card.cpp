@@ -78,7 +78,8 @@ void StepCard::build_measure(Param param) {
   measure_ = param;
   const QString name = tr("As built: %1").arg(words_of(info(param).words));
   auto* row = new QHBoxLayout;
-  row->addWidget(label(name, "question", this));
+  row->setSpacing(10);
+  row->addWidget(plain_label(name, "question", this));
   entry_ = new QLineEdit(this);
   entry_->setObjectName(QStringLiteral("figure"));
   entry_->setFixedWidth(130);

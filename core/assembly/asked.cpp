@@ -66,6 +66,10 @@ std::optional<Error> new_impossibility(const Job& before, const Job& after) {
   return std::nullopt;
 }
 
+Assembly assemble(const Job& job, As which) {
+  return assemble(resolve(job, which));
+}
+
 Message param_list(const std::vector<Param>& params) {
   std::vector<Param> each;
   for (const Param p : params)

@@ -396,8 +396,4 @@ Assembly assemble(const Values& v, const System& like) {
   return assembled(v, &like);
 }
 
-Assembly assemble(const Job& job, As which) {
-  return assemble(resolve(job, which));
-}
-
 }  // namespace yoke

@@ -195,13 +195,13 @@ bool asked_of_clutch(const Job& job, As which, Param p) {
 bool relevant(const Job& job, As which, Param p) {
   if (found_only(info(p).group) && which != As::found) return false;
   // No floor under a hand lever, and no accelerator beside it.
-  if (one_of(p, {param::lamp_switch, param::lamp_arm, param::lamp_pitch, param::lamp_closes})) {
+  if (one_of(p, {param::lamp_switch, param::lamp_arm, param::lamp_pitch, param::lamp_closes,
+                 param::rod_lamp_travel})) {
     if (is(job, which, choice::ControlUse::clutch)) return false;
     const Value kind = value_of(job, which, param::lamp_switch);
-    if (one_of(p, {param::lamp_arm, param::lamp_pitch}))
-      return kind.is(choice::LampSwitch::pedal);
-    if (p == param::lamp_closes)
-      return kind.known() && !kind.is(choice::LampSwitch::pedal);
+    if (one_of(p, {param::lamp_arm, param::lamp_pitch})) return kind.is(choice::LampSwitch::pedal);
+    if (p == param::rod_lamp_travel) return !kind.known() || kind.is(choice::LampSwitch::pedal);
+    if (p == param::lamp_closes) return kind.known() && !kind.is(choice::LampSwitch::pedal);
   }
   if (one_of(p, {param::control_rest_height, param::rod_accelerator}) && pulled_by_hand(job))
     return false;

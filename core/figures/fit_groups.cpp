@@ -364,27 +364,6 @@ FigureGroup rod_gaps(const FigureInputs& in) {
   return g;
 }
 
-FigureGroup rod_heights(const FigureInputs& in) {
-  FigureGroup g;
-  const bool hand = pulled_by_hand(in.strip.plan);
-  g.title = hand ? "Where lever and lamp end up" : "Where pedal, accelerator and lamp end up";
-  g.source =
-      hand ? "geometry" : "geometry; 2 to 3 in above the accelerator is a preference, not a rule";
-  const HeightsReport h = heights_report(*in.job);
-  g.figures.push_back(words_only("Decided by", h.said));
-  if (h.pad_before_m) {
-    g.figures.push_back(told("Pedal above the floor, before", *h.pad_before_m, Kind::length, 0));
-    g.figures.push_back(told("Pedal above the floor, after", *h.pad_after_m, Kind::length, 0));
-  } else if (!hand) {
-    g.figures.push_back(unsaid("Pedal above the floor", "height at rest not known"));
-  }
-  if (h.above_accelerator_m)
-    g.figures.push_back(judged("Above the accelerator", *h.above_accelerator_m, Kind::length, 0,
-                               *h.above_accelerator_m >= 0 && *h.above_accelerator_m <= 0.0762,
-                               "some aim for 2 in, 3 in is usable"));
-  return g;
-}
-
 FigureGroup rod_retained(const FigureInputs& in) {
   FigureGroup g;
   const RetainedReport r = retained_report(*in.job);

@@ -149,15 +149,15 @@ void settle_plumbing(const Job& job, std::vector<JudgedRule>& book) {
                                  [](const FeedRow& r) { return r.state == FeedState::wrong; });
   for (JudgedRule& r : book) {
     const auto code = find_finding_code(r.id);
-    if (code == FindingCode::plumb_joint && r.verdict == Verdict::holds) {
+    if (code == FindingCode::plumb_joint && sums_pass(r.verdict)) {
       r.verdict = !unseen.empty() ? Verdict::cannot_say
-                  : fitting > 0   ? Verdict::holds
+                  : fitting > 0   ? r.verdict
                                   : Verdict::not_applicable;
       if (!unseen.empty()) r.says = say("Not looked at: {}", joined(unseen, ", "));
     }
-    if (code == FindingCode::plumb_seized && r.verdict == Verdict::holds) {
+    if (code == FindingCode::plumb_seized && sums_pass(r.verdict)) {
       r.verdict = grips == 0        ? Verdict::not_applicable
-                  : untried.empty() ? Verdict::holds
+                  : untried.empty() ? r.verdict
                                     : Verdict::cannot_say;
       if (r.verdict == Verdict::cannot_say) r.says = say("Not tried: {}", joined(untried, ", "));
     }
@@ -176,7 +176,7 @@ void settle_lamp(const Job& job, const ConditionReport* plan, std::vector<Judged
     const auto code = find_finding_code(r.id);
     if (code != FindingCode::rod_lamp && code != FindingCode::rod_lamp_circuits) continue;
     if (!lamp.asked) r.verdict = Verdict::not_applicable;
-    if (r.verdict == Verdict::holds && !lamp.missing.empty()) {
+    if (sums_pass(r.verdict) && !lamp.missing.empty()) {
       r.verdict = Verdict::cannot_say;
       r.says = cannot_say(lamp.missing);
     }

@@ -1,6 +1,5 @@
 #include "plumbing/legs.hpp"
 
-#include <algorithm>
 #include <cmath>
 
 #include "quantity/quantity.hpp"
@@ -34,24 +33,6 @@ Expected<double> take(std::string_view& text, std::string_view word, std::size_t
   if (!v) return wrong(leg, text.substr(at), v.error().reason);
   text = trimmed(text.substr(0, at));
   return *v;
-}
-
-struct Frame {
-  Point3 along{1, 0, 0};
-  Point3 normal{0, 0, 1};
-};
-
-Point3 cross(const Point3& a, const Point3& b) {
-  return {a.y * b.z - a.z * b.y, a.z * b.x - a.x * b.z, a.x * b.y - a.y * b.x};
-}
-
-/// `v` turned about the unit vector `axis`.
-Point3 turned(const Point3& v, const Point3& axis, double angle) {
-  const double c = std::cos(angle), s = std::sin(angle);
-  const Point3 w = cross(axis, v);
-  const double d = (axis.x * v.x + axis.y * v.y + axis.z * v.z) * (1 - c);
-  return {v.x * c + w.x * s + axis.x * d, v.y * c + w.y * s + axis.y * d,
-          v.z * c + w.z * s + axis.z * d};
 }
 
 }  // namespace
@@ -90,18 +71,12 @@ Expected<std::vector<Leg>> parse_legs(std::string_view text, UnitStyle style) {
 }
 
 std::vector<Point3> corners_of_legs(const std::vector<Leg>& legs) {
-  Frame f;
-  Point3 at{};
-  std::vector<Point3> corners{at};
-  for (std::size_t i = 0; i < legs.size(); ++i) {
-    const Leg& leg = legs[i];
-    at = {at.x + f.along.x * leg.length_m, at.y + f.along.y * leg.length_m,
-          at.z + f.along.z * leg.length_m};
-    corners.push_back(at);
-    if (i > 0 || leg.turn_rad != 0) f.normal = turned(f.normal, f.along, leg.turn_rad);
-    f.along = turned(f.along, f.normal, leg.bend_rad);
-  }
-  return corners;
+  // A bender's list of a tube that bends in a point: no setback is taken off the legs.
+  BendList list;
+  for (std::size_t i = 0; i + 1 < legs.size(); ++i)
+    list.bends.push_back({legs[i].length_m, legs[i].turn_rad, legs[i].bend_rad, 0, i + 1});
+  list.last_straight_m = legs.empty() ? 0 : legs.back().length_m;
+  return corners_of(list, {});
 }
 
 }  // namespace yoke

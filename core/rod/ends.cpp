@@ -167,7 +167,8 @@ HeightsReport heights_report(const Job& job) {
                             "some builders aim for 2 in, 3 in is usable; a preference, not a rule",
                             "Lower the pedal, or move its pad", kPractice});
   }
-  if (v.known(param::rod_lamp_travel)) {
+  const Value lamp = v.at(param::lamp_switch);
+  if (v.known(param::rod_lamp_travel) && (!lamp.known() || lamp.is(choice::LampSwitch::pedal))) {
     // The switch stays where it is: a pad that rests lower leaves it sooner.
     h.lamp_after_m = v.si(param::rod_lamp_travel) + wish;
   }

@@ -39,14 +39,16 @@ double allowed(Param p) {
   return it == std::end(kAllowed) ? 0 : it->si;
 }
 
-/// What the plan says without what was built; a typical figure is nobody's plan.
+/// What the plan says without what was built; a typical figure is nobody's plan, nor is that of a
+/// unit that goes.
 std::optional<double> planned(const Job& job, Param p) {
   Job before = job;
   before.built.clear(p);
   // The pedal is to stand where it stood, and what was wished higher or lower.
   if (p == param::control_rest_height) return heights_report(before).pad_after_m;
   const Value v = value_of(before, As::plan, p);
-  return v.known() && v.origin != Origin::typical ? std::optional(v.si) : std::nullopt;
+  const bool own = v.known() && v.origin != Origin::typical && !v.other_unit;
+  return own ? std::optional(v.si) : std::nullopt;
 }
 
 Amount amount(double si, Param p) {

@@ -3,6 +3,7 @@
 
 #include <catch2/catch.hpp>
 
+#include "assembly/relevance.hpp"
 #include "document/as_built.hpp"
 #include "document/param/arms.hpp"
 #include "document/param/assist.hpp"
@@ -12,6 +13,7 @@
 #include "figures/figures.hpp"
 #include "judge/rule_book.hpp"
 #include "plumbing/net.hpp"
+#include "rod/ends.hpp"
 #include "support/build.hpp"
 #include "support/every_code.hpp"
 #include "work/as_built_check.hpp"
@@ -68,6 +70,27 @@ TEST_CASE(
   set(job, "rod.lamp_travel=8 mm; rod.height_wish=-20 mm");
   CHECK(says(lamp(job).findings, FindingCode::rod_lamp, "stay on at rest"));
   CHECK(rule_of(job, "rod.lamp") == Verdict::fails);
+}
+
+TEST_CASE("a lamp that lights just before pressure holds only when nobody guessed where that is") {
+  Job job = known_job();
+  set(job, "lamp.switch=pedal; rod.lamp_travel=5 mm");
+  const double from = *lamp(job).pressure_from_m;
+  job.plan.set(param::rod_lamp_travel,
+               measured(param::rod_lamp_travel, from - 2e-4, How::calliper));
+  REQUIRE(lamp(job).findings.empty());
+  CHECK(rule_of(job, "rod.lamp") == Verdict::if_typical);
+  const FigureGroup g = figure_group(job, GroupId::lamps);
+  CHECK(g.figures.front().verdict == Verdict::if_typical);
+  // Without the kind of switch no tick at all, in the rule and in the figures.
+  job.plan.clear(param::lamp_switch);
+  CHECK(rule_of(job, "rod.lamp") == Verdict::cannot_say);
+  CHECK(figure_group(job, GroupId::lamps).figures.front().verdict == Verdict::not_applicable);
+  // A switch in a line is not moved by the pedal: what was read of another one says nothing.
+  set(job, "lamp.switch=two; rod.lamp_travel=90 mm; lamp.closes=0.4 MPa");
+  CHECK_FALSE(lamp(job).lights_m);
+  CHECK_FALSE(relevant(job, As::plan, param::rod_lamp_travel));
+  CHECK_FALSE(heights_report(job).lamp_after_m);
 }
 
 TEST_CASE("a switch in one line of two leaves the lamp dark with that circuit lost") {
@@ -130,6 +153,14 @@ TEST_CASE("what was built is held against the plan within what a hand can set") 
   const AsBuiltCheck none = build(param::control_rest_height, 0.180, 1e-3);
   CHECK_FALSE(none.missed);
   CHECK_FALSE(none.planned_si);
+  // What the old unit had is no plan for the new one.
+  Job other = known_job();
+  other.plan.clear(param::control_rod_clearance);
+  set(other, "found:control.rod_clearance=0.8 mm; master.bore=25.4 mm");
+  REQUIRE(value_of(other, As::plan, param::control_rod_clearance).other_unit);
+  set_as_built(other, param::control_rod_clearance,
+               measured(param::control_rod_clearance, 0.0002, How::calliper));
+  CHECK_FALSE(as_built_check(other, param::control_rod_clearance)->planned_si);
   // A pedal wished lower is held against where it was to stand, not where it stood.
   set(job, "found:control.rest_height=186 mm; rod.height_wish=-20 mm");
   CHECK_FALSE(build(param::control_rest_height, 0.166, 1e-3).missed);

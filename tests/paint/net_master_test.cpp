@@ -2,11 +2,12 @@
 #include "paint/net_master.hpp"
 
 #include <catch2/catch.hpp>
+#include <cmath>
 
 #include "paint/feed_picture.hpp"
 #include "paint/net_picture.hpp"
-#include "support/build.hpp"
 #include "paint/words.hpp"
+#include "support/build.hpp"
 #include "support/every_code.hpp"
 
 using namespace yoke;
@@ -40,6 +41,32 @@ TEST_CASE("outlets stand where they point, the one nearest the rod first, unknow
                       [&](const Spot& s) { return s.id == QLatin1String(id); }));
   set(job, "master.kind=single");
   CHECK_FALSE(unit_look(job, As::plan).two);
+}
+
+TEST_CASE("joints of the net never stand over each other, whatever stands in the lines") {
+  for (const char* in_lines :
+       {"", "lamp.switch=two", "lamp.switch=two; valve.shuttle=fitted; circuit.antilock=fitted",
+        "valve.metering=metering; valve.kind=proportioning; lamp.switch=line1",
+        "circuit.split=diagonal; circuit.fr=2; circuit.rl=2; circuit.rr=1; lamp.switch=two"})
+    for (const QSizeF size : {QSizeF(662, 367), QSizeF(1300, 660)}) {
+      Job job = known_job();
+      set(job, in_lines);
+      INFO(in_lines << " " << size.width());
+      const Picture pic = net_picture(net_drawing(job, {}), size);
+      std::vector<Spot> joints;
+      for (const Spot& s : pic.spots)
+        if (s.id.startsWith("joint:")) joints.push_back(s);
+      // A nut is drawn 22 wide where its place to touch is 32.
+      QStringList over;
+      for (std::size_t i = 0; i < joints.size(); ++i)
+        for (std::size_t k = 0; k < i; ++k) {
+          const QPointF d = joints[i].area.center() - joints[k].area.center();
+          if (std::hypot(d.x(), d.y()) < joints[i].area.width() * 22 / 32)
+            over << joints[i].id + QStringLiteral(" over ") + joints[k].id;
+        }
+      INFO(over.join(", ").toStdString());
+      CHECK(over.empty());
+    }
 }
 
 TEST_CASE("each feed is drawn with what it is, what it should be and what happens without") {

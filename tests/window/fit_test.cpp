@@ -182,6 +182,10 @@ TEST_CASE("rod ends, gaps and heights follow what is typed") {
   QApplication::processEvents();
   CHECK(page->heights()->figures()->text().contains("Above the accelerator: 54 mm"));
   b.type(b.entry(page->heights()->panel(), As::plan, param::rod_height_wish), "0");
+  // No tick while nobody said what switch it is.
+  CHECK(page->heights()->figures()->text().contains("Lamp lights after: 6.0 mm"));
+  CHECK_FALSE(page->heights()->figures()->text().contains("✓ Lamp lights after"));
+  b.choose(page->heights()->panel(), As::plan, param::lamp_switch, 0);
   CHECK(page->heights()->figures()->text().contains("✓ Lamp lights after: 6.0 mm"));
   CHECK(page->heights()->drawing()->picture().said.join(";").contains("accelerator 110 mm"));
 }

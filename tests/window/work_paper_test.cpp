@@ -12,6 +12,7 @@
 #include "session/work_edits.hpp"
 #include "session/work_sheet.hpp"
 #include "support/every_code.hpp"
+#include "support/work_done.hpp"
 #include "ui/bench/step_matter.hpp"
 #include "ui/faces/outlets_face.hpp"
 #include "ui/faces/tubes_face.hpp"
@@ -63,6 +64,9 @@ TEST_CASE("the plan on paper has every open step once in its order, with a box a
   for (const StepRow& r : view.steps)
     if (r.step.call && !r.done)
       CHECK(calls.contains(text_of(r.step.call->helper, {}).toHtmlEscaped()));
+  Job finished = job;
+  do_all_work(finished);
+  CHECK(call_sheet_html(finished, {}).contains("No step that is open takes two"));
   // From the page it comes as pages to look at.
   b.stage(Stage::install);
   auto* page = b.page<InstallPage>(Stage::install);
