@@ -6,6 +6,7 @@
 
 #include "document/param/vehicle.hpp"
 #include "document/params.hpp"
+#include "session/stage_views.hpp"
 #include "session/texts.hpp"
 #include "work/bleeding.hpp"
 #include "work/steps.hpp"
@@ -71,11 +72,9 @@ void tick_step(Session& session, const Step& step, bool done) {
   session.edit(name, [&](Job& j) {
     auto& r = record_for(j, step);
     r.done = done;
-    // What must rest begins to: the moment is kept, so that it goes on while nobody looks.
-    r.waits = done && step.wait_s > 0 ? QDateTime::currentDateTime()
-                                            .toString(QStringLiteral("yyyy-MM-ddTHH:mm:ss"))
-                                            .toStdString()
-                                      : std::string();
+    // The moment is kept: what must rest begins to, and goes on while nobody looks; and a proof
+    // that was given before is not the proof of a step that was done once more.
+    r.waits = done ? wall_clock() : std::string();
     r.date = done ? QDate::currentDate().toString(Qt::ISODate).toStdString() : std::string();
     if (!done && r.note.empty()) j.steps.erase(step.key);
   });

@@ -56,8 +56,10 @@ std::string written(double si) {
   return fmt::format("{:.9g}", si);
 }
 
+/// The moment tells a step that was done once more on the same day; older files keep the day alone.
 std::string step_text(const StepRecord* r) {
-  return r && r->done ? "done " + r->date : "open";
+  if (!r || !r->done) return "open";
+  return "done " + r->date + (r->waits.empty() ? "" : " " + r->waits);
 }
 
 std::string part_text(const PartInHand& p) {

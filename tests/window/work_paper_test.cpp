@@ -2,10 +2,12 @@
 // it stands, the wrench at a joint, a line by legs, the unit of the net by touch.
 #include <QLabel>
 #include <QTimer>
+#include <set>
 
 #include "document/as_built.hpp"
 #include "document/param/pedal_rod.hpp"
 #include "document/param/unit.hpp"
+#include "proving/gates.hpp"
 #include "session/resume.hpp"
 #include "session/stage_views.hpp"
 #include "session/texts.hpp"
@@ -112,6 +114,39 @@ TEST_CASE("an as-built miss is told at its step, in bench mode, as finding and o
   QApplication::processEvents();
   CHECK(words_in(b.window->page(Stage::install)).contains("as planned: "));
   CHECK_FALSE(words_in(b.window->page(Stage::install)).contains(QStringLiteral("▲ ") + words));
+}
+
+TEST_CASE("a step done once more opens the proofs it touches, on the very day it was done") {
+  Bench b;
+  b.session.take(known_job());
+  const auto passed = [&] {
+    std::set<GateId> ids;
+    for (const Gate& g : gates_of(b.session.job(), b.session.strip(), b.session.findings()))
+      if (g.state == GateState::passed) ids.insert(g.id);
+    return ids;
+  };
+  const auto tight = [&] {
+    for (const StepRow& r : install_view(b.session.job()).steps)
+      if (r.step.id == StepId::lines_tight) return r.step;
+    FAIL("no such step");
+    return Step{};
+  };
+  b.session.edit("all", [](Job& j) { do_all_work(j); });
+  tick_step(b.session, tight(), true);
+  b.session.edit("proved", [](Job& j) { pass_all_gates(j); });
+  const auto before = passed();
+  REQUIRE(before.count(GateId::weep) == 1);
+  QTest::qWait(1100);  // the clock on the wall counts seconds
+  tick_step(b.session, tight(), false);
+  tick_step(b.session, tight(), true);
+  CHECK(passed().count(GateId::weep) == 0);
+  for (const GateId g : before)
+    if (const auto& t = tight().touches; std::find(t.begin(), t.end(), g) == t.end())
+      CHECK(passed().count(g) == 1);
+  // A tick that was taken back by mistake is undone, and the proof stands.
+  b.session.undo();
+  b.session.undo();
+  CHECK(passed() == before);
 }
 
 TEST_CASE("a job that rested opens on where it stands, one worked on yesterday does not") {
