@@ -7,6 +7,7 @@
 #include <cmath>
 
 #include "paint/theme.hpp"
+#include "paint/thinned.hpp"
 #include "paint/words.hpp"
 
 namespace yoke {
@@ -150,6 +151,9 @@ void draw_axes(QPainter& p, const PlotInput& in, const Frame& f, QSizeF size, bo
              Qt::AlignLeft | Qt::AlignVCenter, in.y.words);
 }
 
+/// What no eye tells from the whole line, at any scale of the screen.
+constexpr double kUnseen_px = 0.1;
+
 QPen pen_of(const PlotCurve& c) {
   QPen pen(c.colour, c.width, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin);
   if (c.stroke == Stroke::dashed) pen.setDashPattern({5, 4});
@@ -162,10 +166,10 @@ void draw_curves(QPainter& p, const PlotInput& in, const Frame& f) {
   p.setClipRect(f.area.adjusted(-1, -1, 1, 1));
   for (const auto& c : in.curves) {
     if (c.points.empty()) continue;
-    QPainterPath path(f.at(c.points.front()));
-    for (size_t i = 1; i < c.points.size(); ++i) path.lineTo(f.at(c.points[i]));
+    QPolygonF line;
+    for (const QPointF& v : c.points) line << f.at(v);
     p.setPen(pen_of(c));
-    p.drawPath(path);
+    p.drawPolyline(thinned(line, kUnseen_px));
   }
 }
 

@@ -51,14 +51,23 @@ void GatesBox::work_on(GateId id) {
 void GatesBox::refresh() {
   const auto gates = gate_rows(session_.job(), session_.strip(), session_.findings());
   const Style& style = session_.style();
-  QStringList key{open_ ? text_of(yoke::key(*open_)) : QString()};
-  for (const GateRow& g : gates)
-    key << text_of(yoke::key(g.id)) + QString::number(static_cast<int>(g.state)) +
-               (g.held ? "h" : "") + text_of(g.remark, style) + text_of(g.expected, style);
-  if (key == shown_) return;
+  QStringList key;
+  for (const GateRow& g : gates) {
+    const bool opened = open_ == g.id;
+    key << text_of(yoke::key(g.id)) + text_of(g.words, style) + text_of(g.how, style) +
+               QString::number(static_cast<int>(g.state)) + (g.held ? "h" : "") +
+               (opened ? "o" + text_of(g.expected, style) : QString());
+  }
+  if (key == shown_) {
+    // The same rows: only their words are new.
+    for (std::size_t i = 0; i < gates.size(); ++i)
+      remarks_[i]->setText(text_of(gates[i].remark, style));
+    return;
+  }
   // What is being typed is not thrown away because a number elsewhere changed.
   const QString typed = read_ && read_->isModified() ? read_->text() : QString();
   shown_ = key;
+  remarks_.clear();
   read_ = who_ = nullptr;
   card_ = nullptr;
   seen_ = instrument_ = nullptr;
@@ -101,8 +110,8 @@ void GatesBox::add_row(QGridLayout* list, int row, const GateRow& g) {
             [this, id = g.id] { QTimer::singleShot(0, this, [this, id] { work_on(id); }); });
     list->addWidget(b, row, 2);
   }
-  list->addWidget(label(text_of(g.remark, style), bad ? "caution" : "soft", inner), row + 1, 0, 1,
-                  3);
+  remarks_.push_back(label(text_of(g.remark, style), bad ? "caution" : "soft", inner));
+  list->addWidget(remarks_.back(), row + 1, 0, 1, 3);
   if (open_ == g.id && !g.held && !g.by_facts)
     list->addWidget(evidence_card(g, inner), row + 2, 0, 1, 3);
 }

@@ -8,6 +8,7 @@
 #include <QLineEdit>
 #include <QPushButton>
 #include <QScrollArea>
+#include <vector>
 
 #include "session/session.hpp"
 #include "session/stage_views.hpp"
@@ -34,6 +35,7 @@ class GatesBox : public QScrollArea {
   Session& session_;
   std::optional<GateId> open_;
   QStringList shown_;
+  std::vector<QLabel*> remarks_;  ///< one a row
   QWidget* card_ = nullptr;
   QLineEdit* read_ = nullptr;
   QComboBox* instrument_ = nullptr;

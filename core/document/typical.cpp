@@ -41,22 +41,31 @@ constexpr Typical kElectric[] = {
     {param::assist_cut_in, 15}, {param::assist_jump_in, 0}, {param::assist_dead_force, 60}};
 constexpr Typical kRemote[] = {{param::assist_efficiency, 0.9}};
 
+struct ByAssist {
+  choice::AssistKind kind;
+  std::span<const Typical> table;
+};
+constexpr ByAssist kByAssist[] = {{choice::AssistKind::hydraulic, kHydraulic},
+                                  {choice::AssistKind::electric, kElectric},
+                                  {choice::AssistKind::remote, kRemote}};
+
 std::optional<double> look_up(std::span<const Typical> list, Param p) {
   for (const Typical& t : list)
     if (t.param == p) return t.si;
   return std::nullopt;
 }
 
+std::optional<double> of_assist(const Job& job, As which, Param p) {
+  for (const auto& [kind, table] : kByAssist)
+    if (const auto v = look_up(table, p); v && is(job, which, kind)) return v;
+  return std::nullopt;
+}
+
+/// A table is searched before the job is asked what it is: this runs for every value of a job.
 std::optional<double> by_kind(const Job& job, As which, Param p) {
   // What is chosen decides the others, never itself.
   if (info(p).kind == Kind::choice) return std::nullopt;
-  const Group g = info(p).group;
-  if (g == Group::assist) {
-    if (is(job, which, choice::AssistKind::hydraulic)) return look_up(kHydraulic, p);
-    if (is(job, which, choice::AssistKind::electric)) return look_up(kElectric, p);
-    if (is(job, which, choice::AssistKind::remote)) return look_up(kRemote, p);
-    return std::nullopt;
-  }
+  if (info(p).group == Group::assist) return of_assist(job, which, p);
   if (p == param::supply_vacuum_volume) {
     const Value second = value_of(job, which, param::assist_diaphragm2);
     return second.known() && second.si > 0 ? std::optional(0.0028) : std::nullopt;
@@ -65,14 +74,10 @@ std::optional<double> by_kind(const Job& job, As which, Param p) {
     return 0.003;
   if (p == param::rear_wear && is(job, which, param::rear_kind, choice::BrakeKind::drum))
     return 0.003;
-  if (g != Group::control && g != Group::master && g != Group::target && g != Group::front &&
-      g != Group::rear)
-    return std::nullopt;
-  if (is(job, which, choice::ControlUse::clutch))
-    if (const auto v = look_up(kClutch, p)) return v;
-  if (is(job, which, choice::ControlKind::lever_radial) ||
-      is(job, which, choice::ControlKind::lever_axial))
-    return look_up(kLever, p);
+  if (const auto v = look_up(kClutch, p); v && is(job, which, choice::ControlUse::clutch)) return v;
+  if (const auto v = look_up(kLever, p); v && (is(job, which, choice::ControlKind::lever_radial) ||
+                                               is(job, which, choice::ControlKind::lever_axial)))
+    return v;
   return std::nullopt;
 }
 

@@ -57,14 +57,20 @@ class Scheduler {
  public:
   explicit Scheduler(std::vector<Step> steps)
       : steps_(std::move(steps)),
-        at_(index_of(steps_)),
+        needs_(steps_.size()),
         taken_(steps_.size()),
-        end_(steps_.size()) {}
+        end_(steps_.size()) {
+    // By number from here on: the whole list is gone through once a step.
+    const Index at = index_of(steps_);
+    for (std::size_t i = 0; i < steps_.size(); ++i)
+      for (const Need& n : steps_[i].needs)
+        if (const auto it = at.find(n.key); it != at.end()) needs_[i].push_back(it->second);
+  }
 
   std::vector<Step> run() {
-    std::vector<Step> list;
-    list.reserve(steps_.size());
-    while (list.size() < steps_.size()) {
+    std::vector<std::size_t> order;
+    order.reserve(steps_.size());
+    while (order.size() < steps_.size()) {
       std::size_t i = best();
       // Steps that wait for each other: none of them is lost, the first of the table goes first.
       if (i == steps_.size())
@@ -74,23 +80,23 @@ class Scheduler {
       taken_[i] = true;
       end_[i] = clock_ + steps_[i].wait_s;
       here_ = i;
-      list.push_back(steps_[i]);
+      order.push_back(i);
     }
+    std::vector<Step> list;
+    list.reserve(order.size());
+    for (const std::size_t i : order) list.push_back(std::move(steps_[i]));
     return list;
   }
 
  private:
   [[nodiscard]] bool can(std::size_t i) const {
     if (taken_[i]) return false;
-    return std::all_of(steps_[i].needs.begin(), steps_[i].needs.end(), [this](const Need& n) {
-      const auto it = at_.find(n.key);
-      return it == at_.end() || taken_[it->second];
-    });
+    return std::all_of(needs_[i].begin(), needs_[i].end(),
+                       [this](std::size_t need) { return taken_[need]; });
   }
   [[nodiscard]] long ready_at(std::size_t i) const {
     long at = 0;
-    for (const Need& n : steps_[i].needs)
-      if (const auto it = at_.find(n.key); it != at_.end()) at = std::max(at, end_[it->second]);
+    for (const std::size_t need : needs_[i]) at = std::max(at, end_[need]);
     return at;
   }
   [[nodiscard]] double cost(std::size_t i) const {
@@ -118,7 +124,7 @@ class Scheduler {
   }
 
   std::vector<Step> steps_;
-  Index at_;
+  std::vector<std::vector<std::size_t>> needs_;
   std::vector<bool> taken_;
   std::vector<long> end_;
   std::optional<std::size_t> here_;
@@ -129,6 +135,7 @@ class Scheduler {
 
 std::vector<Error> add_facts(const std::vector<OrderFact>& facts, std::vector<Step>& steps) {
   std::vector<Error> refused;
+  if (facts.empty()) return refused;
   const Index at = index_of(steps);
   for (const OrderFact& f : facts) {
     const auto first = at.find(f.first);
