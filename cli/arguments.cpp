@@ -50,7 +50,7 @@ const std::map<std::string, Shape>& shapes() {
       {"judge", {1, 1, true, {"--rules"}}},
       {"rules", {}},
       {"steps", {1, 1, true, {}, {"--now", "--order", "--why"}}},
-      {"bleed", {1, 1, true, {}}},
+      {"bleed", {1, 1, true, {"--show"}}},
       {"gates", {1, 1, true, {}}},
       {"fit", {1, 1, true, {}}},
       {"state", {1, 1, true, {"--condition", "--force"}}},

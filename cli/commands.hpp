@@ -73,6 +73,10 @@ struct Outcome {
 [[nodiscard]] Table rules_table(const Arguments& a);
 [[nodiscard]] Expected<Table> steps_table(const Arguments& a);
 /// Order, strokes, refills and fluid.
+/// Ids of parameters, a space between them.
+[[nodiscard]] std::string param_ids(const std::vector<Param>& params);
+/// A quantity as a cell, both unit systems in its words.
+[[nodiscard]] Cell full(double si, Kind kind, int digits, const Style& style);
 [[nodiscard]] Expected<Table> bleed_table(const Arguments& a);
 /// Sets `hard` when a gate stands failed.
 [[nodiscard]] Expected<Table> gates_table(const Arguments& a, bool& hard);

@@ -15,8 +15,6 @@
 
 namespace yoke::cli {
 
-namespace {
-
 std::string param_ids(const std::vector<Param>& params) {
   std::string all;
   for (const Param p : params) all += (all.empty() ? "" : " ") + std::string(info(p).id);
@@ -26,8 +24,6 @@ std::string param_ids(const std::vector<Param>& params) {
 Cell full(double si, Kind kind, int digits, const Style& style) {
   return number(si, format_full(si, kind, digits, style));
 }
-
-}  // namespace
 
 Expected<Table> judge_table(const Arguments& a, bool& hard) {
   const auto job = job_of(a);
@@ -154,41 +150,6 @@ Expected<Table> steps_table(const Arguments& a) {
       t.notes.push_back(english(say("{}: {}", s.text, m), a.style));
   }
   for (const Error& e : order.refused) t.notes.push_back(english(e.text(), a.style));
-  return t;
-}
-
-Expected<Table> bleed_table(const Arguments& a) {
-  const auto job = job_of(a);
-  if (!job) return fail(job.error());
-  const BleedPlan plan = bleed_plan(*job);
-  Table t;
-  t.keys = {"place",        "outlet",  "branch_m3", "per_stroke_m3",  "strokes",
-            "refill_every", "refills", "counted",   "clear_in_a_row", "state"};
-  for (const BleedRow& r : bleed_rows(*job, plan)) {
-    std::vector<Cell> row{text(r.key)};
-    if (r.planned) {
-      row.push_back(text(std::string(r.planned->outlet == Outlet::primary ? "1" : "2")));
-      row.push_back(full(r.planned->branch.value(), Kind::volume, 1, a.style));
-      row.push_back(full(r.planned->per_stroke.value(), Kind::volume, 1, a.style));
-      for (const int n : {r.planned->strokes, r.planned->refill_every, r.planned->refills})
-        row.push_back(number(n, std::to_string(n)));
-    } else {
-      for (int i = 0; i < 6; ++i) row.push_back(text("–"));
-    }
-    row.push_back(number(r.done.strokes, std::to_string(r.done.strokes)));
-    row.push_back(number(r.done.clear_strokes, std::to_string(r.done.clear_strokes)));
-    row.push_back(text(std::string(r.state == BleedState::clear      ? "clear"
-                                   : r.state == BleedState::counting ? "counting"
-                                                                     : "not begun")));
-    t.rows.push_back(std::move(row));
-  }
-  if (!plan.missing.empty()) t.notes.push_back(english(cannot_say(plan.missing), a.style));
-  if (!plan.order_reason.empty()) t.notes.push_back(english(plan.order_reason, a.style));
-  t.notes.push_back(fmt::format("fluid to have: {}, {} rounds",
-                                format_full(plan.fluid.value(), Kind::volume, 0, a.style),
-                                plan.rounds));
-  if (!plan.typical.empty())
-    t.notes.push_back("rests on typical values: " + param_ids(plan.typical));
   return t;
 }
 

@@ -45,6 +45,7 @@ inline constexpr Range kTubeRadius{0.003, 0.3};
 inline constexpr Range kTubePlace{-10, 10};
 inline constexpr Range kTubeSupport{0.02, 2};
 inline constexpr Range kJointBore{0.0002, 0.02};
+inline constexpr Range kPush{0, 0.1};
 inline constexpr Range kJointTorque{0.5, 300};
 inline constexpr Range kPieces{0, 1000};
 inline constexpr Range kBoxLength{0, 5};

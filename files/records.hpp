@@ -18,7 +18,7 @@ void describe(A& a, Tag<StepRecord>) {
   a.flag("done", &StepRecord::done);
   a.text("date", "date", &StepRecord::date);
   a.text("note", "note", &StepRecord::note);
-  a.text("waits", "since when it waits", &StepRecord::waits);
+  a.text("waits", "when it was ticked", &StepRecord::waits);
 }
 
 template <class A>
@@ -27,6 +27,9 @@ void describe(A& a, Tag<BleedRecord>) {
   a.count("refills", "refills", &BleedRecord::refills);
   a.count("clear_strokes", "clear strokes", &BleedRecord::clear_strokes);
   a.count("topped_at", "strokes at the last refill", &BleedRecord::topped_at);
+  a.count("ran_dry", "times run dry", &BleedRecord::ran_dry);
+  a.maybe("push_m", "push against plugs", &BleedRecord::push_m, kPush, Absent::left_out);
+  a.maybe("push_then_m", "push before it", &BleedRecord::push_then_m, kPush, Absent::left_out);
 }
 
 template <class A>
@@ -115,6 +118,10 @@ void describe(A& a, Tag<JointRecord>) {
   a.text("proved_on", "parts it was proved on", &JointRecord::proved_on);
   a.word("grip", "how it sits", &JointRecord::grip);
   a.text("soaked", "when it was soaked", &JointRecord::soaked);
+  a.flag("left_shut", &JointRecord::left_shut);
+  a.word("filled", "wiped when filled", &JointRecord::filled);
+  a.word("pressed", "wiped after the hard press", &JointRecord::pressed);
+  a.word("driven", "wiped after the drive", &JointRecord::driven);
   a.text("note", "note", &JointRecord::note);
 }
 

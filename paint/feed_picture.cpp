@@ -61,6 +61,7 @@ void draw_row(QPainter& p, const RowWords& r, QRectF box, bool electric, std::si
   }
   p.drawText(QRectF(box.left() + 24, y + 3, w, 16), Qt::AlignVCenter,
              theme::elided(small, r.should, w));
+  if (box.height() < 66) return;  // one touch away
   p.drawText(QRectF(box.left() + 24, y + 19, w, 16), Qt::AlignVCenter,
              theme::elided(small, r.without, w));
 }

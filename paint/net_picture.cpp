@@ -76,6 +76,11 @@ void draw_part(QPainter& p, QPointF c, const NetNode& n) {
       break;
     case NetPart::outlet:
       break;
+    case NetPart::reservoir:
+      // Its bottle, a hose or grommet down to each inlet.
+      p.drawRoundedRect(QRectF(c.x() - 34, c.y() - 34, 68, 18), 6, 6);
+      for (const double x : {-20.0, 20.0}) p.drawLine(c + QPointF(x, -16), c + QPointF(x, 45));
+      break;
     default:
       p.drawRect(QRectF(c.x() - 14, c.y() - 12, 28, 24));
   }
@@ -228,13 +233,18 @@ void add_names(Picture& pic, const NetDrawing& d, const Places& at, double k) {
   });
 }
 
+QString title_of(const NetDrawing& d) {
+  if (d.wiping) return Drawn::tr("Touch a joint: dry or wet?");
+  if (d.net.node("slave")) return Drawn::tr("Touch a joint to say what is there");
+  return Drawn::tr(
+      "Touch a joint to say what is there; touch a wheel to hang it on the other outlet");
+}
+
 /// Under its title, drawn `k` times as large.
-Picture scaled(const Picture& inner, QSizeF size, double k, bool wheels) {
+Picture scaled(const Picture& inner, QSizeF size, double k, const QString& title) {
   Picture pic;
   pic.size = size;
-  ground(pic, wheels ? Drawn::tr("Touch a joint to say what is there; touch a wheel to hang it on "
-                                 "the other outlet")
-                     : Drawn::tr("Touch a joint to say what is there"));
+  ground(pic, title);
   for (const Layer& layer : inner.layers)
     pic.layers.emplace_back([layer, k](QPainter& p) {
       p.scale(k, k);
@@ -251,8 +261,13 @@ Picture scaled(const Picture& inner, QSizeF size, double k, bool wheels) {
 }  // namespace
 
 NetDrawing net_drawing(const Job& job, std::string selected) {
-  NetDrawing d{plumbing_net(job, As::plan), judged_joints(job, As::plan), port_matching(job),
-               unit_look(job, As::plan),    unit_look(job, As::found),    std::move(selected)};
+  NetDrawing d{plumbing_net(job, As::plan),
+               judged_joints(job, As::plan),
+               port_matching(job),
+               unit_look(job, As::plan),
+               unit_look(job, As::found),
+               std::move(selected),
+               false};
   d.unit.two = d.net.node("outlet2") != nullptr;
   return d;
 }
@@ -296,7 +311,7 @@ Picture net_picture(const NetDrawing& d, QSizeF size) {
   if (d.ports.crossed)
     inner.said << Drawn::tr(
         "A line of the old outlet 1 goes to the new outlet 2, or the other way.");
-  return scaled(inner, size, k, d.net.node("slave") == nullptr);
+  return scaled(inner, size, k, title_of(d));
 }
 
 }  // namespace yoke

@@ -16,6 +16,7 @@ struct NetDrawing {
   UnitLook unit;         ///< the plan's
   UnitLook old_unit;     ///< the fitted one's
   std::string selected;  ///< key of the joint that is looked at
+  bool wiping = false;   ///< what is asked is whether it is dry
 };
 [[nodiscard]] NetDrawing net_drawing(const Job& job, std::string selected);
 

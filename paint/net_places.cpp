@@ -68,6 +68,8 @@ void place_ends(const Net& net, QSizeF s, Places& at) {
       at[n.key] = {s.width() - 80, lane};
     else if (n.part == NetPart::outlet)
       at[n.key] = {outlet_x(s), lane};
+    else if (n.part == NetPart::reservoir)
+      at[n.key] = {outlet_x(s) - 71, s.height() / 2 - 50};  // over the unit
     else if (n.part == NetPart::split_tee)
       at[n.key] = {outlet_x(s) + 62 + kLanePart * parts_before_front(net), lane};
     else if (n.part == NetPart::tee)
@@ -176,6 +178,8 @@ QPointF joint_place(const Net& net, const NetJoint& j, const Places& at) {
     return j.key.size() > tail.size() && j.key.ends_with(tail);
   };
   if (node->part == NetPart::outlet) return here;
+  if (node->part == NetPart::reservoir)
+    return net.joint("reservoir2") ? here + QPointF(ends("1") ? 20 : -20, 0) : here;
   std::optional<QPointF> to;
   const auto look = [&](const std::string& key) {
     if (const auto it = at.find(key); it != at.end()) to = it->second;

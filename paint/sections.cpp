@@ -84,14 +84,20 @@ bool flat(QSizeF size) {
   return size.height() < 240;
 }
 
+/// In a narrow drawing the wheel's place names it, and its count stands alone.
+bool is_narrow(QSizeF size) {
+  return size.width() < 560;
+}
+
 QRectF wheel_box(Wheel w, QSizeF size) {
   const bool front = axle_of(w) == Axle::front;
   const bool left = w == Wheel::front_left || w == Wheel::rear_left;
   if (flat(size)) {  // names go beside the wheels
-    const double x = front ? size.width() * 0.42 : size.width() - 200;
+    const double x = front ? size.width() * (is_narrow(size) ? 0.34 : 0.42)
+                           : size.width() - (is_narrow(size) ? 116 : 200);
     return {x, left ? size.height() - 64 : 54, 52, 32};
   }
-  const double x = front ? size.width() * 0.46 : size.width() - 96;
+  const double x = front ? size.width() * (is_narrow(size) ? 0.36 : 0.46) : size.width() - 96;
   const double y = left ? size.height() - 92 : 54;
   return {x, y, 62, 40};
 }
@@ -188,7 +194,7 @@ Picture rod_section_picture(const Job& job, const RodReport& rod, const Style& s
   return pic;
 }
 
-Picture bleed_picture(const Job& job, const BleedPlan& plan, QSizeF size) {
+Picture bleed_picture(const Job& job, const BleedPlan& plan, QSizeF size, const std::string& at) {
   Picture pic;
   pic.size = size;
   ground(pic, Drawn::tr("The order on the car, from above"));
@@ -206,6 +212,8 @@ Picture bleed_picture(const Job& job, const BleedPlan& plan, QSizeF size) {
     p.setPen(theme::kScribeSoft);
     p.drawText(QRectF(40, 54, 200, 18), Qt::AlignLeft, Drawn::tr("front"));
   });
+  const QRectF master(size.width() * 0.12, size.height() / 2 - 20, size.width() * 0.12, 56);
+  pic.spots.push_back({master, QStringLiteral("nipple:bench"), Drawn::tr("the master by itself")});
   int order = 0;
   for (const BleedRow& row : bleed_rows(job, plan)) {
     if (!row.planned) continue;
@@ -217,8 +225,17 @@ Picture bleed_picture(const Job& job, const BleedPlan& plan, QSizeF size) {
                              .arg(words_of(wheel_words(w.wheel)))
                              .arg(row.done.strokes)
                              .arg(w.strokes);
+    const bool here = at == row.key;
+    pic.spots.push_back({box, QStringLiteral("nipple:") + QString::fromStdString(row.key), name});
     pic.layers.emplace_back([=](QPainter& p) {
-      draw_wheel(p, box, QString::number(order), true, name, flat(size));
+      if (here) {
+        p.setBrush(Qt::NoBrush);
+        p.setPen(QPen(theme::kMarkOnDye, 2.4));
+        p.drawRoundedRect(box.adjusted(-7, -7, 7, 7), 9, 9);
+      }
+      const QString words =
+          is_narrow(size) ? Drawn::tr("%1 of %2").arg(row.done.strokes).arg(w.strokes) : name;
+      draw_wheel(p, box, QString::number(order), true, words, flat(size));
       if (clear)
         theme::draw_mark(p, QRectF(box.right() - 20, box.center().y() - 9, 18, 18),
                          theme::Mark::tick, theme::kScribe);

@@ -96,8 +96,9 @@ void draw_grid(QPainter& p, const Sweep& s, const std::vector<CellDoubt>& doubts
       const QRectF box = g.cell(b, r, s.bores_m.size());
       const QRectF ground = box.adjusted(1, 1, -1, -1);
       const double share = filled(s, doubts, b * s.columns() + r);
-      p.fillRect(ground, theme::kDyeDeep);
-      p.fillRect(ground.adjusted(0, ground.height() * (1 - share), 0, 0), theme::kSteel);
+      const double dark = ground.height() * (1 - share);
+      if (share < 1) p.fillRect(ground.adjusted(0, 0, 0, dark - ground.height()), theme::kDyeDeep);
+      if (share > 0) p.fillRect(ground.adjusted(0, dark, 0, 0), theme::kSteel);
     }
   p.setRenderHint(QPainter::Antialiasing);
   Stamps stamps(std::min(g.w, g.h) * 0.24, p);

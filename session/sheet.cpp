@@ -1,17 +1,22 @@
 // The sheet's own pages: what a builder needs at the bench.
 #include "session/sheet.hpp"
 
+#include <algorithm>
+
 #include "assembly/assemble.hpp"
 #include "document/param/assist_kind.hpp"
 #include "document/param/bores.hpp"
+#include "document/param/lines.hpp"
 #include "master/bores.hpp"
 #include "proving/gates.hpp"
 #include "rod/rod.hpp"
 #include "session/sheet_cells.hpp"
 #include "session/stage_views.hpp"
+#include "work/bleed_methods.hpp"
 #include "work/bleeding.hpp"
 #include "work/parts_gate.hpp"
 #include "work/steps.hpp"
+#include "work/wetness.hpp"
 
 namespace yoke {
 
@@ -71,11 +76,35 @@ QString bleeding_text(const Job& job, const Style& style) {
   QString text = order.join(QStringLiteral(" → "));
   if (plan.clutch) text = Printed::tr("the slave");
   if (text.isEmpty())
-    text = Printed::tr("cannot be said: %1").arg(text_of(cannot_say(plan.missing), style));
+    text = plan.refused
+               ? text_of(plan.order_reason, style)
+               : Printed::tr("cannot be said: %1").arg(text_of(cannot_say(plan.missing), style));
   if (plan.fluid.value() > 0)
     text += QStringLiteral("; ") +
             text_of(say("{} of fluid to have", amount(plan.fluid.value(), Kind::volume, 0)), style);
   return text;
+}
+
+/// A way that nobody chose is an offer, and is called one.
+QString way_text(const Job& job, const Style& style) {
+  QStringList ways;
+  const auto add = [&](std::optional<BleedWayId> chosen, std::optional<BleedWayId> offered) {
+    if (chosen)
+      ways << text_of(method_of(*chosen).words, style);
+    else if (offered)
+      ways
+          << Printed::tr("%1 (offered, not chosen)").arg(text_of(method_of(*offered).words, style));
+  };
+  add(chosen_bench(job), offered_bench(job));
+  add(chosen_way(job), offered_way(job));
+  return ways.join(QStringLiteral("; "));
+}
+
+QString wiped_text(const Job& job) {
+  const auto all = wipe_map(job);
+  const auto dry = std::count_if(
+      all.begin(), all.end(), [](const WipedJoint& w) { return w.dry_through(WipeRound::driven); });
+  return Printed::tr("%1 of %2 joints seen dry three times").arg(dry).arg(all.size());
 }
 
 /// What was decided, in the order in which it is fitted.
@@ -97,7 +126,12 @@ QString decided(const Job& job, const std::vector<ConditionReport>& strip, const
        << row({esc(Printed::tr("Pedal to expect")), esc(press(ConditionId::found)),
                esc(press(ConditionId::plan))})
        << row({esc(Printed::tr("Push rod")), QString(), esc(rod_words(rod_report(job)), style)})
-       << row({esc(Printed::tr("Bleeding order")), QString(), esc(bleeding_text(job, style))});
+       << row({esc(Printed::tr("Bleeding order")),
+               esc(value_text(job, As::found, param::fluid_grade, style)),
+               esc(QStringList{bleeding_text(job, style),
+                               value_text(job, As::plan, param::fluid_grade, style),
+                               way_text(job, style), wiped_text(job)}
+                       .join(QStringLiteral("; ")))});
   return table(rows);
 }
 

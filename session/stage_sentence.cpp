@@ -13,9 +13,11 @@
 #include "session/session.hpp"
 #include "session/stage_views.hpp"
 #include "sizing/relative.hpp"
+#include "work/bleed_checks.hpp"
 #include "work/bleeding.hpp"
 #include "work/parts_gate.hpp"
 #include "work/steps.hpp"
+#include "work/wetness.hpp"
 
 namespace yoke {
 
@@ -200,6 +202,17 @@ Sentence bleed_sentence(const Session& s) {
     else
       w.next = say("Next: {}, stroke {}", who, r.done.strokes + 1);
   }
+  if (left == 0)
+    if (const auto open = not_dry(s.job(), WipeRound::pressed); !open.empty())
+      w.next = plural(static_cast<long>(open.size()), "Next: see {} opened joint dry, {} first",
+                      "Next: see {} opened joints dry, {} first", {open.front()});
+  // What would spoil every stroke comes before the next one.
+  for (const BleedCheck& c : bleed_checks(s.job()))
+    if (c.state == BleedCheckState::wrong &&
+        (c.severity == Severity::hard || c.code == FindingCode::bleed_dry)) {
+      w.next = say("First: {}", c.says);
+      break;
+    }
   w.decision = left == 0 ? Message("Every nipple runs clear")
                          : plural(left, "{} nipple is still to run clear",
                                   "{} nipples are still to run clear");

@@ -6,8 +6,12 @@
 
 #include "document/param/vehicle.hpp"
 #include "document/params.hpp"
+#include "files/limits.hpp"
+#include "quantity/quantity.hpp"
 #include "session/stage_views.hpp"
 #include "session/texts.hpp"
+#include "work/bleed_level.hpp"
+#include "work/bleed_methods.hpp"
 #include "work/bleeding.hpp"
 #include "work/steps.hpp"
 
@@ -133,14 +137,46 @@ void remove_order_fact(Session& session, const std::string& first, const std::st
 void count_at(Session& session, const std::string& key, const QString& name, BleedCount what) {
   const QString words = what == BleedCount::clear     ? Session::tr("Stroke, clear")
                         : what == BleedCount::bubbles ? Session::tr("Stroke, bubbles")
-                                                      : Session::tr("Topped up");
+                        : what == BleedCount::refill  ? Session::tr("Topped up")
+                                                      : Session::tr("Ran dry");
   session.edit(Session::tr("%1: %2").arg(name, words), [&](Job& j) {
-    BleedRecord& r = j.bleeding[key];
     if (what == BleedCount::refill)
-      count_refill(r);
+      top_up(j, key);
+    else if (what == BleedCount::ran_dry)
+      ran_dry(j, bleed_plan(j), key);
     else
-      count_stroke(r, what == BleedCount::bubbles);
+      count_stroke(j.bleeding[key], what == BleedCount::bubbles);
   });
+}
+
+Expected<bool> note_push(Session& session, const QString& typed) {
+  const auto push = parse_quantity(typed.toStdString(), Kind::length, session.style());
+  if (!push) return fail(push.error());
+  if (!kPush.holds(*push))
+    return fail({.field = "bleeding.bench.push_m",
+                 .value = typed.toStdString(),
+                 .range = "0 … 100 mm",
+                 .reason = "No piston is pushed that far",
+                 .remedy = "Measure how far the last push went"});
+  session.edit(Session::tr("Push against plugs"), [&](Job& j) {
+    BleedRecord& r = j.bleeding["bench"];
+    count_stroke(r, *push > kPlugPush_m);
+    r.push_then_m = r.push_m;
+    r.push_m = *push;
+  });
+  return true;
+}
+
+void wipe_joint(Session& session, const std::string& key, WipeRound round, Wiped seen) {
+  session.edit(Session::tr("Wiped joint"), [&](Job& j) { wipe(j, key, round, seen); });
+}
+
+void joint_made_again(Session& session, const std::string& key) {
+  session.edit(Session::tr("Joint made again"), [&](Job& j) { made_again(j, key); });
+}
+
+void leave_joint_shut(Session& session, const std::string& key, bool shut) {
+  session.edit(Session::tr("Joint left shut"), [&](Job& j) { j.joints[key].left_shut = shut; });
 }
 
 Expected<bool> answer_now(Session& session, const GateRow& gate, const GateEntry& typed,

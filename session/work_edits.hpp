@@ -8,6 +8,7 @@
 #include "session/entries.hpp"
 #include "session/session.hpp"
 #include "session/stage_views.hpp"
+#include "work/wetness.hpp"
 
 namespace yoke {
 
@@ -35,9 +36,17 @@ struct OrderEdit {
 void remove_own_step(Session& session, const std::string& key);
 void remove_order_fact(Session& session, const std::string& first, const std::string& then);
 
-enum class BleedCount { clear, bubbles, refill };
+enum class BleedCount { clear, bubbles, refill, ran_dry };
 /// At a nipple by its record's key; `name` as the page calls it.
 void count_at(Session& session, const std::string& key, const QString& name, BleedCount what);
+/// A push against plugs, as it was typed. What is no length, or is longer than any push, is the
+/// error.
+[[nodiscard]] Expected<bool> note_push(Session& session, const QString& typed);
+/// What a cloth said of a joint; `made` again: its rounds begin anew.
+void wipe_joint(Session& session, const std::string& key, WipeRound round, Wiped seen);
+void joint_made_again(Session& session, const std::string& key);
+/// This job never opened it, or it did.
+void leave_joint_shut(Session& session, const std::string& key, bool shut);
 
 /// Answers a gate now. What lacks for a pass is the error.
 [[nodiscard]] Expected<bool> answer_now(Session& session, const GateRow& gate,

@@ -13,5 +13,7 @@ for job in data/demo/*.yoke tests/fixtures/*.yoke; do
   done
 done
 YOKE_STORE=1 QT_QPA_PLATFORM=offscreen build/check/test_session "[golden]"
+ninja -C build/check test_files
+YOKE_STORE=1 build/check/test_files "[golden]"
 YOKE_STORE=1 build/check/test_core "[golden]"
 git diff --stat -- tests/golden

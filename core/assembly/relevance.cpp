@@ -6,11 +6,15 @@
 #include "document/param/age.hpp"
 #include "document/param/assist.hpp"
 #include "document/param/assist_kind.hpp"
+#include "document/param/bleed_car.hpp"
+#include "document/param/bleed_kit.hpp"
 #include "document/param/bores.hpp"
 #include "document/param/brakes.hpp"
 #include "document/param/changed.hpp"
+#include "document/param/circuits.hpp"
 #include "document/param/clutch.hpp"
 #include "document/param/control.hpp"
+#include "document/param/fluid_plan.hpp"
 #include "document/param/hang.hpp"
 #include "document/param/hoses.hpp"
 #include "document/param/limits.hpp"
@@ -66,17 +70,19 @@ bool assist_relevant(const Job& job, As which, Param p) {
   const Value kind = value_of(job, which, param::assist_kind);
   if (!kind.known())
     return !one_of(p, {param::assist_servo_feeds, param::assist_servo_gain,
-                       param::assist_servo_crack, param::assist_servo_slave});
+                       param::assist_servo_crack, param::assist_servo_slave,
+                       param::assist_servo_ports});
   using choice::AssistKind;
   const auto fitted = [&kind](AssistKind k) { return kind.is(k); };
   const bool vacuum = fitted(AssistKind::vacuum) || fitted(AssistKind::remote);
   if (one_of(p, {param::assist_diaphragm1, param::assist_diaphragm2, param::assist_efficiency,
                  param::assist_vacuum, param::assist_vacuum_altitude, param::assist_manifold,
                  param::supply_vacuum_volume, param::supply_tank, param::supply_pump_flow,
-                 param::supply_pump_ultimate, param::supply_nipple, param::supply_valve_way}))
+                 param::supply_pump_ultimate, param::supply_nipple, param::supply_valve_way,
+                 param::supply_clamps, param::supply_grease}))
     return vacuum;
   if (one_of(p, {param::assist_servo_feeds, param::assist_servo_gain, param::assist_servo_crack,
-                 param::assist_servo_slave}))
+                 param::assist_servo_slave, param::assist_servo_ports}))
     return fitted(AssistKind::remote);
   if (one_of(p, {param::assist_pump_pressure, param::assist_power_area, param::supply_accu}))
     return fitted(AssistKind::hydraulic);
@@ -114,6 +120,7 @@ bool master_relevant(const Job& job, As which, Param p) {
 }
 
 bool lines_relevant(const Job& job, As which, Param p) {
+  if (one_of(p, {param::lever_hose, param::lever_eye})) return pulled_by_hand(job);
   if (one_of(p, {param::valve_knee, param::valve_slope, param::valve_bypass}))
     return is(job, which, choice::ValveKind::proportioning);
   if (one_of(p, {param::valve_hold, param::valve_blend}))
@@ -121,6 +128,25 @@ bool lines_relevant(const Job& job, As which, Param p) {
   if (p == param::valve_place)
     return is(job, which, choice::ValveKind::proportioning) ||
            is(job, which, choice::ValveMetering::metering);
+  return true;
+}
+
+/// What bleeding asks depends on what hangs on the lines.
+bool bleed_relevant(const Job& job, As which, Param p) {
+  const bool clutch = is(job, which, choice::ControlUse::clutch);
+  if (one_of(p, {param::bleed_preload, param::bleed_connector, param::bleed_slave_screw}))
+    return clutch;
+  if (p == param::fluid_clutch) return clutch;
+  if (one_of(p, {param::bleed_cycling, param::fluid_antilock}))
+    return !clutch && is(job, which, choice::CircuitAntilock::fitted);
+  if (p == param::bleed_shuttle) return !clutch && is(job, which, choice::ValveShuttle::fitted);
+  if (one_of(p, {param::bleed_turn1, param::bleed_turn2, param::bleed_turn3, param::bleed_turn4}))
+    return !clutch && !pulled_by_hand(job);
+  if (p == param::bleed_park) return !clutch && !pulled_by_hand(job);
+  const Values v = resolve(job, which);
+  if (p == param::bleed_front_screw) return !clutch && works_axle(v, Axle::front);
+  if (p == param::bleed_rear_screw) return !clutch && works_axle(v, Axle::rear);
+  if (p == param::bleed_dead2) return !clutch && !v.is(choice::MasterKind::single);
   return true;
 }
 
@@ -183,6 +209,8 @@ bool asked_of_clutch(const Job& job, As which, Param p) {
     case Group::kit:
     case Group::gauge:
       return true;
+    case Group::bleed:
+      return bleed_relevant(job, which, p);
     case Group::fit:
       return !one_of(p, {param::fit_servo_nose, param::fit_breather});
     default:
@@ -194,6 +222,7 @@ bool asked_of_clutch(const Job& job, As which, Param p) {
 
 bool relevant(const Job& job, As which, Param p) {
   if (found_only(info(p).group) && which != As::found) return false;
+  if (plan_only(info(p).group) && which == As::found) return false;
   // No floor under a hand lever, and no accelerator beside it.
   if (one_of(p, {param::lamp_switch, param::lamp_arm, param::lamp_pitch, param::lamp_closes,
                  param::rod_lamp_travel})) {
@@ -231,6 +260,8 @@ bool relevant(const Job& job, As which, Param p) {
              is(job, which, choice::AssistKind::remote);
     case Group::clutch:
       return false;
+    case Group::bleed:
+      return bleed_relevant(job, which, p);
     default:
       return true;
   }

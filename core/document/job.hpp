@@ -26,7 +26,7 @@ struct StepRecord {
   bool done = false;
   std::string date;  ///< ISO day, as the builder ticked it
   std::string note;
-  std::string waits;  ///< since when it waits: "2026-05-31T14:05:09", local; empty: it does not
+  std::string waits;  ///< when it was ticked: "2026-05-31T14:05:09", local; empty: not kept
   Unread unread{};
   bool operator==(const StepRecord&) const = default;
 };
@@ -35,8 +35,11 @@ struct StepRecord {
 struct BleedRecord {
   int strokes = 0;
   int refills = 0;
-  int clear_strokes = 0;  ///< bubble-free strokes in a row, down and up
-  int topped_at = 0;      ///< strokes counted when the reservoir was last refilled
+  int clear_strokes = 0;                ///< bubble-free strokes in a row, down and up
+  int topped_at = 0;                    ///< strokes counted when the reservoir was last refilled
+  int ran_dry = 0;                      ///< how often its chamber drew air from an empty reservoir
+  std::optional<double> push_m{};       ///< the last push against plugs
+  std::optional<double> push_then_m{};  ///< the push before it
   Unread unread{};
   bool operator==(const BleedRecord&) const = default;
 };

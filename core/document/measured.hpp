@@ -2,6 +2,7 @@
 #pragma once
 
 #include <array>
+#include <bitset>
 #include <cstdint>
 #include <map>
 #include <optional>
@@ -69,11 +70,16 @@ requires is_choice<Choice>
 class MeasuredSet {
  public:
   [[nodiscard]] const std::optional<Measured>& at(Param p) const {
-    return values_[number(p)];
+    static const std::optional<Measured> nothing;
+    return there_[number(p)] ? values_[number(p)] : nothing;
   }
-  void set(Param p, Measured m) { values_[number(p)] = std::move(m); }
+  void set(Param p, Measured m) {
+    values_[number(p)] = std::move(m);
+    there_.set(number(p));
+  }
   void clear(Param p) {
     values_[number(p)].reset();
+    there_.reset(number(p));
     unread_of.erase(p);
   }
   bool operator==(const MeasuredSet&) const = default;
@@ -83,6 +89,9 @@ class MeasuredSet {
 
  private:
   std::array<std::optional<Measured>, kParamSpace> values_;
+  /// Most values of a set are missing, and every computation asks for all of them: what is not
+  /// there is told by a few words that stay near, not by a walk through the whole of the memory.
+  std::bitset<kParamSpace> there_;
 };
 
 /// What such a thing is usually measured with, when nobody says: a calliper as far as its jaws

@@ -173,6 +173,8 @@ std::string_view group_words(Group group) {
       return "Changed before";
     case Group::room:
       return "Room and power";
+    case Group::bleed:
+      return "Bleeding and fluid";
   }
   return "";
 }

@@ -35,7 +35,8 @@ enum class Group {
   ageing,
   gauge,
   changed,
-  room
+  room,
+  bleed  ///< of the plan only: what bleeding is done with, and the fluid
 };
 /// What a press depends on; the others describe, compare and judge.
 [[nodiscard]] constexpr bool pressed_by(Group g) {
@@ -45,6 +46,11 @@ enum class Group {
 [[nodiscard]] constexpr bool found_only(Group g) {
   return g == Group::symptom || g == Group::ageing || g == Group::gauge || g == Group::changed ||
          g == Group::room;
+}
+
+/// Asked of the plan only.
+[[nodiscard]] constexpr bool plan_only(Group g) {
+  return g == Group::bleed;
 }
 
 struct ParamOption {

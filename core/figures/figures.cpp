@@ -62,6 +62,10 @@ constexpr Entry kEntries[] = {{GroupId::identity, Stage::survey, groups::identit
                               {GroupId::supply, Stage::install, groups::supply},
                               {GroupId::ports, Stage::bleed, groups::ports},
                               {GroupId::stages, Stage::bleed, groups::work_stages},
+                              {GroupId::expected, Stage::bleed, groups::expected, true},
+                              {GroupId::bleeding, Stage::bleed, groups::bleeding, true},
+                              {GroupId::dead_stroke, Stage::bleed, groups::dead_stroke_group},
+                              {GroupId::fluid, Stage::bleed, groups::fluid, true},
                               {GroupId::causes, Stage::prove, groups::causes, true}};
 
 FigureGroup made(const Entry& e, const FigureInputs& in) {

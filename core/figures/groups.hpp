@@ -64,6 +64,10 @@ void add_causes(FigureGroup& group, const Diagnosis& diagnosis, std::size_t most
 [[nodiscard]] FigureGroup rod_heights(const FigureInputs& in);
 [[nodiscard]] FigureGroup lamps(const FigureInputs& in);
 [[nodiscard]] FigureGroup rod_retained(const FigureInputs& in);
+[[nodiscard]] FigureGroup bleeding(const FigureInputs& in);
+[[nodiscard]] FigureGroup dead_stroke_group(const FigureInputs& in);
+[[nodiscard]] FigureGroup expected(const FigureInputs& in);
+[[nodiscard]] FigureGroup fluid(const FigureInputs& in);
 [[nodiscard]] FigureGroup later(const FigureInputs& in);
 
 }  // namespace yoke::groups

@@ -30,8 +30,9 @@
 #include "sizing/changes.hpp"
 #include "sizing/relative.hpp"
 #include "survey/identity.hpp"
-#include "work/bleeding.hpp"
 #include "work/as_built_check.hpp"
+#include "work/bleed_checks.hpp"
+#include "work/bleeding.hpp"
 #include "work/lamps.hpp"
 #include "work/parts_gate.hpp"
 #include "work/steps.hpp"
@@ -372,6 +373,7 @@ std::vector<Finding> find_all(const Job& job, const std::vector<ConditionReport>
   add(all, outlet_report(job, As::plan).findings);
   add(all, joint_findings(job));
   add(all, feed_findings(job));
+  add(all, bleed_findings(job));
   add(all, prove_findings(job));
   add(all, figure_findings(job));
   // "Proved" was said of another state of the job: an edit since then can undo it.

@@ -11,6 +11,7 @@
 #include "plumbing/joints.hpp"
 #include "plumbing/supply_lines.hpp"
 #include "strip/settle.hpp"
+#include "work/bleed_checks.hpp"
 #include "work/lamps.hpp"
 
 namespace yoke {
@@ -183,6 +184,20 @@ void settle_lamp(const Job& job, const ConditionReport* plan, std::vector<Judged
   }
 }
 
+/// What nobody said of the bleeding and the fluid does not hold; what this job has not is not
+/// asked.
+void settle_bleeding(const Job& job, std::vector<JudgedRule>& book) {
+  for (const BleedCheck& c : bleed_checks(job))
+    for (JudgedRule& r : book) {
+      if (r.id != key(c.code)) continue;
+      if (c.state == BleedCheckState::not_asked) r.verdict = Verdict::not_applicable;
+      if (c.state != BleedCheckState::open || !sums_pass(r.verdict)) continue;
+      r.verdict = Verdict::cannot_say;
+      r.says = c.says;
+      r.remedy = c.remedy;
+    }
+}
+
 /// Rules of one value alone: while nobody measured it, it decides, wherever the limit lies.
 void settle_direct(const Job& job, std::vector<JudgedRule>& book) {
   static constexpr std::pair<FindingCode, Param> kOf[] = {
@@ -210,8 +225,8 @@ Stage stage_of(const JudgedRule& r) {
       {"survey.", Stage::survey},   {"identity.", Stage::survey}, {"ageing.", Stage::survey},
       {"upstream.", Stage::survey}, {"size.", Stage::size},       {"valves.", Stage::size},
       {"fit.", Stage::fit},         {"rod.", Stage::rod},         {"plumb.", Stage::plumb},
-      {"install.", Stage::install}, {"prove.", Stage::prove},     {"job.", Stage::record},
-      {"record.", Stage::record}};
+      {"install.", Stage::install}, {"bleed.", Stage::bleed},     {"fluid.", Stage::bleed},
+      {"prove.", Stage::prove},     {"job.", Stage::record},      {"record.", Stage::record}};
   for (const auto& [begin, stage] : kBegins)
     if (r.id.rfind(begin, 0) == 0) return stage;
   return r.stage;
@@ -250,6 +265,7 @@ std::vector<JudgedRule> rule_book(const Job& job) {
   settle_direct(job, others);
   settle_plumbing(job, others);
   settle_lamp(job, report_of(strip, ConditionId::plan), others);
+  settle_bleeding(job, others);
   for (JudgedRule& r : others) r.stage = stage_of(r);
   book.insert(book.end(), std::make_move_iterator(others.begin()),
               std::make_move_iterator(others.end()));

@@ -50,7 +50,27 @@ Message not_looked(const JointRecord& r) {
   return list.empty() ? Message() : say("Look at: {}", joined(list, ", "));
 }
 
+/// A reservoir's grommet or hose end has no thread: it is pushed on.
+bool pushed_on(const NetJoint& joint) {
+  return joint.node == "reservoir";
+}
+
+void judge_pushed(JudgedJoint& j) {
+  const JointRecord& r = j.seen;
+  if (r.port_seat == JointSeat::unknown || r.line_seat == JointSeat::unknown) {
+    j.words = "Look at: the inlet's edge, and the grommet or hose end and its clamp";
+  } else if (r.port_seat == JointSeat::pushed && r.line_seat == JointSeat::pushed) {
+    j.verdict = JointVerdict::fits;
+    j.words = "Pushed on";
+  } else {
+    j.verdict = JointVerdict::leaks;
+    j.words = "One side is made for pushing on, the other for a nut";
+    j.mends = "The reservoir or hose that belongs to this unit";
+  }
+}
+
 void judge_threads(JudgedJoint& j) {
+  if (pushed_on(j.joint)) return judge_pushed(j);
   const JointRecord& r = j.seen;
   if (const Message open = not_looked(r); !open.empty()) {
     j.words = open;
@@ -87,7 +107,9 @@ void judge_threads(JudgedJoint& j) {
 
 /// Spanners of the rows that fit the nut.
 Message spanner_of(const JointRecord& r) {
-  if (r.line_thread == JointThread::unknown || r.line_seat == JointSeat::unknown) return {};
+  if (r.line_thread == JointThread::unknown || r.line_seat == JointSeat::unknown ||
+      r.line_seat == JointSeat::pushed)
+    return {};
   const auto nut = find_thread(key_of(r.line_thread));
   if (!nut) return {};
   static constexpr SeatLook kLooks[] = {SeatLook::cone_out, SeatLook::cone_in,
@@ -103,6 +125,8 @@ Message spanner_of(const JointRecord& r) {
 Message put_on(const JointRecord& r) {
   if (r.line_seat == JointSeat::unknown && r.port_seat == JointSeat::unknown) return {};
   const JointSeat seat = r.line_seat != JointSeat::unknown ? r.line_seat : r.port_seat;
+  if (seat == JointSeat::pushed)
+    return "A new grommet or clamp, wetted with clean brake fluid; no oil, no grease, no sealant";
   if (seat == JointSeat::banjo)
     return "A new soft washer on each side of the eye, dry; no sealant, no thread-locker";
   return "Dry: no sealant, no tape, no thread-locker, no grease";
@@ -111,6 +135,8 @@ Message put_on(const JointRecord& r) {
 /// Steel line nut about 12 lbf·ft, banjo 15 N·m: common practice, no source.
 Message tighten(const JointRecord& r) {
   constexpr double kNut_nm = 16, kBanjo_nm = 15;
+  if (r.line_seat == JointSeat::pushed)
+    return "By hand until it sits all round; a hose clamp just so that the hose no longer turns";
   if (r.torque_nm) return say("{}, its maker's figure", amount(*r.torque_nm, Kind::torque, 0));
   const bool banjo = r.line_seat == JointSeat::banjo;
   return say(
@@ -126,6 +152,7 @@ JointRecord seen_of(const Job& job, As which, const NetJoint& joint) {
     seen.port_thread = thread_of(port_value(job, which, joint, p->thread));
     seen.port_seat = seat_of(port_value(job, which, joint, p->seat));
   }
+  if (pushed_on(joint)) seen.port_thread = seen.line_thread = JointThread::none;
   return seen;
 }
 
@@ -134,7 +161,7 @@ std::string parts_of(const Job& job, const NetJoint& joint, const JointRecord& s
   std::string words = fmt::format("{} {} / {} {}", key_of(seen.port_thread), key_of(seen.port_seat),
                                   key_of(seen.line_thread), key_of(seen.line_seat));
   std::vector<Param> part;
-  if (port_params(joint.key)) part = {param::master_kind, param::master_bore};
+  if (port_params(joint.key) || pushed_on(joint)) part = {param::master_kind, param::master_bore};
   if (joint.wheel) {
     const Axle axle = axle_of(*joint.wheel);
     for (const Param p : {param::front_kind, param::front_piston, param::front_cylinder})

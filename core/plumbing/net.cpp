@@ -65,12 +65,14 @@ class Builder {
       }
       (*o == Outlet::primary ? first_ : second_).push_back(w);
     }
+    reservoir();
     circuit(Outlet::primary, first_);
     if (!single_) circuit(Outlet::secondary, second_);
     return std::move(net_);
   }
 
   Net clutch() {
+    reservoir();
     const std::string out = outlet(Outlet::primary, "Master's outlet");
     std::string end = out;
     if (v_.known(param::clutch_hose) && v_.si(param::clutch_hose) > 0) {
@@ -103,6 +105,16 @@ class Builder {
   }
   void joint(std::string key, const std::string& node, Message name) {
     net_.joints.push_back({std::move(key), node, std::move(name), circuit_, wheel_, false});
+  }
+  /// Grommets or hose ends between the reservoir and the unit; none where it is cast on, none told
+  /// while nobody looked.
+  void reservoir() {
+    const int inlets = v_.is(choice::UnitInlets::n1) ? 1 : v_.is(choice::UnitInlets::n2) ? 2 : 0;
+    if (inlets == 0) return;
+    put(NetPart::reservoir, "reservoir", "Reservoir", {});
+    for (int i = 1; i <= inlets; ++i)
+      joint("reservoir" + std::to_string(i), "reservoir",
+            inlets == 1 ? Message("Reservoir, inlet") : say("Reservoir, inlet {}", i));
   }
   std::string outlet(Outlet o, Message name) {
     circuit_ = o;
@@ -236,6 +248,7 @@ bool was_traced(const Net& found, std::optional<Axle> axle) {
 bool is_fresh(const Job& job, const Net& found, const NetJoint& j, const NetNode& node) {
   const bool absent = !found.node(j.node);
   switch (node.part) {
+    case NetPart::reservoir:
     case NetPart::outlet:
       return absent || brought(job, param::master_bore);
     case NetPart::slave:

@@ -12,6 +12,7 @@
 namespace yoke {
 
 enum class NetPart {
+  reservoir,  ///< on the inlets of the unit
   outlet,
   servo,
   antilock,

@@ -105,14 +105,49 @@ FeedRow nipple(const Values& v) {
   return r;
 }
 
+FeedRow clamps(const Values& v) {
+  FeedRow r;
+  r.what = "Hose clamps";
+  r.is = option_of(v, param::supply_clamps);
+  r.should = "one at each end";
+  r.without = "a hose that slips off takes the assist with it, and the engine races";
+  if (seen(v, param::supply_clamps))
+    r.state = v.is(choice::SupplyClamps::both) ? FeedState::good : FeedState::wrong;
+  return r;
+}
+
+FeedRow grease(const Values& v) {
+  FeedRow r;
+  r.what = "Hose and grommet pushed on with";
+  r.is = option_of(v, param::supply_grease);
+  r.should = "nothing, water, or rubber grease";
+  r.without = "oil and mineral grease swell the rubber until it slips off";
+  if (seen(v, param::supply_grease))
+    r.state = v.is(choice::SupplyGrease::oil) ? FeedState::wrong : FeedState::good;
+  return r;
+}
+
+/// In and out changed over, a remote servo brakes by itself or not at all.
+FeedRow servo_ports(const Values& v) {
+  FeedRow r;
+  r.what = "Servo's two ports";
+  r.is = option_of(v, param::assist_servo_ports);
+  r.should = "the master's line at the inlet, the wheels' at the outlet";
+  r.without = "changed over it never helps, and holds the brakes on";
+  if (seen(v, param::assist_servo_ports))
+    r.state = v.is(choice::AssistServoPorts::in) ? FeedState::good : FeedState::wrong;
+  return r;
+}
+
 }  // namespace
 
 std::vector<FeedRow> feed_rows(const Job& job) {
   const Values v = resolve(job, As::plan);
   if (v.is(choice::ControlUse::clutch)) return {};
   if (v.is(choice::AssistKind::electric)) return {motor_feed(v), wake(v), ground(v)};
-  if (v.is(choice::AssistKind::vacuum) || v.is(choice::AssistKind::remote))
-    return {valve(job, v), nipple(v)};
+  if (v.is(choice::AssistKind::vacuum)) return {valve(job, v), nipple(v), clamps(v), grease(v)};
+  if (v.is(choice::AssistKind::remote))
+    return {servo_ports(v), valve(job, v), nipple(v), clamps(v), grease(v)};
   return {};
 }
 
@@ -130,7 +165,7 @@ std::vector<Finding> feed_findings(const Job& job) {
   all.insert(all.end(), open.begin(), open.end());
   return {{Severity::warning, Stage::plumb,
            electric ? FindingCode::plumb_wiring : FindingCode::plumb_vacuum_line, joined(all, "; "),
-           electric ? "feed, fuse, wake-up wire, ground" : "a valve that closes, a wide nipple",
+           electric ? "feed, fuse, wake-up wire, ground" : "a valve that closes, a wide nipple, clamps, no oil",
            joined(why, "; "), "common practice, no source"}};
 }
 

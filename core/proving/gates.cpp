@@ -1,7 +1,9 @@
 #include "proving/gates.hpp"
 
+#include "work/bleed_checks.hpp"
 #include "work/bleeding.hpp"
 #include "work/steps.hpp"
+#include "work/wetness.hpp"
 
 #include <algorithm>
 
@@ -80,6 +82,10 @@ Message air_by_readings(const Job& job) {
 
 /// A wet system with air in it is no brake, whatever else was looked at.
 Message nipples_open(const Job& job) {
+  for (const BleedCheck& c : bleed_checks(job))
+    if ((c.code == FindingCode::bleed_dry || c.code == FindingCode::bleed_screw) &&
+        c.state == BleedCheckState::wrong)
+      return c.says;
   const auto rows = bleed_rows(job, bleed_plan(job));
   const auto all = static_cast<std::size_t>(
       std::count_if(rows.begin(), rows.end(), [](const BleedRow& r) { return r.key != "bench"; }));
@@ -148,6 +154,9 @@ constexpr GateText kGates[] = {
 constexpr std::pair<FindingCode, GateId> kHolds[] = {
     {FindingCode::plumb_residual_disc, GateId::residual},
     {FindingCode::plumb_joint, GateId::weep},
+    {FindingCode::bleed_wet, GateId::weep},
+    {FindingCode::fluid_grade, GateId::fluid},
+    {FindingCode::bleed_interlock, GateId::preload},
     {FindingCode::rod_preload, GateId::preload},
     {FindingCode::rod_output_preload, GateId::preload},
     {FindingCode::plumb_crossed, GateId::circuits},
@@ -169,6 +178,14 @@ Message left_over(const Job& job) {
   for (const TakenOff& t : job.taken_off)
     if (t.back < t.out) names.push_back(say("{} of {}", Plain{t.out - t.back, 0}, t.name));
   return names.empty() ? Message() : say("counted out and not back: {}", joined(names, ", "));
+}
+
+/// Opened joints that nobody saw dry, filled and after the hard press; empty: none.
+Message unwiped(const Job& job) {
+  const auto open = not_dry(job, WipeRound::pressed);
+  if (open.empty()) return {};
+  return plural(static_cast<long>(open.size()), "{} opened joint was not seen dry: {}",
+                "{} opened joints were not seen dry, the first of them: {}", {open.front()});
 }
 
 /// A pass stands while its evidence does and nothing under it has changed.
@@ -222,6 +239,12 @@ std::vector<Gate> gates_of(const Job& job, const std::vector<ConditionReport>& s
           g.date.clear();
           g.why = f.message;
         }
+    }
+    if (const Message open = unwiped(job);
+        g.id == GateId::weep && g.state == GateState::passed && !open.empty()) {
+      g.state = GateState::open;
+      g.date.clear();
+      g.why = open;
     }
     if (const Message left = left_over(job); g.id == GateId::retention && !left.empty()) {
       g.state = GateState::failed;

@@ -9,6 +9,7 @@
 #include "document/param/master.hpp"
 #include "document/param/pedal_rest.hpp"
 #include "document/param/rod.hpp"
+#include "document/param/room.hpp"
 #include "document/param/valves.hpp"
 
 #include <algorithm>
@@ -104,6 +105,7 @@ class Settler {
       if (u.plan) try_ends(As::plan, u);
       if (u.found) try_ends(As::found, u);
     }
+    try_driver();
     for (Waiting& w : waiting_) {
       for (RuleVerdict* r : w.rules)
         if (r->decided_by.empty()) r->verdict = Verdict::holds;
@@ -145,6 +147,28 @@ class Settler {
       if (choice)
         for (Waiting& w : waiting_) w.again = as_of(w.report->id) == which;
       if (std::abs(si - now) > 0 && any_again()) try_end(which, u.param, si);
+    }
+  }
+
+  /// The driver's push is no part of what is pressed: it moves the limits.
+  void try_driver() {
+    const Value& push = in_.plan.at(param::room_driver);
+    if (!open(push, Kind::force)) return;
+    Limits limits = in_.limits;
+    for (const double si : tries_of(info(param::room_driver), push)) {
+      limits.effort_n = std::min(limits.effort_n, si);
+      limits.effort_failed_n = std::min(limits.effort_failed_n, si);
+    }
+    for (Waiting& w : waiting_) {
+      if (in_.clutch) {
+        const auto r = clutch_report(*w.clutch);
+        if (r)
+          weigh(w, clutch_margins(w.report->id, *r, w.clutch->unit, limits), param::room_driver);
+        continue;
+      }
+      const auto judged =
+          judge_press(w.report->id, *in_.assembly(w.report->id).system, w.condition, limits);
+      if (judged) weigh(w, judged->margins, param::room_driver);
     }
   }
 

@@ -9,19 +9,13 @@
 #include "document/param/circuits.hpp"
 #include "document/param/master.hpp"
 #include "document/param/vehicle.hpp"
+#include "work/bleed_level.hpp"
+#include "work/bleed_methods.hpp"
+#include "work/bleed_order.hpp"
 
 namespace yoke {
 
 namespace {
-
-std::vector<Wheel> order_of(bool diagonal, bool left_hand) {
-  using enum Wheel;
-  if (diagonal)
-    return left_hand ? std::vector{rear_right, front_left, rear_left, front_right}
-                     : std::vector{rear_left, front_right, rear_right, front_left};
-  return left_hand ? std::vector{rear_right, rear_left, front_right, front_left}
-                   : std::vector{rear_left, rear_right, front_left, front_right};
-}
 
 /// Fluid one full press moves through an open nipple of a circuit.
 double per_stroke_m3(const System& s, Outlet outlet) {
@@ -74,31 +68,29 @@ BleedPlan bleed_plan(const Job& job) {
     plan.missing.push_back(param::master_stroke1);
     if (two_circuits(a.system->master)) plan.missing.push_back(param::master_stroke2);
   }
-  const Value steering = value_of(job, As::plan, param::vehicle_steering);
-  if (!steering.known()) plan.missing.push_back(param::vehicle_steering);
-  if (!plan.missing.empty() || !a.system || !a.system->wheels) return plan;
+  const BleedOrder order = bleed_order(job);
+  plan.missing.insert(plan.missing.end(), order.missing.begin(), order.missing.end());
+  plan.order_reason = order.reason;
+  plan.before = order.before;
+  plan.after = order.after;
+  plan.refused = order.refused;
+  if (!plan.missing.empty() || plan.refused || !a.system || !a.system->wheels) return plan;
 
   for (const Param p : {param::front_tube, param::front_hose, param::rear_tube, param::rear_hose,
                         param::master_reservoir})
     if (value_of(job, As::plan, p).origin == Origin::typical) plan.typical.push_back(p);
   const System& s = *a.system;
-  const bool left = steering.is(choice::VehicleSteering::left);
-  const bool diagonal =
-      two_circuits(s.master) &&
-      value_of(job, As::plan, param::circuit_split).is(choice::CircuitSplit::diagonal);
-  plan.order_reason = diagonal ? "Diagonal split: one circuit after the other, its rear wheel first"
-                      : left   ? "Farthest first, master at the front left"
-                               : "Farthest first, master at the front right";
   const double chamber_m3 = value_of(job, As::plan, param::master_reservoir).si;
   double total_m3 = 2 * chamber_m3;
-  for (const Wheel w : order_of(diagonal, left)) {
+  const double share = old_unit_stays(job) ? kOldUnitShare : 1;
+  for (const Wheel w : order.wheels) {
     const WheelBrake& brake = (*s.wheels)[static_cast<size_t>(w)];
     if (!brake.fitted) continue;
     BleedWheel b;
     b.wheel = w;
     b.outlet = brake.outlet;
     b.branch = branch_content(brake);
-    const double stroke_m3 = per_stroke_m3(s, brake.outlet);
+    const double stroke_m3 = share * per_stroke_m3(s, brake.outlet);
     b.per_stroke = Volume{stroke_m3};
     if (stroke_m3 > 1e-9) {
       b.strokes = static_cast<int>(std::ceil(1.5 * b.branch.value() / stroke_m3));
@@ -119,9 +111,9 @@ BleedRow row_of(const Job& job, std::string key) {
   BleedRow r;
   r.key = std::move(key);
   if (const auto it = job.bleeding.find(r.key); it != job.bleeding.end()) r.done = it->second;
-  r.state = r.done.clear_strokes >= kClearStrokes ? BleedState::clear
-            : r.done.strokes > 0                  ? BleedState::counting
-                                                  : BleedState::not_begun;
+  r.state = is_clear(job, r.key) ? BleedState::clear
+            : r.done.strokes > 0 ? BleedState::counting
+                                 : BleedState::not_begun;
   return r;
 }
 
@@ -143,16 +135,28 @@ std::vector<BleedRow> bleed_rows(const Job& job, const BleedPlan& plan) {
     for (const Wheel w : kWheels)
       if (const Values v = resolve(job, As::plan); works_axle(v, axle_of(w)))
         rows.push_back(wheel_row(job, w));
+  const auto levels = chamber_levels(job, plan);
   for (const BleedWheel& w : plan.wheels) {
     BleedRow r = wheel_row(job, w.wheel);
     r.planned = w;
-    r.refill_due = w.refill_every > 0 && r.done.strokes - r.done.topped_at >= w.refill_every;
+    if (const ChamberLevel* level = level_of(levels, r)) r.refill_due = level->warn();
     rows.push_back(std::move(r));
   }
   return rows;
 }
 
+bool is_clear(const Job& job, const std::string& key) {
+  const auto it = job.bleeding.find(key);
+  if (it == job.bleeding.end()) return false;
+  const BleedRecord& r = it->second;
+  if (key == "bench" && chosen_bench(job) == BleedWayId::plugs)
+    return r.push_m && *r.push_m <= kPlugPush_m;
+  return r.clear_strokes >= kClearStrokes;
+}
+
 bool all_bled(const Job& job) {
+  // A master that drew air is bled again before anything counts.
+  if (!dry_places(job).empty()) return false;
   const BleedPlan plan = bleed_plan(job);
   const auto rows = bleed_rows(job, plan);
   const auto nipples =

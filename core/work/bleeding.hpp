@@ -1,6 +1,7 @@
 // The bleeding plan: wheel order, strokes to clear each branch, refills, fluid to have.
 //   fluid per stroke of a circuit with the other closed = A (S - c), less where the pad stop comes
-//   first; strokes = ceil(1.5 V_branch / that). Order and factor: common practice, no source.
+//   first, half of it with an old unit; strokes = ceil(1.5 V_branch / that). Factor: common
+//   practice, no source.
 #pragma once
 
 #include <optional>
@@ -23,15 +24,19 @@ struct BleedWheel {
 };
 
 struct BleedPlan {
-  bool clutch = false;  ///< one line, "slave", and no wheels
+  bool clutch = false;   ///< one line, "slave", and no wheels
+  bool refused = false;  ///< the book's order names a wheel twice: see the reason
   std::vector<Param> missing;
   std::vector<Param> typical;  ///< typical figures the counts rest on
   Message order_reason;
-  std::vector<BleedWheel> wheels;  ///< in working order
-  Volume fluid{};                  ///< to have at hand for three rounds and the filling
+  std::vector<Message> before, after;  ///< what is bled before the wheels, and after them
+  std::vector<BleedWheel> wheels;      ///< in working order
+  Volume fluid{};                      ///< to have at hand for three rounds and the filling
   int rounds = 3;
 };
 [[nodiscard]] BleedPlan bleed_plan(const Job& job);
+/// A place is worked clear: by strokes without bubbles; the master with plugs by its short push.
+[[nodiscard]] bool is_clear(const Job& job, const std::string& key);
 /// Bubble-free strokes in a row that count as clear; a count of strokes is never a pass.
 inline constexpr int kClearStrokes = 5;
 
@@ -46,7 +51,7 @@ struct BleedRow {
   std::optional<BleedWheel> planned;
   BleedRecord done;
   BleedState state = BleedState::not_begun;
-  bool refill_due = false;  ///< the level has come down to a quarter: top up before another stroke
+  bool refill_due = false;  ///< two strokes or fewer until the port is bare
 };
 /// The rows in working order, with what was counted so far.
 [[nodiscard]] std::vector<BleedRow> bleed_rows(const Job& job, const BleedPlan& plan);

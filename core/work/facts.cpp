@@ -7,6 +7,7 @@
 #include "document/param/age.hpp"
 #include "document/param/arms.hpp"
 #include "document/param/assist_kind.hpp"
+#include "document/param/bleed_kit.hpp"
 #include "document/param/bores.hpp"
 #include "document/param/brakes.hpp"
 #include "document/param/clutch.hpp"
@@ -181,6 +182,7 @@ WorkFacts work_facts(const Job& job) {
   f.drained = f.unit_out || f.servo_on || (f.clutch_slave_new && !f.first_clutch);
   const Value lamp = value_of(job, As::plan, param::unit_switch);
   f.warning_switch = lamp.known() && !lamp.is(choice::UnitSwitch::none);
+  f.bled_on_car = value_of(job, As::plan, param::bleed_bench).is(choice::BleedBench::car);
   f.wet =
       f.joints || f.front_changed || f.rear_changed || f.valve || f.front_to_disc || f.rear_to_disc;
   f.apart = f.unit_out || f.assist_out || f.rod_out || f.wet || f.gearbox_out;

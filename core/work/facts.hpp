@@ -41,6 +41,7 @@ struct WorkFacts {
   bool joints = false;   ///< joints at the unit, the servo or the slave are opened
   bool drained = false;  ///< the reservoir is drawn down first
   bool warning_switch = false;
+  bool bled_on_car = false;  ///< the master is bled by itself where it is bolted
   bool wet = false;    ///< fluid has to go in again
   bool apart = false;  ///< something comes off
   bool new_parts = false;

@@ -9,6 +9,7 @@
 #include "assembly/assemble.hpp"
 #include "document/param/unit.hpp"
 #include "plumbing/joints.hpp"
+#include "work/lever_hose.hpp"
 #include "work/steps.hpp"
 
 namespace yoke {
@@ -125,6 +126,7 @@ std::vector<ToolNeed> tool_list(const Job& job) {
                                    [&](const ToolNeed& t) { return t.what == j.spanner; });
     if (!there) list.push_back({j.spanner, j.joint.name, false});
   }
+  for (const HoseOrder& h : lever_hose_order(job)) list.push_back({h.what, h.why, h.unknown});
   for (const Step& s : install_steps(job)) {
     if (is_done(job, s)) continue;
     for (const Message& tool : s.tools) {

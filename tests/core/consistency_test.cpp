@@ -4,15 +4,16 @@
 #include <cmath>
 
 #include "assembly/relevance.hpp"
-#include "document/param/rod_ends.hpp"
 #include "document/param/assist.hpp"
 #include "document/param/assist_kind.hpp"
 #include "document/param/bores.hpp"
 #include "document/param/brakes.hpp"
+#include "document/param/circuits.hpp"
 #include "document/param/clutch.hpp"
 #include "document/param/control.hpp"
 #include "document/param/linkage.hpp"
 #include "document/param/master.hpp"
+#include "document/param/rod_ends.hpp"
 #include "document/param/supply.hpp"
 #include "document/param/unit.hpp"
 #include "document/param/valves.hpp"
@@ -108,8 +109,9 @@ TEST_CASE("every question is asked somewhere, and every kind of job can be press
     INFO(plan.reason);
     CHECK(plan.target);
     // Answers that open further questions.
-    for (const Param p : {param::control_mid, param::control_helper, param::valve_kind,
-                          param::valve_metering, param::supply_accu})
+    for (const Param p :
+         {param::control_mid, param::control_helper, param::valve_kind, param::valve_metering,
+          param::supply_accu, param::circuit_antilock, param::valve_shuttle})
       set(job, p, 1);
     for (const Param p : {param::unit_studs, param::unit_inlets}) set(job, p, 2);
     for (const Param p : {param::front_pistons2, param::rear_pistons2}) set(job, p, 1);
@@ -122,7 +124,10 @@ TEST_CASE("every question is asked somewhere, and every kind of job can be press
   set(rear_drum, param::lamp_switch, 0);
   Job line_switch = known_job();
   set(line_switch, param::lamp_switch, 1);
+  Job lever = known_job();
+  set(lever, param::control_kind, 1);
   for (const ParamInfo& p : all_params()) {
+    if (relevant(lever, As::plan, p.param)) asked[row_of(p.param)] = true;
     if (relevant(rear_drum, As::plan, p.param) || relevant(line_switch, As::plan, p.param))
       asked[row_of(p.param)] = true;
     INFO(p.id);

@@ -93,6 +93,9 @@ constexpr Hold kHeld[] = {
     {size_over_travel, GateId::over_travel},
     {size_wear_room, GateId::wear_room},
     {rod_deviation, GateId::deviation},
+    {bleed_wet, GateId::weep},
+    {bleed_interlock, GateId::preload},
+    {fluid_grade, GateId::fluid},
 };
 
 Gate gate_of(const Job& job, GateId id) {

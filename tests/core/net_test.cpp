@@ -261,11 +261,13 @@ TEST_CASE("what feeds an assist unit is open until it was looked at") {
   unread.plan.set(*find_param("supply.wake"), {0, How::estimate, 0, {}});
   CHECK(feed_rows(unread)[1].state == FeedState::open);
   set(job, "assist.kind=vacuum; supply.valve_way=engine; supply.nipple=8 mm");
+  CHECK(has(feed_findings(job), FindingCode::plumb_vacuum_line));  // clamps, and what it slid on
+  set(job, "supply.clamps=both; supply.grease=rubber");
   CHECK(feed_findings(job).empty());
   Job old = known_job();
   set(old,
       "found:assist.kind=vacuum; found:assist.diaphragm1=200 mm; found:supply.valve_way=engine; "
-      "found:supply.nipple=8 mm");
+      "found:supply.nipple=8 mm; supply.clamps=both; supply.grease=dry");
   CHECK(feed_findings(old).empty());
   set(old, "assist.diaphragm1=250 mm");
   // The valve sits in the booster; the hole to the manifold stays what it was.

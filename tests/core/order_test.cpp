@@ -2,6 +2,7 @@
 #include <catch2/catch.hpp>
 #include <map>
 
+#include "document/param/clutch.hpp"
 #include "document/param/control.hpp"
 #include "document/param/limits.hpp"
 #include "support/build.hpp"
@@ -33,6 +34,10 @@ Job changed_job(unsigned seed) {
         job.plan.set(p.param, *m);
   if (seed % 3 == 0)
     job.found.set(param::target_job, {static_cast<double>(seed % 9), How::stated, 0, {}});
+  if (seed % 11 == 0) {  // clutches are too rare to be met by chance alone
+    job.found.set(param::control_use, {1, How::stated, 0, {}});
+    job.plan.set(param::clutch_kind, {static_cast<double>(seed / 11 % 3), How::stated, 0, {}});
+  }
   if (seed % 5 == 0)
     job.found.set(param::control_kind, {static_cast<double>(seed % 3), How::stated, 0, {}});
   return job;

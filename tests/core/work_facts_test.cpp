@@ -293,7 +293,7 @@ TEST_CASE("bleeding: the order follows the side of the plan's master, a clutch's
   CHECK(order() == std::vector{rear_right, rear_left, front_right, front_left});
   set(job, "vehicle.steering=right");  // the plan's side alone
   CHECK(order() == std::vector{rear_left, rear_right, front_left, front_right});
-  set(job, "circuit.split=diagonal");
+  set(job, "circuit.split=diagonal; circuit.fl=1; circuit.rr=1; circuit.fr=2; circuit.rl=2");
   CHECK(order() == std::vector{rear_left, front_right, rear_right, front_left});
   CHECK(bleed_plan(job).rounds == 3);
   Job clutch = known_job();

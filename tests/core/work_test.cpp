@@ -176,6 +176,8 @@ TEST_CASE("bleeding order (common practice, no source) and strokes") {
   found(job, param::vehicle_steering, 1, How::stated);
   CHECK(bleed_plan(job).wheels[0].wheel == rear_left);
   found(job, param::circuit_split, 1, How::stated);
+  found(job, param::circuit_fr, 1, How::stated);
+  found(job, param::circuit_rr, 0, How::stated);
   CHECK(bleed_plan(job).wheels[1].wheel == front_right);
   job.found.clear(param::vehicle_steering);
   CHECK(bleed_plan(job).missing.front() == param::vehicle_steering);
@@ -344,9 +346,12 @@ TEST_CASE("a nipple is clear by clear strokes in a row alone, and a refill is as
   CHECK(clear_nipples(bleed_rows(job, p)) == 1);  // the bench is no corner
 
   BleedRecord& fl = job.bleeding["fl"];
-  const int every = row("fl").planned->refill_every;
-  REQUIRE(every > 1);
-  for (int i = 0; i < every - 1; ++i) count_stroke(fl, true);
+  // Two strokes before its port is bare: the chamber's fluid by what a stroke takes.
+  const double stroke = row("fl").planned->per_stroke.value();
+  const int full =
+      static_cast<int>(value_of(job, As::plan, param::master_reservoir).si / stroke + 1e-9);
+  REQUIRE(full > 3);
+  for (int i = 0; i < full - 3; ++i) count_stroke(fl, true);
   CHECK_FALSE(row("fl").refill_due);
   count_stroke(fl, true);
   CHECK(row("fl").refill_due);

@@ -105,6 +105,9 @@ TEST_CASE(
     if (r["rule"] == "plumb.joint" && r["verdict"] == "cannot say") continue;
     // A lamp that nobody looked at is proved at its gate.
     if (id.rfind("rod.lamp", 0) == 0 && r["verdict"] == "cannot say") continue;
+    // What nobody said of bleeding and fluid is asked under Bleed.
+    if ((id.rfind("bleed.", 0) == 0 || id.rfind("fluid.", 0) == 0) && r["verdict"] == "cannot say")
+      continue;
     CHECK(told == (r["verdict"] == "fails" || r["verdict"] == "cannot say"));
   }
   CHECK(run({"judge", kDemo, "--rules", "some"}).status == 2);

@@ -16,6 +16,7 @@
 #include "support/work_done.hpp"
 #include "work/bleeding.hpp"
 #include "work/steps.hpp"
+#include "work/wetness.hpp"
 
 using namespace yoke;
 using namespace yoke::test;
@@ -117,6 +118,10 @@ TEST_CASE("the sheet prints a gate as it stands: open, passed with its day, fail
   seen.who = "A. Builder";
   seen.when = "2026-05-30T14:05:09";
   answer_gate(job, GateId::weep, GateState::passed, seen);
+  CHECK(state_of(GateId::weep)[1] == "open");  // no joint was wiped
+  CHECK(state_of(GateId::weep)[2].contains("not seen dry"));
+  for (const WipedJoint& w : wipe_map(job))
+    for (const WipeRound r : kWipeRounds) wipe(job, w.joint.key, r, Wiped::dry);
   CHECK(state_of(GateId::weep)[1] == "passed 2026-05-30");
   CHECK(state_of(GateId::weep)[2] == "dry all over; A. Builder; 2026-05-30 14:05:09");
   record_for(job, GateId::weep) = claimed(GateState::failed, "2026-05-30", "weeps at the tee");

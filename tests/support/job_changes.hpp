@@ -2,9 +2,12 @@
 #pragma once
 
 #include "document/as_built.hpp"
+#include "document/param/lines.hpp"
 #include "document/param/pedal_rod.hpp"
 #include "plumbing/joints.hpp"
 #include "support/every_code.hpp"
+#include "work/bleed_level.hpp"
+#include "work/bleeding.hpp"
 
 namespace yoke::test {
 
@@ -105,6 +108,30 @@ void later(Job& j) {
 }
 inline void never(Job& j) {
   j.later.clear();
+}
+
+inline void drew_air(Job& j) {
+  j.bleeding["fl"].ran_dry = 1;
+}
+inline void bled_again(Job& j) {
+  j.bleeding["fl"].clear_strokes = kClearStrokes;
+}
+inline void level_low(Job& j) {
+  j.bleeding["fl"].strokes = 400;
+}
+inline void level_full(Job& j) {
+  top_up(j, "fl");
+}
+inline void joint_wet(Job& j) {
+  j.joints["outlet1"].filled = Wiped::wet;
+}
+inline void joint_dry(Job& j) {
+  j.joints["outlet1"].filled = Wiped::dry;
+}
+inline void strokes_counted(Job& j) {
+  j.found.clear(param::fluid_grade);
+  j.plan.clear(param::fluid_grade);
+  count_stroke(j.bleeding["fl"], true);
 }
 
 }  // namespace yoke::test

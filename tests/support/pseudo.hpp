@@ -39,7 +39,7 @@ inline QString untranslated(QString text, const QStringList& own) {
     if (!s.isEmpty()) text.replace(s, QStringLiteral(" "));
   static const QRegularExpression units(QStringLiteral(
       "(?<![A-Za-z])(mm|cm³|mm²|in|in²|in³|ft|N·m|lbf·ft|N/"
-      "mm|N|lbf|kN|MPa|kPa|psi|bar|inHg|kg|lb|g|"
+      "mm|N|lbf|kN|MPa|kPa|psi|bar|inHg|kg|lb|g|fl oz|"
       "°C|°F|km/h|mph|s|min|ms|l|ml|L/min|tpi|A|V|m|x|y|z|No|DOT|FLARE|JIC)(?![A-Za-z])"));
   text.replace(units, QStringLiteral(" "));
   static const QRegularExpression letters(QStringLiteral("[A-Za-z]{2,}"));

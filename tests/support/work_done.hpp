@@ -7,6 +7,7 @@
 #include "support/build.hpp"
 #include "work/bleeding.hpp"
 #include "work/steps.hpp"
+#include "work/wetness.hpp"
 
 namespace yoke::test {
 
@@ -14,6 +15,8 @@ inline void do_all_work(Job& job) {
   for (const Step& s : install_steps(job)) record_for(job, s.id).done = true;
   for (const BleedRow& row : bleed_rows(job, bleed_plan(job)))
     for (int i = 0; i < kClearStrokes; ++i) count_stroke(job.bleeding[row.key], false);
+  for (const WipedJoint& w : wipe_map(job))
+    for (const WipeRound r : kWipeRounds) wipe(job, w.joint.key, r, Wiped::dry);
 }
 
 /// A record as older files hold it: a bare word.
@@ -43,6 +46,11 @@ inline GateEvidence good_evidence(const GateAsk& ask,
 inline void pass_gate(Job& job, GateId id, const std::string& when = "2026-05-30T10:00:00") {
   const GateAsk ask = gate_ask(job, foot_strip(job, 0), id);
   answer_gate(job, id, GateState::passed, good_evidence(ask, when));
+  // A joint that was seen wet stays wet, whatever is said of the whole.
+  if (id != GateId::weep) return;
+  for (const WipedJoint& w : wipe_map(job))
+    for (const WipeRound r : kWipeRounds)
+      if (!w.wet()) wipe(job, w.joint.key, r, Wiped::dry);
 }
 
 inline void pass_all_gates(Job& job) {

@@ -241,7 +241,7 @@ TEST_CASE("bench: a stroke by the space bar, bubbles, topped up, the next nipple
   QTest::keyClick(b.window->bench(), Qt::Key_PageDown);
   QTest::keyClick(b.window->bench(), Qt::Key_Space);
   CHECK(b.session.job().bleeding.count(wheel) == 1);
-  QTest::keyClick(b.window->bench(), Qt::Key_T);
+  QTest::keyClick(b.window->bench(), Qt::Key_R);
   CHECK(b.session.job().bleeding.at(wheel).topped_at == b.session.job().bleeding.at(wheel).strokes);
   CHECK(matter->isVisible());
 }

@@ -140,7 +140,9 @@ TEST_CASE("a clutch from an empty window: its own questions, conditions and line
   CHECK(b.session.strip()[1].target->at.pad_force_n > 50);
   for (const Stage s : kStages) b.stage(s);  // every page has something to say, none asks of brakes
   b.stage(Stage::bleed);
-  CHECK(b.window->page(Stage::bleed)->findChild<QPushButton*>("bleed:slave:clear"));
+  auto* coach = static_cast<BleedPage*>(b.window->page(Stage::bleed))->coach();
+  coach->go_to("slave");
+  CHECK(coach->at() == "slave");
   b.stage(Stage::size);
   CHECK(b.session.map().has_value());
   CHECK(b.session.map()->cells.size() > 50);

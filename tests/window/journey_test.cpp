@@ -184,7 +184,8 @@ TEST_CASE("a second journey by keyboard alone") {
   CHECK(b.session.job().steps.at("rod.pin").done);
   CHECK_FALSE(b.session.job().steps.at("rod.pin").date.empty());
   key(Qt::Key_7, Qt::ControlModifier);
-  auto* stroke = b.window->page(Stage::bleed)->findChild<QPushButton*>("bleed:fl:clear");
+  auto* stroke = b.window->page(Stage::bleed)->findChild<QPushButton*>("bleed:clear");
+  static_cast<BleedPage*>(b.window->page(Stage::bleed))->coach()->go_to("fl");
   REQUIRE(stroke);
   stroke->setFocus(Qt::TabFocusReason);
   for (int i = 0; i < 3; ++i) key(Qt::Key_Space);

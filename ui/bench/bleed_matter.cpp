@@ -29,6 +29,20 @@ BleedMatter::BleedMatter(Session& session, QWidget* parent) : BenchMatter(sessio
          "bring no bubbles. Brake fluid eats paint and eyes; goggles on."));
   for (QWidget* w : std::initializer_list<QWidget*>{name_, count_, state_, planned_, caution_})
     box->addWidget(w);
+  push_ = new QLineEdit(this);
+  push_->setObjectName(QStringLiteral("benchEntry"));
+  push_->setAccessibleName(tr("Push against the plugs"));
+  push_->setPlaceholderText(tr("this push went …"));
+  push_->setMaxLength(24);
+  connect(push_, &QLineEdit::returnPressed, this, [this] {
+    const auto done = note_push(session_, push_->text());
+    if (!done) {
+      state_->setText(text_of(done.error().reason, session_.style()));
+      return push_->selectAll();
+    }
+    push_->clear();
+  });
+  box->addWidget(push_);
   box->addStretch(1);
   row->addLayout(box, 5);
   order_ = new PictureView(tr("Bleeding order"), this);
@@ -40,10 +54,16 @@ BleedMatter::BleedMatter(Session& session, QWidget* parent) : BenchMatter(sessio
   refresh();
 }
 
+QLineEdit* BleedMatter::entry() const {
+  return push_->isVisibleTo(this) ? push_ : nullptr;
+}
+
 std::vector<BenchKey> BleedMatter::keys() {
   return {{Qt::Key_Space, tr("Stroke, clear"), [this] { count(What::clear); }, true},
           {Qt::Key_B, tr("Stroke, bubbles"), [this] { count(What::bubbles); }},
-          {Qt::Key_T, tr("Topped up"), [this] { count(What::refill); }},
+          {Qt::Key_R, tr("Topped up"), [this] { count(What::refill); }},
+          {Qt::Key_D, tr("It drew air"), [this] { count(What::dry); }},
+          {Qt::Key_U, tr("Take back"), [this] { session_.undo(); }},
           {Qt::Key_PageDown, tr("Next nipple"), [this] { step(1); }},
           {Qt::Key_PageUp, tr("Back"), [this] { step(-1); }}};
 }
@@ -53,7 +73,8 @@ void BleedMatter::count(What what) {
   const BleedLine& line = view_.lines[at_];
   const BleedCount stroke = what == What::clear     ? BleedCount::clear
                             : what == What::bubbles ? BleedCount::bubbles
-                                                    : BleedCount::refill;
+                            : what == What::refill  ? BleedCount::refill
+                                                    : BleedCount::ran_dry;
   count_at(session_, std::string(line.key), text_of(line.name, session_.style()), stroke);
   if (at_ < view_.lines.size()) sound_at_bench(spoken());
 }
@@ -86,7 +107,10 @@ void BleedMatter::refresh() {
                                         : QStringLiteral("benchBig"));
   style()->unpolish(state_);  // the name decides the colour
   style()->polish(state_);
-  planned_->setText(text_of(line.planned, units));
+  const QString planned = text_of(line.planned, units);
+  planned_->setText(line.level.empty() ? planned
+                                       : text_of(line.level, units) + QLatin1Char('\n') + planned);
+  push_->setVisible(line.by_push);
 }
 
 }  // namespace yoke

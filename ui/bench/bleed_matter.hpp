@@ -14,11 +14,14 @@ class BleedMatter : public BenchMatter {
   BleedMatter(Session& session, QWidget* parent);
   [[nodiscard]] std::vector<BenchKey> keys() override;
   void refresh() override;
+  /// With plugs the push is typed; else nothing is.
+  [[nodiscard]] QLineEdit* entry() const override;
 
  private:
-  enum class What { clear, bubbles, refill };
+  enum class What { clear, bubbles, refill, dry };
   void count(What what);
   [[nodiscard]] QString spoken() const;
+  QLineEdit* push_;
   void step(int by);
   BleedView view_;
   std::size_t at_ = 0;

@@ -16,12 +16,15 @@
 #include "session/stage_views.hpp"
 #include "ui/assist_face.hpp"
 #include "ui/drawn_face.hpp"
+#include "ui/faces/coach_face.hpp"
 #include "ui/faces/dimensions_face.hpp"
 #include "ui/faces/length_face.hpp"
 #include "ui/faces/map_face.hpp"
 #include "ui/faces/outlets_face.hpp"
 #include "ui/faces/pattern_face.hpp"
 #include "ui/faces/tubes_face.hpp"
+#include "ui/faces/way_face.hpp"
+#include "ui/faces/wipe_face.hpp"
 #include "ui/faces/wrong_face.hpp"
 #include "ui/findings_box.hpp"
 #include "ui/gates_box.hpp"
@@ -114,25 +117,11 @@ class BleedPage : public StagePage {
   Q_OBJECT
  public:
   BleedPage(Session& session, QWidget* parent = nullptr);
-
- protected:
-  void refresh() override;
-
- private:
-  void add_row(QGridLayout* grid, int row, const BleedLine& line);
-  struct Row {
-    QLabel* plan;
-    QLabel* count;
-    QLabel* state;
-  };
-  void build_rows(const BleedView& view);
-  void show_row(const Row& row, const BleedLine& line);
-  QLabel* plan_;
-  QLabel* typical_;
-  PictureView* order_;
-  QScrollArea* scroll_;
-  QStringList built_for_;
-  std::vector<Row> rows_;
+  [[nodiscard]] CoachFace* coach() { return face_as<CoachFace>("coach"); }
+  [[nodiscard]] WayFace* way() { return face_as<WayFace>("way"); }
+  [[nodiscard]] DrawnFace* pedal() { return face_as<DrawnFace>("pedal"); }
+  [[nodiscard]] DrawnFace* fluid() { return face_as<DrawnFace>("fluid"); }
+  [[nodiscard]] WipeFace* wiped() { return face_as<WipeFace>("wiped"); }
 };
 
 class ProvePage : public StagePage {

@@ -49,6 +49,8 @@ std::string family(std::string name) {
     name = "wheel_outlet";
   if (begins(name, "changed_")) name = "changed";
   if (begins(name, "unit_port1_") || begins(name, "unit_port2_")) name.erase(9, 1);
+  if (begins(name, "bleed_turn")) name = "bleed_turn";
+  if (begins(name, "bleed_") && name.ends_with("_screw")) name = "bleed_screw";
   if (name.back() == '1' || name.back() == '2') name.pop_back();
   return name;
 }
