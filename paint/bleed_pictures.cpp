@@ -73,10 +73,12 @@ void draw_pedal_row(QPainter& p, const PedalRow& r, QRectF box, double full) {
   p.setFont(theme::text(15, r.now));
   p.setPen(ink);
   p.drawText(QRectF(box.left(), box.top(), box.width() * 0.7, 22), Qt::AlignVCenter, r.name);
-  p.setFont(theme::figure(20, true));
+  p.setFont(theme::figure(box.height() < 44 ? 16 : 20, true));
   p.drawText(QRectF(box.left(), box.top(), box.width(), 24), Qt::AlignRight | Qt::AlignVCenter,
              r.figure);
-  const QRectF track(box.left(), box.top() + 26, box.width(), 14);
+  const double top = std::min(27.0, box.height() - 13);
+  const QRectF track(box.left(), box.top() + top, box.width(),
+                     std::clamp(box.height() - top - 5, 7.0, 14.0));
   p.setBrush(theme::kDyeDeep);
   p.setPen(QPen(theme::kScribeFaint, 1));
   p.drawRect(track);

@@ -214,6 +214,11 @@ Picture bleed_picture(const Job& job, const BleedPlan& plan, QSizeF size, const 
   });
   const QRectF master(size.width() * 0.12, size.height() / 2 - 20, size.width() * 0.12, 56);
   pic.spots.push_back({master, QStringLiteral("nipple:bench"), Drawn::tr("the master by itself")});
+  if (at == "bench")
+    pic.layers.emplace_back([=](QPainter& p) {
+      p.setPen(QPen(theme::kMarkOnDye, 2.4));
+      p.drawRoundedRect(master.adjusted(-6, -6, 6, 6), 7, 7);
+    });
   int order = 0;
   for (const BleedRow& row : bleed_rows(job, plan)) {
     if (!row.planned) continue;

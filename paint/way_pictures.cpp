@@ -54,27 +54,51 @@ QString said_of(const WayChoice& c, const Style& style) {
   return c.says.empty() ? state : state + QStringLiteral(": ") + text_of(c.says, style);
 }
 
-/// Text under text, each as high as it needs; what does not fit any more is counted at the end.
+/// Text under text, each as high as it needs, in the largest letters in which all of it fits.
 class Column {
  public:
-  Column(QPainter& p, QRectF room) : p_(p), room_(room), y_(room.top()) {}
-  void add(const QString& words, const QFont& font, const QColor& ink, double indent = 0,
-           const QString& number = {}) {
-    const QRectF box(room_.left() + indent, y_, room_.width() - indent, 400);
-    const double h = QFontMetricsF(font).boundingRect(box, Qt::TextWordWrap, words).height();
-    if (y_ + h > room_.bottom()) return;
-    p_.setFont(font);
-    p_.setPen(ink);
-    if (!number.isEmpty())
-      p_.drawText(QRectF(room_.left(), y_, indent - 6, h), Qt::AlignRight | Qt::AlignTop, number);
-    p_.drawText(box, Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap, words);
-    y_ += h + 6;
+  struct Line {
+    QString words;
+    bool loud = false;
+    QColor ink;
+    double indent = 0;
+    QString number{};
+  };
+  void add(Line line) { lines_.push_back(std::move(line)); }
+  void draw(QPainter& p, QRectF room) const {
+    int px = 19;
+    while (px > 13 && height(px, room.width()) > room.height()) --px;
+    double y = room.top();
+    for (const Line& l : lines_) {
+      const double h = height(l, px, room.width());
+      p.setFont(theme::text(px, l.loud));
+      p.setPen(l.ink);
+      if (!l.number.isEmpty())
+        p.drawText(QRectF(room.left(), y, l.indent - 6, h), Qt::AlignRight | Qt::AlignTop,
+                   l.number);
+      p.drawText(QRectF(room.left() + l.indent, y, room.width() - l.indent, h + 2),
+                 Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap, l.words);
+      y += h + gap(px);
+    }
   }
 
  private:
-  QPainter& p_;
-  QRectF room_;
-  double y_;
+  static double gap(int px) { return px > 14 ? 7 : 4; }
+  static double height(const Line& l, int px, double width) {
+    return QFontMetricsF(theme::text(px, l.loud))
+        .boundingRect(QRectF(0, 0, width - l.indent, 2000), Qt::TextWordWrap, l.words)
+        .height();
+  }
+
+ public:
+  [[nodiscard]] double height(int px, double width) const {
+    double all = 0;
+    for (const Line& l : lines_) all += height(l, px, width) + gap(px);
+    return all;
+  }
+
+ private:
+  std::vector<Line> lines_;
 };
 
 }  // namespace
@@ -132,7 +156,6 @@ Picture way_picture(std::optional<BleedWayId> way, const Style& style, QSizeF si
     return pic;
   }
   const BleedMethod& m = method_of(*way);
-  ground(pic, text_of(m.words, style));
   QStringList tools;
   for (const Message& t : m.tools) tools << text_of(t, style);
   QStringList steps;
@@ -145,19 +168,20 @@ Picture way_picture(std::optional<BleedWayId> way, const Style& style, QSizeF si
       m.safer ? Drawn::tr("Safer: %1").arg(text_of(method_of(*m.safer).words, style)) : QString();
   const QString at_hand = Drawn::tr("At hand: %1").arg(tools.join(QStringLiteral(" · ")));
   pic.said << why << at_hand << steps << pass << cannot << safer << care;
-  pic.layers.emplace_back([=](QPainter& p) {
-    const bool large = size.height() > 520;
-    const QFont plain = theme::text(large ? 16 : 14);
-    const QFont bold = theme::text(large ? 16 : 14, true);
-    Column column(p, QRectF(18, 40, size.width() - 34, size.height() - 46));
-    column.add(care, bold, theme::kMarkOnDye);
-    column.add(why, plain, theme::kScribeSoft);
-    column.add(at_hand, plain, theme::kScribe);
-    for (qsizetype i = 0; i < steps.size(); ++i)
-      column.add(steps[i], plain, theme::kScribe, 30, QString::number(i + 1));
-    column.add(pass, bold, theme::kScribe);
-    column.add(cannot, plain, theme::kMarkOnDye);
-    if (!safer.isEmpty()) column.add(safer, bold, theme::kScribe);
+  Column column;
+  column.add({care, true, theme::kMarkOnDye});
+  column.add({why, false, theme::kScribeSoft});
+  column.add({at_hand, false, theme::kScribe});
+  for (qsizetype i = 0; i < steps.size(); ++i)
+    column.add({steps[i], false, theme::kScribe, 28, QString::number(i + 1)});
+  column.add({pass, true, theme::kScribe});
+  column.add({cannot, false, theme::kMarkOnDye});
+  if (!safer.isEmpty()) column.add({safer, true, theme::kScribe});
+  const double width = size.width() - 30;
+  pic.size.setHeight(42 + column.height(width > 420 ? 17 : 15, width) + 6);
+  ground(pic, text_of(m.words, style));
+  pic.layers.emplace_back([column, size = pic.size, width](QPainter& p) {
+    column.draw(p, QRectF(16, 38, width, size.height() - 40));
   });
   return pic;
 }
@@ -185,15 +209,15 @@ Picture change_picture(const CleanChange& change, const Style& style, QSizeF siz
       "▲ A cloth under each joint, goggles on. Fluid takes paint off: water on what drips.");
   pic.said << after << care;
   pic.layers.emplace_back([=](QPainter& p) {
-    const int px = size.height() > 460 ? 17 : 14;
-    Column column(p, QRectF(20, 42, size.width() - 40, size.height() - 48));
-    column.add(care, theme::text(px, true), theme::kMarkOnDye);
+    Column column;
+    column.add({care, true, theme::kMarkOnDye});
     int n = 0;
     for (const Line& l : lines) {
-      column.add(l.words, theme::text(px), theme::kScribe, 34, QString::number(++n));
-      if (!l.loss.isEmpty()) column.add(l.loss, theme::text(px), theme::kMarkOnDye, 34);
+      column.add({l.words, false, theme::kScribe, 34, QString::number(++n)});
+      if (!l.loss.isEmpty()) column.add({l.loss, false, theme::kMarkOnDye, 34});
     }
-    if (!again.isEmpty()) column.add(after, theme::text(px, true), theme::kScribe);
+    if (!again.isEmpty()) column.add({after, true, theme::kScribe});
+    column.draw(p, QRectF(20, 42, size.width() - 40, size.height() - 48));
   });
   return pic;
 }

@@ -13,6 +13,7 @@ namespace yoke {
 [[nodiscard]] Picture ways_picture(const std::vector<WayChoice>& choices,
                                    std::optional<BleedWayId> looked_at, const Style& style,
                                    QSizeF size);
+/// As high as its words ask for, whatever `size` says.
 [[nodiscard]] Picture way_picture(std::optional<BleedWayId> way, const Style& style, QSizeF size);
 
 /// The unit changed with the least air let in, step by step, with what an open line loses.

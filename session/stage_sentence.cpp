@@ -189,10 +189,16 @@ Sentence bleed_sentence(const Session& s) {
   const auto rows = bleed_rows(s.job(), plan);
   Sentence w;
   long left = 0;
+  const bool bench = bench_asked(s.job());
   for (const BleedRow& r : rows) {
-    if (r.key == "bench" || r.state == BleedState::clear) continue;
+    if (r.state == BleedState::clear) continue;
+    if (r.key == "bench") {
+      if (bench && !plan.clutch)
+        w.next = say("Next: the master by itself, stroke {}", r.done.strokes + 1);
+      continue;
+    }
     ++left;
-    if (left > 1) continue;
+    if (left > 1 || !w.next.empty()) continue;
     const Message who = r.wheel ? Message::of_table(wheel_words(*r.wheel)) : Message("the slave");
     if (r.refill_due)
       w.next = say("Top up before another stroke at {}", who);

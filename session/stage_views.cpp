@@ -197,6 +197,11 @@ BleedView bleed_view(const Job& job) {
   const auto levels = chamber_levels(job, plan);
   for (const BleedRow& r : bleed_rows(job, plan))
     v.lines.push_back(bleed_line(job, r, v.lines.size(), levels));
+  const bool bench = bench_asked(job);
+  const auto next = std::find_if(v.lines.begin(), v.lines.end(), [bench](const BleedLine& l) {
+    return !l.clear && (bench || l.key != "bench");
+  });
+  v.next = next == v.lines.end() ? 0 : static_cast<std::size_t>(next - v.lines.begin());
   std::vector<Message> around = plan.before;
   around.insert(around.end(), plan.after.begin(), plan.after.end());
   v.around = joined(around, ". ");

@@ -75,6 +75,7 @@ struct BleedView {
   Message plan;
   Message typical;         ///< empty: every figure of the counts is known
   bool has_order = false;  /// the order can be drawn
+  std::size_t next = 0;    ///< the line that is worked at next
   Message around;          ///< what is bled before the wheels and after them
   std::vector<BleedLine> lines;
 };

@@ -67,6 +67,11 @@ void DrawnFace::ask() {
   QTimer::singleShot(0, this, [this] { panel_->show_params(asked_); });
 }
 
+void DrawnFace::say_whose() {
+  panel_->set_compact();
+  panel_->show_params(asked_);
+}
+
 void DrawnFace::refresh() {
   ask();
   drawing_->redraw();

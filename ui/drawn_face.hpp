@@ -24,6 +24,8 @@ class DrawnFace : public Face {
   /// Below the questions: a page may add its own.
   [[nodiscard]] QVBoxLayout* left() const { return left_; }
   void refresh() override;
+  /// The fitted system and the plan are both asked: each field says whose it is.
+  void say_whose();
 
  private:
   /// Only the questions that matter for what is planned.

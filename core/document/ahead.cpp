@@ -216,6 +216,22 @@ std::optional<double> rod_for_wish_m(const Job& job) {
   return std::hypot(seat - pin * std::sin(turned), std::sqrt(side2(turned))) - rod.si;
 }
 
+bool may_follow(Param param) {
+  switch (param) {
+    case param::control_rod_length:
+    case param::control_rod_clearance:
+    case param::control_pad_stop:
+    case param::control_rest_angle:
+    case param::assist_output_gap:
+    case param::assist_vacuum:
+    case param::assist_vacuum_altitude:
+    case param::assist_manifold:
+      return true;
+    default:
+      return false;
+  }
+}
+
 std::optional<Value> value_ahead(const Job& job, Param param) {
   switch (param) {
     case param::control_rod_length:

@@ -14,6 +14,8 @@ namespace yoke {
 /// What the others make of a parameter that the plan does not state; nothing where they say
 /// nothing of it.
 [[nodiscard]] std::optional<Value> value_ahead(const Job& job, Param param);
+/// Others may say something of it.
+[[nodiscard]] bool may_follow(Param param);
 
 /// How much longer the other unit's seat asks the rod to be, by its faces; 0 for the same unit with
 /// no face measured; nothing while a face of another unit is not known.

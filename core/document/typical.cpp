@@ -83,6 +83,16 @@ std::optional<double> by_kind(const Job& job, As which, Param p) {
 
 }  // namespace
 
+bool typical_by_kind(Param param) {
+  for (const std::span<const Typical> table :
+       {std::span<const Typical>(kLever), std::span<const Typical>(kClutch)})
+    if (look_up(table, param)) return true;
+  for (const ByAssist& a : kByAssist)
+    if (look_up(a.table, param)) return true;
+  return param == param::supply_vacuum_volume || param == param::front_wear ||
+         param == param::rear_wear;
+}
+
 std::optional<double> typical_of(const Job& job, As which, Param param) {
   if (const auto v = by_kind(job, which, param)) return v;
   return info(param).typical_si;

@@ -1,16 +1,51 @@
 #include "document/values.hpp"
+#include "document/ahead.hpp"
 #include "document/param/arms.hpp"
 #include "document/param/control.hpp"
 #include "document/param/linkage.hpp"
 #include "document/param/unit.hpp"
+#include "document/typical.hpp"
 
 #include <cmath>
+#include <vector>
 
 namespace yoke {
 
+namespace {
+
+/// Most parameters of a job were never touched, and what they then are depends on nothing: those
+/// values are made once, and only the others are asked for.
+struct Untouched {
+  Values values;
+  std::vector<Param> asked;  ///< whose value depends on others, whether touched or not
+  std::vector<Param> alone;
+};
+
+Untouched untouched(As which) {
+  Untouched u;
+  const Job none;
+  for (const ParamInfo& p : all_params()) {
+    u.values.set(p.param, value_of(none, which, p.param));
+    (typical_by_kind(p.param) || may_follow(p.param) ? u.asked : u.alone).push_back(p.param);
+  }
+  return u;
+}
+
+const Untouched& untouched_of(As which) {
+  static const Untouched found = untouched(As::found);
+  static const Untouched plan = untouched(As::plan);
+  static const Untouched built = untouched(As::built);
+  return which == As::found ? found : which == As::plan ? plan : built;
+}
+
+}  // namespace
+
 Values resolve(const Job& job, As which) {
-  Values v;
-  for (const ParamInfo& p : all_params()) v.set(p.param, value_of(job, which, p.param));
+  const Untouched& u = untouched_of(which);
+  Values v = u.values;
+  for (const Param p : u.alone)
+    if (job.found.at(p) || job.plan.at(p) || job.built.at(p)) v.set(p, value_of(job, which, p));
+  for (const Param p : u.asked) v.set(p, value_of(job, which, p));
   return v;
 }
 

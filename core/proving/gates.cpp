@@ -240,12 +240,12 @@ std::vector<Gate> gates_of(const Job& job, const std::vector<ConditionReport>& s
           g.why = f.message;
         }
     }
-    if (const Message open = unwiped(job);
-        g.id == GateId::weep && g.state == GateState::passed && !open.empty()) {
-      g.state = GateState::open;
-      g.date.clear();
-      g.why = open;
-    }
+    if (g.id == GateId::weep && g.state == GateState::passed)
+      if (const Message open = unwiped(job); !open.empty()) {
+        g.state = GateState::open;
+        g.date.clear();
+        g.why = open;
+      }
     if (const Message left = left_over(job); g.id == GateId::retention && !left.empty()) {
       g.state = GateState::failed;
       g.held = true;

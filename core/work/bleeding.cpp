@@ -12,26 +12,30 @@
 #include "work/bleed_level.hpp"
 #include "work/bleed_methods.hpp"
 #include "work/bleed_order.hpp"
+#include "work/facts.hpp"
 
 namespace yoke {
 
 namespace {
 
+/// How far the rod goes before the pad's own stop, less what is lost before the pistons move; the
+/// closed circuit's piston moves by about its cut-off only. Nothing: the pedal cannot be said.
+std::optional<double> rod_left_m(const System& s) {
+  const auto k = Kinematics::make(s.control);
+  if (!k) return std::nullopt;
+  const double before = std::max(0.0, s.control.rod_clearance.value()) +
+                        assist_lost_travel(s.assist, false).value() +
+                        std::max(0.0, assist_gap(s.assist).value());
+  return k->rod_travel(k->limit()).value() - before - lost_stroke(s.master).value();
+}
+
 /// Fluid one full press moves through an open nipple of a circuit.
-double per_stroke_m3(const System& s, Outlet outlet) {
+double per_stroke_m3(const System& s, Outlet outlet, const std::optional<double>& rod_left) {
   const Master& m = s.master;
   const bool first = outlet == Outlet::primary;
   const double stroke_m = first ? m.stroke1.value() : m.stroke2.value();
   const double cutoff_m = first ? primary_cutoff(m).value() : m.cutoff2.value();
-  double moved_m = stroke_m - cutoff_m;
-  // The pad may meet the floor first; the closed circuit's piston moves by about its cut-off only.
-  if (const auto k = Kinematics::make(s.control)) {
-    const double rod_m = k->rod_travel(k->limit()).value();
-    const double before = std::max(0.0, s.control.rod_clearance.value()) +
-                          assist_lost_travel(s.assist, false).value() +
-                          std::max(0.0, assist_gap(s.assist).value());
-    moved_m = std::min(moved_m, rod_m - before - lost_stroke(m).value());
-  }
+  const double moved_m = std::min(stroke_m - cutoff_m, rod_left.value_or(stroke_m));
   return std::max(0.0, moved_m) * outlet_area(m, !first).value();
 }
 
@@ -82,6 +86,7 @@ BleedPlan bleed_plan(const Job& job) {
   const System& s = *a.system;
   const double chamber_m3 = value_of(job, As::plan, param::master_reservoir).si;
   double total_m3 = 2 * chamber_m3;
+  const auto rod_left = rod_left_m(s);
   const double share = old_unit_stays(job) ? kOldUnitShare : 1;
   for (const Wheel w : order.wheels) {
     const WheelBrake& brake = (*s.wheels)[static_cast<size_t>(w)];
@@ -90,7 +95,7 @@ BleedPlan bleed_plan(const Job& job) {
     b.wheel = w;
     b.outlet = brake.outlet;
     b.branch = branch_content(brake);
-    const double stroke_m3 = share * per_stroke_m3(s, brake.outlet);
+    const double stroke_m3 = share * per_stroke_m3(s, brake.outlet, rod_left);
     b.per_stroke = Volume{stroke_m3};
     if (stroke_m3 > 1e-9) {
       b.strokes = static_cast<int>(std::ceil(1.5 * b.branch.value() / stroke_m3));
@@ -152,6 +157,11 @@ bool is_clear(const Job& job, const std::string& key) {
   if (key == "bench" && chosen_bench(job) == BleedWayId::plugs)
     return r.push_m && *r.push_m <= kPlugPush_m;
   return r.clear_strokes >= kClearStrokes;
+}
+
+bool bench_asked(const Job& job) {
+  const auto it = job.bleeding.find("bench");
+  return work_facts(job).unit_on || (it != job.bleeding.end() && it->second.ran_dry > 0);
 }
 
 bool all_bled(const Job& job) {

@@ -55,6 +55,8 @@ struct BleedRow {
 };
 /// The rows in working order, with what was counted so far.
 [[nodiscard]] std::vector<BleedRow> bleed_rows(const Job& job, const BleedPlan& plan);
+/// The master is bled by itself: it comes new or emptied, or it drew air.
+[[nodiscard]] bool bench_asked(const Job& job);
 /// Every nipple of the plan is clear, and all of them are known.
 [[nodiscard]] bool all_bled(const Job& job);
 /// How many nipples are clear; the master on the bench is not counted.

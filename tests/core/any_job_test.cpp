@@ -74,6 +74,28 @@ void check_rest(const Job& job, const std::vector<ConditionReport>& strip) {
 
 }  // namespace
 
+TEST_CASE("all values at once are those asked for one by one, whatever was entered") {
+  for (unsigned seed = 0; seed < 200; ++seed) {
+    const Job job = random_job(seed, seed % 2 == 0 ? 0.02 : 0.6);
+    for (const As which : {As::found, As::plan, As::built}) {
+      const Values all = resolve(job, which);
+      for (const ParamInfo& p : all_params()) {
+        const Value one = value_of(job, which, p.param);
+        const Value& v = all.at(p.param);
+        INFO("seed " << seed << " " << p.id);
+        CHECK(v.origin == one.origin);
+        CHECK(v.si == one.si);
+        CHECK(v.uncertainty_si == one.uncertainty_si);
+        CHECK(v.how == one.how);
+        CHECK(v.inherited == one.inherited);
+        CHECK(v.follows == one.follows);
+        CHECK(v.other_unit == one.other_unit);
+        CHECK(v.said_unknown == one.said_unknown);
+      }
+    }
+  }
+}
+
 TEST_CASE("a thousand random jobs, from nearly sane to absurd") {
   int curves = 0;
   for (unsigned seed = 0; seed < 1000; ++seed) {

@@ -1,6 +1,7 @@
 // The plumbing in the window: a joint is touched, looked at, judged, and told in every place.
 #include "document/param/brakes.hpp"
 #include "document/param/circuits.hpp"
+#include "document/param/hoses.hpp"
 #include "document/param/unit.hpp"
 #include "document/param/valves.hpp"
 #include "judge/findings.hpp"
@@ -8,6 +9,7 @@
 #include "support/every_code.hpp"
 #include "window/bench.hpp"
 #include "work/parts_gate.hpp"
+#include "work/tools.hpp"
 
 using namespace yoke;
 using namespace yoke::test;
@@ -182,4 +184,27 @@ TEST_CASE("a clutch has its one line drawn, joints and all") {
   CHECK(n.drawn("joint:slave"));
   n.touch("joint:slave");
   CHECK(n.face->joint()->key() == "slave");
+}
+
+TEST_CASE("the hose at a hand lever is asked beside the lines, and what is entered is ordered") {
+  Bench b;
+  Job job = known_job();
+  set(job,
+      "found:control.kind=lever_axial; control.kind=lever_radial; found:control.axles=front; "
+      "control.axles=front; found:master.kind=single; master.kind=single; "
+      "found:master.bore=12.7 mm; master.bore=14 mm");
+  b.session.take(job);
+  b.stage(Stage::plumb);
+  auto* lines = b.page<PlumbPage>(Stage::plumb)->outlets()->lines();
+  b.type(b.entry(lines, As::found, param::lever_hose), "700 mm");
+  const auto told = [&b](const char* words) {
+    for (const ToolNeed& t : tool_list(b.session.job()))
+      if (english(t.what).find(words) != std::string::npos) return true;
+    return false;
+  };
+  CHECK(told("730 mm"));  // the lever is of the other kind
+  b.type(b.entry(lines, As::plan, param::lever_hose), "745 mm");
+  CHECK(told("745 mm"));
+  b.session.take(known_job());
+  CHECK_FALSE(lines->field(As::plan, param::lever_hose));
 }

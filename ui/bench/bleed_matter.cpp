@@ -47,7 +47,8 @@ BleedMatter::BleedMatter(Session& session, QWidget* parent) : BenchMatter(sessio
   row->addLayout(box, 5);
   order_ = new PictureView(tr("Bleeding order"), this);
   order_->set_maker([this](QSizeF size) {
-    return bleed_picture(session_.job(), bleed_plan(session_.job()), size);
+    const std::string at = at_ < view_.lines.size() ? view_.lines[at_].key : std::string();
+    return bleed_picture(session_.job(), bleed_plan(session_.job()), size, at);
   });
   row->addWidget(order_, 4);
   view_ = bleed_view(session_.job());

@@ -217,12 +217,7 @@ void CoachFace::refresh() {
   ask();
   view_ = bleed_view(session_.job());
   if (at_ >= view_.lines.size()) at_ = 0;
-  if (!chosen_) {
-    // The first that is not clear is worked at next.
-    const auto it = std::find_if(view_.lines.begin(), view_.lines.end(),
-                                 [](const BleedLine& l) { return !l.clear; });
-    at_ = it == view_.lines.end() ? 0 : static_cast<std::size_t>(it - view_.lines.begin());
-  }
+  if (!chosen_) at_ = view_.next;
   const Style& units = session_.style();
   plan_->setText(text_of(view_.plan, units));
   around_->setText(text_of(view_.around, units));

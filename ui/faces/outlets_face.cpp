@@ -10,6 +10,7 @@
 #include "document/param/hoses.hpp"
 #include "document/param/lines.hpp"
 #include "document/param/valves.hpp"
+#include "document/values.hpp"
 #include "paint/net_picture.hpp"
 #include "plumbing/outlets.hpp"
 #include "session/stage_views.hpp"
@@ -118,9 +119,13 @@ void OutletsFace::touched(const QString& id) {
 
 void OutletsFace::refresh() {
   const PlumbView v = plumb_view(session_.job());
-  if (clutch_ != v.clutch) {
-    clutch_ = v.clutch;
-    panel_->show_params(v.clutch ? line_of_clutch() : lines_of_brakes());
+  Asked asked = v.clutch ? line_of_clutch() : lines_of_brakes();
+  if (!v.clutch && pulled_by_hand(session_.job()))
+    for (const As which : {As::found, As::plan}) asked.emplace_back(which, param::lever_hose);
+  if (!v.clutch && pulled_by_hand(session_.job())) asked.emplace_back(As::plan, param::lever_eye);
+  if (asked != asked_of_) {
+    asked_of_ = asked;
+    panel_->show_params(std::move(asked));
   }
   caution_->setText(text_of(v.caution, session_.style()));
   joint_->refresh();

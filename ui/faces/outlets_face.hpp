@@ -33,8 +33,8 @@ class OutletsFace : public Face {
   PictureView* drawing_;
   CalloutEditor* editor_;  ///< over it: how the unit looks
   JointBox* joint_;
-  std::optional<bool> clutch_;  ///< what the panel asks for
-  bool asked_ = false;          ///< for the lines, where there is no room for both
+  std::vector<std::pair<As, Param>> asked_of_;  ///< what the panel asks for
+  bool asked_ = false;                          ///< for the lines, where there is no room for both
   QWidget* side_;
   QPushButton* lines_;
   QScrollArea* scroll_;

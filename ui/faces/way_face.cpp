@@ -21,7 +21,7 @@ WayFace::WayFace(Session& session, QWidget* parent) : Face(parent), session_(ses
   left->addWidget(label(tr("What is at hand, and how it stands"), "heading", this));
   panel_ = new ParamPanel(session, 1, this);
   panel_->set_compact();
-  panel_->setMinimumWidth(330);
+  panel_->setMinimumWidth(352);
   left->addWidget(panel_, 1);
   row->addLayout(left, 5);
   ways_ = new PictureView(tr("Ways of bleeding"), this);
@@ -29,18 +29,18 @@ WayFace::WayFace(Session& session, QWidget* parent) : Face(parent), session_(ses
     return ways_picture(way_choices(session_.job()), looked_at(), session_.style(), size);
   });
   ways_->set_walkable();
-  ways_->setMinimumWidth(270);
+  ways_->setMinimumWidth(220);
   connect(ways_, &PictureView::spot_clicked, this, [this](const QString& id) {
     if (!id.startsWith(QStringLiteral("way:"))) return;
     looked_ = static_cast<BleedWayId>(id.mid(4).toInt());
     refresh();
   });
-  row->addWidget(ways_, 5);
+  row->addWidget(ways_, 4);
   auto* right = new QVBoxLayout;
-  steps_ = new PictureView(tr("How it is done"), this);
+  steps_ = new TallPicture(tr("How it is done"), this);
   steps_->set_maker(
       [this](QSizeF size) { return way_picture(looked_at(), session_.style(), size); });
-  right->addWidget(steps_, 1);
+  right->addWidget(moved_area(steps_, this), 1);
   choose_ = new QPushButton(this);
   choose_->setMinimumHeight(48);
   connect(choose_, &QPushButton::clicked, this, [this] {
@@ -89,7 +89,7 @@ void WayFace::refresh() {
     choose_->setText(chosen ? tr("✓ Chosen") : tr("Bleed it this way"));
   }
   ways_->redraw();
-  steps_->redraw();
+  steps_->renew();
 }
 
 }  // namespace yoke

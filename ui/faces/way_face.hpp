@@ -8,7 +8,7 @@
 #include "session/session.hpp"
 #include "ui/face.hpp"
 #include "ui/param_panel.hpp"
-#include "ui/picture_view.hpp"
+#include "ui/tall_picture.hpp"
 #include "work/bleed_methods.hpp"
 
 namespace yoke {
@@ -30,7 +30,8 @@ class WayFace : public Face {
   std::optional<BleedWayId> looked_;
   std::vector<std::pair<As, Param>> asked_;
   ParamPanel* panel_;
-  PictureView *ways_, *steps_;
+  PictureView* ways_;
+  TallPicture* steps_;
   QPushButton* choose_;
 };
 

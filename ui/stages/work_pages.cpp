@@ -100,16 +100,18 @@ BleedPage::BleedPage(Session& session, QWidget* parent)
         [&session, pedal](QWidget* p) { return pedal_face(session, pedal, p); }},
        {"fluid", tr("The fluid"),
         [&session, fluid](QWidget* p) {
-          return new DrawnFace(session, tr("What goes in, and what is in it"),
-                               {{As::found, param::fluid_grade},
-                                {As::plan, param::fluid_grade},
-                                {As::plan, param::fluid_maker},
-                                {As::plan, param::fluid_antilock},
-                                {As::plan, param::fluid_clutch},
-                                {As::plan, param::fluid_rubber},
-                                {As::plan, param::fluid_opened},
-                                {As::plan, param::fluid_bottle}},
-                               tr("The fluid"), fluid, {"fluid"}, p);
+          auto* face = new DrawnFace(session, tr("What goes in, and what is in it"),
+                                     {{As::found, param::fluid_grade},
+                                      {As::plan, param::fluid_grade},
+                                      {As::plan, param::fluid_maker},
+                                      {As::plan, param::fluid_antilock},
+                                      {As::plan, param::fluid_clutch},
+                                      {As::plan, param::fluid_rubber},
+                                      {As::plan, param::fluid_opened},
+                                      {As::plan, param::fluid_bottle}},
+                                     tr("The fluid"), fluid, {"fluid"}, p);
+          face->say_whose();
+          return face;
         }},
        {"change", tr("The clean change"),
         [&session, change](QWidget* p) {
