@@ -292,6 +292,45 @@ Picture fluid_picture(const FluidPlan& plan, const Style& style, QSizeF size) {
   return pic;
 }
 
+Picture purge_picture(const PurgeState& s, const Style& style, QSizeF size) {
+  Picture pic;
+  pic.size = size;
+  ground(pic, Drawn::tr("Sweeps of the steering, each a little longer"));
+  if (!s.pace) {
+    say_missing(pic, Drawn::tr("The sweeps are drawn once the steering was measured."));
+    return pic;
+  }
+  const int steps = s.pace->steps;
+  const int done = s.done;
+  const double rim = s.pace->rim.value();
+  const QString words = Drawn::tr("%1 of %2 sweeps; lock to lock is %3 at the rim")
+                            .arg(done)
+                            .arg(steps)
+                            .arg(text_of(say("{}", amount(rim, Kind::length, 0)), style));
+  pic.said << words;
+  pic.layers.emplace_back([=](QPainter& p) {
+    p.setRenderHint(QPainter::Antialiasing);
+    const QRectF room(24, 52, size.width() - 48, size.height() - 92);
+    p.setPen(QPen(theme::kScribeFaint, 1, Qt::DashLine));
+    p.drawLine(QPointF(room.center().x(), room.top()), QPointF(room.center().x(), room.bottom()));
+    for (int i = 0; i < steps; ++i) {
+      const double share = std::min(1.0, kSweepStep_m * (i + 1) / rim);
+      const double y = room.top() + room.height() * (i + 0.5) / steps;
+      const double half = room.width() / 2 * share;
+      const bool next = i == done;
+      p.setPen(QPen(next       ? theme::kMarkOnDye
+                    : i < done ? theme::kScribe
+                               : theme::kScribeFaint,
+                    next ? 4 : std::clamp(room.height() / steps * 0.5, 1.0, 3.0)));
+      p.drawLine(QPointF(room.center().x() - half, y), QPointF(room.center().x() + half, y));
+    }
+    p.setFont(theme::text(15));
+    p.setPen(theme::kScribe);
+    p.drawText(QRectF(room.left(), room.bottom() + 8, room.width(), 24), Qt::AlignCenter, words);
+  });
+  return pic;
+}
+
 Picture wipe_picture(const Job& job, const std::string& selected, QSizeF size) {
   NetDrawing d = net_drawing(job, selected);
   const auto wiped = wipe_map(job);

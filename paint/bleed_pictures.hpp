@@ -7,6 +7,7 @@
 #include "work/bleed_level.hpp"
 #include "work/expected_pedal.hpp"
 #include "work/fluid_plan.hpp"
+#include "work/purge.hpp"
 #include "work/wetness.hpp"
 
 namespace yoke {
@@ -17,6 +18,8 @@ namespace yoke {
 [[nodiscard]] Picture expected_picture(const ExpectedPedals& pedals, const Style& style,
                                        QSizeF size);
 [[nodiscard]] Picture fluid_picture(const FluidPlan& plan, const Style& style, QSizeF size);
+/// Each sweep from the middle to either side, as long as it is at the rim.
+[[nodiscard]] Picture purge_picture(const PurgeState& state, const Style& style, QSizeF size);
 /// Spots "joint:<key>".
 [[nodiscard]] Picture wipe_picture(const Job& job, const std::string& selected, QSizeF size);
 

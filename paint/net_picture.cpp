@@ -77,9 +77,7 @@ void draw_part(QPainter& p, QPointF c, const NetNode& n) {
     case NetPart::outlet:
       break;
     case NetPart::reservoir:
-      // Its bottle, a hose or grommet down to each inlet.
       p.drawRoundedRect(QRectF(c.x() - 34, c.y() - 34, 68, 18), 6, 6);
-      for (const double x : {-20.0, 20.0}) p.drawLine(c + QPointF(x, -16), c + QPointF(x, 45));
       break;
     default:
       p.drawRect(QRectF(c.x() - 14, c.y() - 12, 28, 24));
@@ -152,6 +150,14 @@ void draw_master(QPainter& p, const NetDrawing& d, QSizeF s, double k) {
     p.setPen(pen);
     p.drawPath(path);
   }
+  // A hose or grommet from the bottle down to each inlet.
+  const Places at = places_of(d.net, s);
+  for (const NetJoint& j : d.net.joints)
+    if (j.node == "reservoir") {
+      const double inlet = joint_place(d.net, j, at).x();
+      p.setPen(QPen(theme::kScribe, 1.6));
+      p.drawLine(QPointF(inlet, at.find(j.node)->second.y() - 16), QPointF(inlet, body.top() + 8));
+    }
   draw_unit_look(p, body, d.unit, false);
   p.setFont(letters(13, k));
   p.setPen(theme::kScribe);

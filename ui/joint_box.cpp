@@ -216,6 +216,11 @@ void JointBox::refresh() {
         static_cast<QWidget*>(grip_), static_cast<QWidget*>(bore_), static_cast<QWidget*>(torque_),
         static_cast<QWidget*>(proved_), static_cast<QWidget*>(soak_)})
     w->setEnabled(j != nullptr);
+  // A reservoir's grommet or hose has no thread to say, and nothing is torqued there.
+  if (j && j->joint.node == "reservoir")
+    for (QWidget* w : {static_cast<QWidget*>(port_thread_), static_cast<QWidget*>(line_thread_),
+                       static_cast<QWidget*>(torque_)})
+      w->setEnabled(false);
   if (j) return fill(*j);
   key_.clear();
   std::size_t fresh = 0, good = 0;

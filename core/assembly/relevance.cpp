@@ -69,9 +69,9 @@ bool one_of(Param p, std::initializer_list<Param> list) {
 bool assist_relevant(const Job& job, As which, Param p) {
   const Value kind = value_of(job, which, param::assist_kind);
   if (!kind.known())
-    return !one_of(p, {param::assist_servo_feeds, param::assist_servo_gain,
-                       param::assist_servo_crack, param::assist_servo_slave,
-                       param::assist_servo_ports});
+    return !one_of(p,
+                   {param::assist_servo_feeds, param::assist_servo_gain, param::assist_servo_crack,
+                    param::assist_servo_slave, param::assist_servo_ports});
   using choice::AssistKind;
   const auto fitted = [&kind](AssistKind k) { return kind.is(k); };
   const bool vacuum = fitted(AssistKind::vacuum) || fitted(AssistKind::remote);
@@ -84,7 +84,8 @@ bool assist_relevant(const Job& job, As which, Param p) {
   if (one_of(p, {param::assist_servo_feeds, param::assist_servo_gain, param::assist_servo_crack,
                  param::assist_servo_slave, param::assist_servo_ports}))
     return fitted(AssistKind::remote);
-  if (one_of(p, {param::assist_pump_pressure, param::assist_power_area, param::supply_accu}))
+  if (one_of(p, {param::assist_pump_pressure, param::assist_power_area, param::supply_accu,
+                 param::supply_turns, param::supply_wheel}))
     return fitted(AssistKind::hydraulic);
   if (one_of(p, {param::supply_accu_precharge, param::supply_accu_volume, param::supply_accu_charge,
                  param::supply_accu_exponent}))

@@ -34,8 +34,9 @@ Message fed_by(const Values& plan, Outlet outlet) {
 
 Limits limits_of(const Values& plan) {
   const auto get = [&plan](Param p) { return plan.si(p); };
-  // The weakest driver counts, whatever the law would still allow.
-  const double push = plan.known(param::room_driver) ? get(param::room_driver) : 1e9;
+  // The weakest driver counts, whatever the law would still allow. Of a clutch he is not asked.
+  const bool asked = plan.known(param::room_driver) && !works_clutch(plan);
+  const double push = asked ? get(param::room_driver) : 1e9;
   return {get(param::target_z),
           get(param::target_pressure),
           std::min(push, get(param::limit_effort)),

@@ -153,19 +153,13 @@ class Settler {
   /// The driver's push is no part of what is pressed: it moves the limits.
   void try_driver() {
     const Value& push = in_.plan.at(param::room_driver);
-    if (!open(push, Kind::force)) return;
+    if (in_.clutch || !open(push, Kind::force)) return;
     Limits limits = in_.limits;
     for (const double si : tries_of(info(param::room_driver), push)) {
       limits.effort_n = std::min(limits.effort_n, si);
       limits.effort_failed_n = std::min(limits.effort_failed_n, si);
     }
     for (Waiting& w : waiting_) {
-      if (in_.clutch) {
-        const auto r = clutch_report(*w.clutch);
-        if (r)
-          weigh(w, clutch_margins(w.report->id, *r, w.clutch->unit, limits), param::room_driver);
-        continue;
-      }
       const auto judged =
           judge_press(w.report->id, *in_.assembly(w.report->id).system, w.condition, limits);
       if (judged) weigh(w, judged->margins, param::room_driver);

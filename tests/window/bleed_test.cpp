@@ -8,6 +8,7 @@
 #include "document/param/fluid_plan.hpp"
 #include "document/param/lines.hpp"
 #include "document/param/master.hpp"
+#include "document/param/supply.hpp"
 #include "judge/findings.hpp"
 #include "proving/gates.hpp"
 #include "session/sheet.hpp"
@@ -170,7 +171,7 @@ TEST_CASE("joints wiped on the net: each round its button, a wet one shuts the g
   pass_gate(job, GateId::weep);
   for (auto& [key, r] : job.joints) r = JointRecord{};
   b.session.take(job);
-  auto* page = bleed(b, 5);
+  auto* page = bleed(b, 6);
   WipeFace* wipe = page->wiped();
   CHECK(gate(b.session, GateId::weep) == GateState::open);
   click_spot(wipe->drawing(), "joint:outlet1");
@@ -228,4 +229,29 @@ TEST_CASE("the push until it delivers is taken over, and the strip's pedal goes 
   CHECK(value_of(b.session.job(), As::plan, param::master_cutoff1).as_built);
   CHECK(travel() > before);
   CHECK(pedal->drawing()->picture().said.join(QLatin1Char(' ')).contains("now"));
+}
+
+TEST_CASE("the purge is paced: sweeps by the clock, froth rests, and it goes on where it was") {
+  Bench b;
+  Job job = known_job();
+  set(job, "assist.kind=hydraulic");
+  b.session.take(job);
+  PurgeFace* purge = bleed(b, 5)->purge();
+  CHECK_FALSE(purge->swept()->isEnabled());  // nothing was measured
+  b.type(b.entry(purge->panel(), As::plan, param::supply_turns), "3");
+  b.type(b.entry(purge->panel(), As::plan, param::supply_wheel), "400 mm");
+  REQUIRE(purge->swept()->isEnabled());
+  CHECK(purge->says()->text().contains("Sweep 1 of 297"));
+  QTest::mouseClick(purge->swept(), Qt::LeftButton);
+  CHECK(b.session.job().bleeding.at("purge").strokes == 1);
+  CHECK_FALSE(purge->swept()->isEnabled());  // its time first
+  // A minute later, in another run of the program.
+  Job later = b.session.job();
+  record_for(later, StepId::assist_purge).waits = "2026-01-01T10:00:00";
+  b.session.take(later);
+  bleed(b, 5);
+  CHECK(purge->says()->text().contains("Sweep 2 of 297"));
+  QTest::mouseClick(purge->froth(), Qt::LeftButton);
+  CHECK(purge->says()->text().contains("Froth rests"));
+  CHECK_FALSE(purge->swept()->isEnabled());
 }

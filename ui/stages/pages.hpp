@@ -22,6 +22,7 @@
 #include "ui/faces/map_face.hpp"
 #include "ui/faces/outlets_face.hpp"
 #include "ui/faces/pattern_face.hpp"
+#include "ui/faces/purge_face.hpp"
 #include "ui/faces/tubes_face.hpp"
 #include "ui/faces/way_face.hpp"
 #include "ui/faces/wipe_face.hpp"
@@ -121,6 +122,7 @@ class BleedPage : public StagePage {
   [[nodiscard]] WayFace* way() { return face_as<WayFace>("way"); }
   [[nodiscard]] DrawnFace* pedal() { return face_as<DrawnFace>("pedal"); }
   [[nodiscard]] DrawnFace* fluid() { return face_as<DrawnFace>("fluid"); }
+  [[nodiscard]] PurgeFace* purge() { return face_as<PurgeFace>("purge"); }
   [[nodiscard]] WipeFace* wiped() { return face_as<WipeFace>("wiped"); }
 };
 

@@ -30,9 +30,8 @@ RodPage::RodPage(Session& session, QWidget* parent)
     return pulled_by_hand(session.job()) ? section(size)
                                          : heights_picture(session.job(), session.style(), size);
   };
-  auto asked =
-      of_plan({P::rod_height_wish, P::rod_pedal_stop, P::rod_accelerator, P::lamp_switch,
-               P::rod_lamp_travel, P::lamp_arm, P::lamp_pitch, P::lamp_closes});
+  auto asked = of_plan({P::rod_height_wish, P::rod_pedal_stop, P::rod_accelerator, P::lamp_switch,
+                        P::rod_lamp_travel, P::lamp_arm, P::lamp_pitch, P::lamp_closes});
   asked.insert(asked.begin(), {As::found, P::control_rest_height});
   register_faces(
       {{"length", tr("Length"), [&](QWidget* p) { return new LengthFace(session, p); }},

@@ -117,6 +117,8 @@ BleedPage::BleedPage(Session& session, QWidget* parent)
         [&session, change](QWidget* p) {
           return new PictureFace(tr("The clean change"), change, p);
         }},
+       {"purge", tr("Purge by the steering"),
+        [&session](QWidget* p) { return new PurgeFace(session, p); }},
        {"wiped", tr("Dry or wet"), [&session](QWidget* p) { return new WipeFace(session, p); }}});
 }
 
