@@ -141,9 +141,12 @@ void draw_wheel(QPainter& p, const QRectF& box, const QString& inside, bool know
     const double w = QFontMetricsF(p.font()).horizontalAdvance(name) + 8;
     p.fillRect(QRectF(box.right() + 4, box.center().y() - 9, w, 18), theme::kDye);
     p.drawText(QRectF(box.right() + 8, box.top(), 150, box.height()), Qt::AlignVCenter, name);
-  } else
+  } else {
+    const double w = QFontMetricsF(p.font()).horizontalAdvance(name) + 6;
+    p.fillRect(QRectF(box.center().x() - w / 2, box.bottom() + 2, w, 18), theme::kDye);
     p.drawText(QRectF(box.left() - 30, box.bottom() + 2, box.width() + 60, 18), Qt::AlignCenter,
                name);
+  }
 }
 
 }  // namespace

@@ -42,7 +42,8 @@ void MainWindow::build_menus() {
   });
   add(job, "open", tr("&Open…"), QKeySequence::Open, [this] {
     if (!may_leave()) return;
-    if (const QString f = dialogs_.open_file(this, tr("Open a job"), tr("Jobs (*.yoke *.yokepack)"));
+    if (const QString f =
+            dialogs_.open_file(this, tr("Open a job"), tr("Jobs (*.yoke *.yokepack)"));
         !f.isEmpty())
       open_path(f);
   });

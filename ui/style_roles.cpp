@@ -32,10 +32,10 @@ constexpr TextRole kRoles[] = {
     {"benchBig", 34, true, false, kInk},    {"benchAlarm", 34, true, false, kMark},
     {"benchSoft", 22, false, false, kSoft}, {"benchCaution", 22, true, false, kMark},
     {"benchFigure", 64, true, true, kInk},  {"benchCount", 132, true, true, kInk},
-    {"count", 76, true, true, kInk},
-    {"benchEntry", 40, false, true, kInk},  {"benchWith", 24, false, false, kInk},
-    {"benchName", 26, false, false, kInk},  {"benchKey", 20, false, false, kInk},
-    {"benchTool", 22, false, false, kInk},  {"benchMain", 26, true, false, kWhite}};
+    {"count", 76, true, true, kInk},        {"benchEntry", 40, false, true, kInk},
+    {"benchWith", 24, false, false, kInk},  {"benchName", 26, false, false, kInk},
+    {"benchKey", 20, false, false, kInk},   {"benchTool", 22, false, false, kInk},
+    {"benchMain", 26, true, false, kWhite}};
 
 void dress(QWidget* w, const TextRole& role) {
   // An entry's figures are a little smaller than a label's.

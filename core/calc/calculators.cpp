@@ -131,7 +131,8 @@ std::vector<Calculator> build() {
       {"thread",
        "Does this nut belong in this port?",
        Stage::plumb,
-       "thread sizes ISO 261 and ASME B1.1, not checked against their text; near misses are common practice",
+       "thread sizes ISO 261 and ASME B1.1, not checked against their text; near misses are common "
+       "practice",
        "No sealant and no thread-locker on flare or banjo joints.",
        {{"nut", "Nut's thread", Kind::choice, 0, 0, thread_names()},
         {"nut_seat", "Nut's flare", Kind::choice, 0, 0, seat_names()},
@@ -160,7 +161,8 @@ std::vector<Calculator> build() {
       {"restriction",
        "What a narrow place costs",
        Stage::plumb,
-       "laminar flow, Hagen-Poiseuille; viscosity 49 CFR 571.116 not checked against its text, 20 °C common "
+       "laminar flow, Hagen-Poiseuille; viscosity 49 CFR 571.116 not checked against its text, 20 "
+       "°C common "
        "practice",
        "",
        {{"bore", "Line's bore", Kind::length, 2, 0.00334, {}},

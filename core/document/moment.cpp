@@ -17,7 +17,8 @@ std::optional<int> two(std::string_view t, std::size_t at, int most) {
 }
 
 std::optional<std::chrono::sys_seconds> moment_of(std::string_view t) {
-  if (t.size() != 19 || (t[10] != 'T' && t[10] != ' ') || t[13] != ':' || t[16] != ':' || !is_day(t.substr(0, 10)))
+  if (t.size() != 19 || (t[10] != 'T' && t[10] != ' ') || t[13] != ':' || t[16] != ':' ||
+      !is_day(t.substr(0, 10)))
     return std::nullopt;
   const auto hour = two(t, 11, 23), minute = two(t, 14, 59), second = two(t, 17, 60);
   if (!hour || !minute || !second) return std::nullopt;

@@ -32,7 +32,8 @@ FigureGroup benchmarks(const FigureInputs& in) {
   if (in.strip.clutch) return g;
   g.title = "Against published figures";
   g.source =
-      "49 CFR 571.135, ECE R13-H and R78, not checked against their text: local law rules; comfort is common "
+      "49 CFR 571.135, ECE R13-H and R78, not checked against their text: local law rules; comfort "
+      "is common "
       "practice";
   for (const Benchmark& b : benchmarks_of(*in.job)) {
     const Message words = say("{}, {} g", b.words, Plain{b.z, 3});

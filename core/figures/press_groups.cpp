@@ -214,7 +214,9 @@ FigureGroup balance(const FigureInputs& in) {
   FigureGroup g;
   if (in.strip.clutch) return g;
   g.title = "Balance and lock order";
-  g.source = "axle loads, textbook mechanics; knee in the spirit of ECE R13-H, not checked against its text";
+  g.source =
+      "axle loads, textbook mechanics; knee in the spirit of ECE R13-H, not checked against its "
+      "text";
   const auto m = plan_model(in);
   if (!m || !m->system().vehicle) {
     g.figures.push_back(unsaid("Lock order", m ? needs_vehicle(in) : m.error().reason));

@@ -17,7 +17,7 @@ enum class NetPart {
   servo,
   antilock,
   shuttle,
-  lamp,  ///< a brake-light switch on its tee
+  lamp,       ///< a brake-light switch on its tee
   split_tee,  ///< one outlet feeds wheels of both axles
   metering,
   proportioning,

@@ -165,7 +165,8 @@ std::vector<Finding> feed_findings(const Job& job) {
   all.insert(all.end(), open.begin(), open.end());
   return {{Severity::warning, Stage::plumb,
            electric ? FindingCode::plumb_wiring : FindingCode::plumb_vacuum_line, joined(all, "; "),
-           electric ? "feed, fuse, wake-up wire, ground" : "a valve that closes, a wide nipple, clamps, no oil",
+           electric ? "feed, fuse, wake-up wire, ground"
+                    : "a valve that closes, a wide nipple, clamps, no oil",
            joined(why, "; "), "common practice, no source"}};
 }
 

@@ -7,7 +7,8 @@ namespace yoke {
 
 namespace {
 
-constexpr const char* kCarRule = "49 CFR 571.135 and ECE R13-H, not checked against their text; local law rules";
+constexpr const char* kCarRule =
+    "49 CFR 571.135 and ECE R13-H, not checked against their text; local law rules";
 constexpr const char* kCycleRule = "ECE R78, not checked against its text; local law rules";
 constexpr const char* kComfort = "common practice, no source";
 

@@ -310,10 +310,14 @@ RuleFigure rule_figure(PressRule rule, ConditionId id, const TargetReport& r, co
                 say("{}", amount(r.wanted, Kind::pressure, 2)),
                 "stands in for a stop while the vehicle is unknown; common practice, no source"};
       return {say("{} g", Plain{r.at.z, 2}), say("{} g", Plain{r.wanted, 2}),
-              is_failure(id) ? Message("49 CFR 571.135, not checked against its text; local law rules") : wish()};
+              is_failure(id)
+                  ? Message("49 CFR 571.135, not checked against its text; local law rules")
+                  : wish()};
     case PressRule::effort:
       return {say("{}", force(r.at.pad_force_n)), say("{} at most", force(effort_limit(id, l))),
-              is_failure(id) ? Message("49 CFR 571.135, not checked against its text; local law rules") : wish()};
+              is_failure(id)
+                  ? Message("49 CFR 571.135, not checked against its text; local law rules")
+                  : wish()};
     case PressRule::travel:
       return {say("{}", length(r.at.pad_travel_m, 0)), say("{} at most", length(l.travel_m, 0)),
               wish()};
@@ -325,7 +329,9 @@ RuleFigure rule_figure(PressRule rule, ConditionId id, const TargetReport& r, co
                   length(l.reserve_failed_m, 0)),
               wish()};
     case PressRule::lock_order:
-      return {{}, say("front first up to {} g", Plain{kRearLock_g, 1}), "ECE R13-H, not checked against its text"};
+      return {{},
+              say("front first up to {} g", Plain{kRearLock_g, 1}),
+              "ECE R13-H, not checked against its text"};
     case PressRule::release:
     case PressRule::over_travel:
       return {{}, {}, "the cover's maker"};

@@ -42,8 +42,8 @@ struct WorkFacts {
   bool drained = false;  ///< the reservoir is drawn down first
   bool warning_switch = false;
   bool bled_on_car = false;  ///< the master is bled by itself where it is bolted
-  bool wet = false;    ///< fluid has to go in again
-  bool apart = false;  ///< something comes off
+  bool wet = false;          ///< fluid has to go in again
+  bool apart = false;        ///< something comes off
   bool new_parts = false;
   bool other_face = false;  ///< holes for the new unit
   bool nuts_bad = false;    ///< line nuts rusted or rounded

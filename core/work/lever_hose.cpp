@@ -31,8 +31,8 @@ HoseOrder eye_of(const Job& job) {
   const Value eye = value_of(job, As::plan, param::lever_eye);
   if (!eye.settled())
     return {"Hose's eye, bend not known", "look how it points at the new unit", true};
-  return {say("Hose's eye bent by {}", amount(eye.si, Kind::angle, 0)), "as it points at the new unit",
-          false};
+  return {say("Hose's eye bent by {}", amount(eye.si, Kind::angle, 0)),
+          "as it points at the new unit", false};
 }
 
 HoseOrder bolt_of(const Job& job) {
@@ -46,7 +46,8 @@ HoseOrder bolt_of(const Job& job) {
   if (was.settled() && was.si != now.si)
     return {say("Banjo bolt {}, two new washers", words(now)),
             say("the old bolt is {}: it may start, and strips", words(was)), false};
-  return {say("Banjo bolt {}, two new washers", words(now)), "thread of the new unit's outlet", false};
+  return {say("Banjo bolt {}, two new washers", words(now)), "thread of the new unit's outlet",
+          false};
 }
 
 }  // namespace

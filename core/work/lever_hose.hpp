@@ -1,6 +1,6 @@
 // The hose at a hand lever: how long, how its eye is bent, which banjo bolt. A lever of the other
-// kind sits elsewhere: its hose is 30 to 50 mm longer, common practice, no source; laid along its way
-// with the bars at the lock that pulls it most it is measured.
+// kind sits elsewhere: its hose is 30 to 50 mm longer, common practice, no source; laid along its
+// way with the bars at the lock that pulls it most it is measured.
 #pragma once
 
 #include <vector>

@@ -209,8 +209,8 @@ TEST_CASE("a clutch job: its own conditions, questions, figures, gates and bleed
   CHECK_FALSE(stage_status(job, Stage::bleed, again, findings).empty());
   // What is missing is named, and only of the clutch.
   job.found.clear(param::clutch_peak);
-  CHECK(english(condition_report(job, ConditionId::plan).reason).find("pressure-plate release load") !=
-        std::string::npos);
+  CHECK(english(condition_report(job, ConditionId::plan).reason)
+            .find("pressure-plate release load") != std::string::npos);
   job.found.set(param::clutch_kind, {1, How::stated, 0, {}});
   job.found.set(param::clutch_peak, {1800, How::stated, 0, {}});
   job.found.set(param::clutch_slave_inner, {0.03, How::stated, 0, {}});

@@ -2,6 +2,7 @@
 #include <catch2/catch.hpp>
 #include <fstream>
 #include <nlohmann/json.hpp>
+#include <regex>
 #include <sstream>
 
 #include "cli/commands.hpp"
@@ -336,4 +337,21 @@ TEST_CASE(
     }
     CHECK(out.status == (hard ? 1 : 0));
   }
+}
+
+TEST_CASE("cli: bleeding is shown in each of its ways, and says what the window says") {
+  for (const char* what :
+       {"order", "ways", "checks", "joints", "fluid", "pedal", "dead", "change"}) {
+    INFO(what);
+    const auto out = run({"bleed", kDemo, "--show", what, "--format", "json"});
+    CHECK(out.status == 0);
+    CHECK_FALSE(out.out.empty());
+  }
+  CHECK(run({"bleed", kDemo, "--show", "colours"}).status == 2);
+  const auto checks = run({"bleed", kDemo, "--show", "checks"}).out;
+  // Nobody said how the nipples stand: open, never good.
+  CHECK(checks.find("bleed.screw") != std::string::npos);
+  CHECK(std::regex_search(checks, std::regex("bleed\\.screw +open")));
+  CHECK(std::regex_search(run({"bleed", kDemo, "--show", "joints"}).out,
+                          std::regex("outlet1 +Outlet 1 +unknown")));
 }

@@ -29,7 +29,6 @@ CoachFace::CoachFace(Session& session, QWidget* parent) : Face(parent), session_
   box->addWidget(first_);
   panel_ = new ParamPanel(session, 2, this);
   panel_->set_compact();
-  panel_->setMaximumHeight(150);
   panel_->hide();
   box->addWidget(panel_);
   auto* row = new QHBoxLayout;
@@ -139,6 +138,23 @@ QWidget* CoachFace::build_keys() {
   return keys;
 }
 
+/// In a low window the questions are moved through a line at a time: the count keeps its place.
+void CoachFace::share() {
+  constexpr int kRow = 38;
+  const int rows = static_cast<int>(asked_.size() + 1) / 2;
+  panel_->setFixedHeight(std::clamp(rows, 1, height() < 420 ? 1 : 4) * kRow + 4);
+}
+
+void CoachFace::resizeEvent(QResizeEvent* event) {
+  Face::resizeEvent(event);
+  share();
+  const QString role = height() > 620 ? QStringLiteral("benchCount") : QStringLiteral("count");
+  if (count_->objectName() == role) return;
+  count_->setObjectName(role);
+  style()->unpolish(count_);  // the name decides the size
+  style()->polish(count_);
+}
+
 std::string CoachFace::at() const {
   return at_ < view_.lines.size() ? view_.lines[at_].key : std::string();
 }
@@ -197,6 +213,7 @@ void CoachFace::ask() {
   panel_->setVisible(!list.empty());
   if (list == asked_) return;
   asked_ = list;
+  share();
   // A field must not be deleted inside its own signal.
   QTimer::singleShot(0, this, [this] { panel_->show_params(asked_); });
 }

@@ -31,6 +31,8 @@ class CoachFace : public Face {
   [[nodiscard]] ParamPanel* panel() const { return panel_; }
 
  private:
+  /// A large window has the count in the bench's size.
+  void resizeEvent(QResizeEvent* event) override;
   QWidget* build_count();
   QWidget* build_keys();
   QPushButton* key(const QString& words, const char* name, const QString& shortcut);
@@ -39,6 +41,7 @@ class CoachFace : public Face {
   void push_typed();
   /// What is wrong or not said comes before the first stroke; its fields stand here.
   void ask();
+  void share();
   Session& session_;
   BleedView view_;
   std::size_t at_ = 0;
