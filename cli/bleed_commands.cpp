@@ -143,12 +143,15 @@ Table dead_table(const Job& job, const Arguments& a) {
 Table change_table(const Job& job, const Arguments& a) {
   const CleanChange c = clean_change(job);
   Table t;
-  t.keys = {"step", "words", "runs_out_m3_s"};
+  t.keys = {"step", "words", "runs_out_m3_s", "by"};
   int n = 0;
   for (const ChangeStep& s : c.steps)
     t.rows.push_back(
         {text(std::to_string(++n)), text(s.words, a.style),
-         s.loss_m3_s ? number(*s.loss_m3_s, fmt::format("{:.3g}", *s.loss_m3_s)) : text("–")});
+         s.loss_m3_s ? number(*s.loss_m3_s, fmt::format("{:.3g}", *s.loss_m3_s)) : text("–"),
+         text(!s.loss_m3_s ? ""
+              : s.typical  ? "typical"
+                           : "measured")});
   if (!c.bleeds.empty())
     t.notes.push_back(english(say("Bled again: {}", joined(c.bleeds, ", ")), a.style));
   return t;

@@ -28,6 +28,8 @@ void describe(A& a, Tag<BleedRecord>) {
   a.count("clear_strokes", "clear strokes", &BleedRecord::clear_strokes);
   a.count("topped_at", "strokes at the last refill", &BleedRecord::topped_at);
   a.count("ran_dry", "times run dry", &BleedRecord::ran_dry);
+  a.count("began_at", "strokes when air was last drawn", &BleedRecord::began_at);
+  a.text("way", "how it was counted", &BleedRecord::way);
   a.maybe("push_m", "push against plugs", &BleedRecord::push_m, kPush, Absent::left_out);
   a.maybe("push_then_m", "push before it", &BleedRecord::push_then_m, kPush, Absent::left_out);
 }

@@ -18,7 +18,7 @@ struct Glass {
   double full = 1;    ///< share of what stands above the port
   double stroke = 0;  ///< share that one stroke takes
   QString number, left;
-  bool fed = false, warn = false, bare = false;
+  bool fed = false, warn = false, typical = false;
 };
 
 void draw_glass(QPainter& p, const Glass& g) {
@@ -35,9 +35,10 @@ void draw_glass(QPainter& p, const Glass& g) {
     for (double y = g.box.bottom() - g.box.height() * g.stroke; y > g.box.top();
          y -= g.box.height() * g.stroke)
       p.drawLine(QPointF(g.box.left(), y), QPointF(g.box.left() + g.box.width() * 0.25, y));
-  p.setPen(QPen(ink, g.fed ? 3 : 1.6));
+  p.setPen(QPen(ink, g.fed ? 3 : 1.6, g.typical ? Qt::DashLine : Qt::SolidLine));
   p.setBrush(Qt::NoBrush);
   p.drawRect(g.box);
+  p.setPen(QPen(ink, 1.6));
   // The port in its floor, and the way down to the bore.
   const QPointF port(g.box.center().x(), g.box.bottom());
   p.drawLine(port, port + QPointF(0, 16));
@@ -55,10 +56,12 @@ QString glass_said(const ChamberLevel& c, const Style& style) {
   const int outlet = c.outlet == Outlet::primary ? 1 : 2;
   const QString gone = text_of(say("{}", amount(c.gone.value(), Kind::volume, 0)), style);
   if (c.bare()) return Drawn::tr("chamber of outlet %1: by the count its port is bare").arg(outlet);
-  return Drawn::tr("chamber of outlet %1: %2 gone, %n strokes until its port is bare", nullptr,
-                   c.strokes_left)
-      .arg(outlet)
-      .arg(gone);
+  const QString words =
+      Drawn::tr("chamber of outlet %1: %2 gone, %n strokes until its port is bare", nullptr,
+                c.strokes_left)
+          .arg(outlet)
+          .arg(gone);
+  return c.typical ? words + Drawn::tr(", by values that nobody measured") : words;
 }
 
 /// A row of the expected pedal: its bar as long as the pad travels, the stop at the right.
@@ -193,10 +196,12 @@ Picture chambers_picture(const std::vector<ChamberLevel>& levels, int fed, const
     g.full = 1 - c.gone.value() / std::max(1e-9, c.holds.value());
     g.stroke = c.per_stroke.value() / std::max(1e-9, c.holds.value());
     g.number = Drawn::tr("outlet %1").arg(outlet);
-    g.left = c.bare() ? QStringLiteral("!") : QString::number(c.strokes_left);
+    g.left = c.bare()
+                 ? QStringLiteral("!")
+                 : (c.typical ? QStringLiteral("≈") : QString()) + QString::number(c.strokes_left);
     g.fed = outlet == fed;
     g.warn = c.warn();
-    g.bare = c.bare();
+    g.typical = c.typical;
     glasses.push_back(g);
     pic.said << glass_said(c, style);
     pic.spots.push_back({g.box, QString(), glass_said(c, style)});

@@ -197,7 +197,8 @@ Picture change_picture(const CleanChange& change, const Style& style, QSizeF siz
   for (const ChangeStep& s : change.steps) {
     Line l{text_of(s.words, style), {}};
     if (s.loss_m3_s)
-      l.loss = Drawn::tr("left open it loses %1 a minute")
+      l.loss = (s.typical ? Drawn::tr("left open it loses about %1 a minute, by typical lengths")
+                          : Drawn::tr("left open it loses %1 a minute"))
                    .arg(text_of(say("{}", amount(*s.loss_m3_s * 60, Kind::volume, 0)), style));
     pic.said << l.words + (l.loss.isEmpty() ? QString() : QStringLiteral(": ") + l.loss);
     lines.push_back(std::move(l));

@@ -126,7 +126,7 @@ QString decided(const Job& job, const std::vector<ConditionReport>& strip, const
        << row({esc(Printed::tr("Pedal to expect")), esc(press(ConditionId::found)),
                esc(press(ConditionId::plan))})
        << row({esc(Printed::tr("Push rod")), QString(), esc(rod_words(rod_report(job)), style)})
-       << row({esc(Printed::tr("Bleeding order")),
+       << row({esc(Printed::tr("Bleeding and fluid")),
                esc(value_text(job, As::found, param::fluid_grade, style)),
                esc(QStringList{bleeding_text(job, style),
                                value_text(job, As::plan, param::fluid_grade, style),

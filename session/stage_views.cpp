@@ -120,11 +120,10 @@ Amount fluid_at_hand(const BleedPlan& plan) {
 /// The chamber that feeds it, and its port.
 void tell_level(const ChamberLevel& c, BleedLine& line) {
   line.outlet = c.outlet == Outlet::primary ? 1 : 2;
-  line.full = std::clamp(1 - c.gone.value() / c.holds.value(), 0.0, 1.0);
   line.level = c.bare() ? Message("by the count its port is bare: did it draw air?")
                         : plural(c.strokes_left, "{} stroke until its port is bare",
                                  "{} strokes until its port is bare");
-  if (c.typical && !c.bare()) line.level = say("{}, its chamber a typical one", line.level);
+  if (c.typical && !c.bare()) line.level = say("{}, by values that nobody measured", line.level);
 }
 
 void tell_push(const BleedRecord& r, BleedLine& line) {

@@ -65,7 +65,6 @@ struct BleedLine {
   Message state;
   bool refill_now = false;
   Message level;         ///< how the fluid stands above the port; empty: it is not told
-  double full = 1;       ///< share of the chamber that is left
   int outlet = 0;        ///< of the chamber that feeds it, 1 or 2; 0: not told
   bool clear = false;    ///< nothing is left to do here
   bool by_push = false;  ///< judged by its push against plugs

@@ -138,7 +138,7 @@ void count_at(Session& session, const std::string& key, const QString& name, Ble
   const QString words = what == BleedCount::clear     ? Session::tr("Stroke, clear")
                         : what == BleedCount::bubbles ? Session::tr("Stroke, bubbles")
                         : what == BleedCount::refill  ? Session::tr("Topped up")
-                                                      : Session::tr("Ran dry");
+                                                      : Session::tr("It drew air");
   session.edit(Session::tr("%1: %2").arg(name, words), [&](Job& j) {
     if (what == BleedCount::refill)
       top_up(j, key);

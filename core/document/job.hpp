@@ -35,10 +35,12 @@ struct StepRecord {
 struct BleedRecord {
   int strokes = 0;
   int refills = 0;
-  int clear_strokes = 0;                ///< bubble-free strokes in a row, down and up
-  int topped_at = 0;                    ///< strokes counted when the reservoir was last refilled
-  int ran_dry = 0;                      ///< how often its chamber drew air from an empty reservoir
-  std::optional<double> push_m{};       ///< the last push against plugs
+  int clear_strokes = 0;           ///< bubble-free strokes in a row, down and up
+  int topped_at = 0;               ///< strokes counted when the reservoir was last refilled
+  int ran_dry = 0;                 ///< how often its chamber drew air from an empty reservoir
+  int began_at = 0;                ///< strokes counted when air was last drawn in: from here on
+  std::string way{};               ///< how it was counted: "helper"; empty: not said
+  std::optional<double> push_m{};  ///< the last push against plugs
   std::optional<double> push_then_m{};  ///< the push before it
   Unread unread{};
   bool operator==(const BleedRecord&) const = default;

@@ -41,11 +41,10 @@ struct EnumWords<JointThread> {
 enum class JointSeat { unknown, inverted, bubble, cone_37, banjo, pushed };
 template <>
 struct EnumWords<JointSeat> {
-  static constexpr std::array all{EnumWord{"unknown", "Not looked at"},
-                                  EnumWord{"inverted", "45° inverted flare"},
-                                  EnumWord{"bubble", "Bubble flare"}, EnumWord{"37", "37° flare"},
-                                  EnumWord{"banjo", "Banjo and washers"},
-                                  EnumWord{"pushed", "Pushed on, grommet or clamp"}};
+  static constexpr std::array all{
+      EnumWord{"unknown", "Not looked at"},   EnumWord{"inverted", "45° inverted flare"},
+      EnumWord{"bubble", "Bubble flare"},     EnumWord{"37", "37° flare"},
+      EnumWord{"banjo", "Banjo and washers"}, EnumWord{"pushed", "Pushed on, grommet or clamp"}};
 };
 
 /// How the old joint sits before the first turn.
@@ -81,7 +80,7 @@ struct JointRecord {
   Wiped filled = Wiped::not_looked;   ///< wiped and looked at once it was filled
   Wiped pressed = Wiped::not_looked;  ///< after the hard press
   Wiped driven = Wiped::not_looked;   ///< after the drive
-  std::string soaked;  ///< when it was soaked: "2026-05-31T14:05:09", local
+  std::string soaked;                 ///< when it was soaked: "2026-05-31T14:05:09", local
   std::string note;
   Unread unread{};
   bool operator==(const JointRecord&) const = default;

@@ -1,4 +1,5 @@
 // What bleeding takes, what the unit loses before it delivers, the fluid, the pedal expected now.
+#include "assembly/assemble.hpp"
 #include "document/param/master.hpp"
 #include "document/values.hpp"
 #include "figures/groups.hpp"
@@ -44,8 +45,9 @@ FigureGroup bleeding(const FigureInputs& in) {
   }
   for (const ChangeStep& s : clean_change(*in.job).steps)
     if (s.loss_m3_s)
-      g.figures.push_back(told("Runs out of an open line in a minute", *s.loss_m3_s * 60,
-                               Kind::volume, 1, s.words));
+      g.figures.push_back(
+          told("Runs out of an open line in a minute", *s.loss_m3_s * 60, Kind::volume, 1,
+               s.typical ? say("{}; by lengths that nobody measured", s.words) : s.words));
   return g;
 }
 
@@ -87,6 +89,8 @@ FigureGroup expected(const FigureInputs& in) {
     else
       g.figures.push_back(unsaid(p.name, "cannot be pressed in numbers"));
   }
+  if (!e.rests_on.empty())
+    g.figures.push_back(words_only("Rests on values that nobody measured", param_list(e.rests_on)));
   if (e.measured_m) {
     g.figures.push_back(told("Measured last", *e.measured_m, Kind::length, 0,
                              say("with {}", force(*e.measured_push_n, 0))));

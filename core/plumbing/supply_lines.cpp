@@ -23,6 +23,18 @@ Message option_of(const Values& v, Param p) {
   return seen(v, p) ? words : say("{}, not looked at on this unit", words);
 }
 
+/// A thing that was said in a word: good, or not.
+FeedRow said_row(const Values& v, Param p, bool good, const Message& what, const Message& should,
+                 const Message& without) {
+  FeedRow r;
+  r.what = what;
+  r.is = option_of(v, p);
+  r.should = should;
+  r.without = without;
+  if (seen(v, p)) r.state = good ? FeedState::good : FeedState::wrong;
+  return r;
+}
+
 FeedRow motor_feed(const Values& v) {
   FeedRow r;
   r.what = "Motor feed, straight from the battery";
@@ -47,28 +59,6 @@ FeedRow motor_feed(const Values& v) {
     r.state = FeedState::good;
   else
     r.is = say("{}; not all of it was measured on this car", r.is);
-  return r;
-}
-
-FeedRow wake(const Values& v) {
-  FeedRow r;
-  r.what = "Wake-up wire";
-  r.is = option_of(v, param::supply_wake);
-  r.should = "live with the ignition, dead with the key out";
-  r.without = "missing: the unit sleeps, no assist. Always live: it empties the battery";
-  if (seen(v, param::supply_wake))
-    r.state = v.is(choice::SupplyWake::ignition) ? FeedState::good : FeedState::wrong;
-  return r;
-}
-
-FeedRow ground(const Values& v) {
-  FeedRow r;
-  r.what = "Ground";
-  r.is = option_of(v, param::supply_ground);
-  r.should = "a cable of its own, as thick as the feed";
-  r.without = "paint and rust under the bolts: assist comes and goes";
-  if (seen(v, param::supply_ground))
-    r.state = v.is(choice::SupplyGround::mounting) ? FeedState::wrong : FeedState::good;
   return r;
 }
 
@@ -105,38 +95,35 @@ FeedRow nipple(const Values& v) {
   return r;
 }
 
+FeedRow wake(const Values& v) {
+  return said_row(v, param::supply_wake, v.is(choice::SupplyWake::ignition), "Wake-up wire",
+                  "live with the ignition, dead with the key out",
+                  "missing: the unit sleeps, no assist. Always live: it empties the battery");
+}
+
+FeedRow ground(const Values& v) {
+  return said_row(v, param::supply_ground, !v.is(choice::SupplyGround::mounting), "Ground",
+                  "a cable of its own, as thick as the feed",
+                  "paint and rust under the bolts: assist comes and goes");
+}
+
 FeedRow clamps(const Values& v) {
-  FeedRow r;
-  r.what = "Hose clamps";
-  r.is = option_of(v, param::supply_clamps);
-  r.should = "one at each end";
-  r.without = "a hose that slips off takes the assist with it, and the engine races";
-  if (seen(v, param::supply_clamps))
-    r.state = v.is(choice::SupplyClamps::both) ? FeedState::good : FeedState::wrong;
-  return r;
+  return said_row(v, param::supply_clamps, v.is(choice::SupplyClamps::both), "Hose clamps",
+                  "one at each end",
+                  "a hose that slips off takes the assist with it, and the engine races");
 }
 
 FeedRow grease(const Values& v) {
-  FeedRow r;
-  r.what = "Hose and grommet pushed on with";
-  r.is = option_of(v, param::supply_grease);
-  r.should = "nothing, water, or rubber grease";
-  r.without = "oil and mineral grease swell the rubber until it slips off";
-  if (seen(v, param::supply_grease))
-    r.state = v.is(choice::SupplyGrease::oil) ? FeedState::wrong : FeedState::good;
-  return r;
+  return said_row(v, param::supply_grease, !v.is(choice::SupplyGrease::oil),
+                  "Hose and grommet pushed on with", "nothing, water, or rubber grease",
+                  "oil and mineral grease swell the rubber until it slips off");
 }
 
 /// In and out changed over, a remote servo brakes by itself or not at all.
 FeedRow servo_ports(const Values& v) {
-  FeedRow r;
-  r.what = "Servo's two ports";
-  r.is = option_of(v, param::assist_servo_ports);
-  r.should = "the master's line at the inlet, the wheels' at the outlet";
-  r.without = "changed over it never helps, and holds the brakes on";
-  if (seen(v, param::assist_servo_ports))
-    r.state = v.is(choice::AssistServoPorts::in) ? FeedState::good : FeedState::wrong;
-  return r;
+  return said_row(v, param::assist_servo_ports, v.is(choice::AssistServoPorts::in),
+                  "Servo's two ports", "the master's line at the inlet, the wheels' at the outlet",
+                  "changed over it never helps, and holds the brakes on");
 }
 
 }  // namespace

@@ -82,9 +82,9 @@ Message air_by_readings(const Job& job) {
 
 /// A wet system with air in it is no brake, whatever else was looked at.
 Message nipples_open(const Job& job) {
-  for (const BleedCheck& c : bleed_checks(job))
-    if ((c.code == FindingCode::bleed_dry || c.code == FindingCode::bleed_screw) &&
-        c.state == BleedCheckState::wrong)
+  for (const FindingCode code :
+       {FindingCode::bleed_interlock, FindingCode::bleed_screw, FindingCode::bleed_dry})
+    if (const BleedCheck c = bleed_check(job, code); c.state == BleedCheckState::wrong)
       return c.says;
   const auto rows = bleed_rows(job, bleed_plan(job));
   const auto all = static_cast<std::size_t>(
@@ -156,7 +156,6 @@ constexpr std::pair<FindingCode, GateId> kHolds[] = {
     {FindingCode::plumb_joint, GateId::weep},
     {FindingCode::bleed_wet, GateId::weep},
     {FindingCode::fluid_grade, GateId::fluid},
-    {FindingCode::bleed_interlock, GateId::preload},
     {FindingCode::rod_preload, GateId::preload},
     {FindingCode::rod_output_preload, GateId::preload},
     {FindingCode::plumb_crossed, GateId::circuits},

@@ -181,7 +181,7 @@ BleedCheck level(const Job& job, const BleedPlan& plan) {
       g.wrong(plural(c.strokes_left, "{} stroke until the port of outlet {} is bare",
                      "{} strokes until the port of outlet {} is bare", {outlet}));
     else if (c.typical)
-      g.open(say("the chamber of outlet {}", outlet));
+      g.open(say("the chamber of outlet {}, or what a stroke moves", outlet));
     else
       g.good();
   }
@@ -288,6 +288,17 @@ std::vector<BleedCheck> bleed_checks(const Job& job) {
           level(job, plan), dry(job),      dead(job), wet(job)};
   add_fluid(job, list);
   return list;
+}
+
+BleedCheck bleed_check(const Job& job, FindingCode code) {
+  if (!asked(job)) return {code, Severity::warning, {}, {}, {}};
+  if (code == FindingCode::bleed_dry) return dry(job);
+  const Values v = resolve(job, As::plan);
+  if (code == FindingCode::bleed_screw) return screws(v);
+  if (code == FindingCode::bleed_interlock) return interlock(v, job);
+  for (BleedCheck& c : bleed_checks(job))
+    if (c.code == code) return std::move(c);
+  return {code, Severity::warning, {}, {}, {}};
 }
 
 std::vector<Finding> bleed_findings(const Job& job) {

@@ -25,6 +25,8 @@ struct BleedCheck {
   Message remedy;
 };
 [[nodiscard]] std::vector<BleedCheck> bleed_checks(const Job& job);
+/// One of them, without the others' work.
+[[nodiscard]] BleedCheck bleed_check(const Job& job, FindingCode code);
 /// Of what is wrong.
 [[nodiscard]] std::vector<Finding> bleed_findings(const Job& job);
 

@@ -52,6 +52,7 @@ std::vector<ChamberLevel> chamber_levels(const Job& job, const BleedPlan& plan) 
                            [&](const ChamberLevel& c) { return c.outlet == w.outlet; });
     if (it == list.end()) it = list.insert(list.end(), chamber(job, w.outlet));
     it->per_stroke = w.per_stroke;
+    it->typical = it->typical || !plan.stroke_rests_on.empty();
     if (const BleedRecord* r = record(job, std::string(wheel_key(w.wheel))))
       it->gone += w.per_stroke * static_cast<double>(std::max(0, r->strokes - r->topped_at));
   }

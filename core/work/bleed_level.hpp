@@ -21,7 +21,7 @@ struct ChamberLevel {
   Volume gone{};   ///< since it was topped up
   Volume per_stroke{};
   int strokes_left = 0;  ///< before the port is bare; below 0: by the count it was bare
-  bool typical = false;  ///< the chamber was not measured
+  bool typical = false;  ///< the chamber, or what a stroke moves, was not measured
   [[nodiscard]] bool warn() const { return gone.value() > 0 && strokes_left <= kWarnStrokes; }
   [[nodiscard]] bool bare() const { return strokes_left < 0; }
 };

@@ -52,6 +52,7 @@ class Needs {
   void known(Param p) {
     if (!v_.known(p)) open_.push_back(Message::of_table(info(p).words));
   }
+  void ask(const Message& what) { open_.push_back(what); }
   void never(bool stands_there, const Message& lacking) {
     if (stands_there) lacking_.push_back(lacking);
   }
@@ -91,6 +92,9 @@ WayChoice choice_of(BleedWayId id, const Values& v) {
       const bool holds =
           !clutch && (residual_of(v, Axle::front).any() || residual_of(v, Axle::rear).any());
       n.never(holds, "a residual valve holds it back");
+      if (!clutch && !holds &&
+          (residual_of(v, Axle::front).untraced || residual_of(v, Axle::rear).untraced))
+        n.ask("which lines an outlet's own valve feeds");
       n.never(antilock, "an anti-lock unit holds it back");
       break;
     }

@@ -8,6 +8,7 @@
 #include "document/param/brakes.hpp"
 #include "document/param/circuits.hpp"
 #include "document/param/master.hpp"
+#include "document/param/pedal_rest.hpp"
 #include "document/param/vehicle.hpp"
 #include "work/bleed_level.hpp"
 #include "work/bleed_methods.hpp"
@@ -87,6 +88,12 @@ BleedPlan bleed_plan(const Job& job) {
   const double chamber_m3 = value_of(job, As::plan, param::master_reservoir).si;
   double total_m3 = 2 * chamber_m3;
   const auto rod_left = rod_left_m(s);
+  std::vector<Param> moved{param::master_bore, param::master_stroke1};
+  if (two_circuits(s.master)) moved.push_back(param::master_stroke2);
+  // The pad's own stop decides only where it comes first.
+  if (rod_left && *rod_left < s.master.stroke1.value()) moved.push_back(param::control_pad_stop);
+  for (const Param p : moved)
+    if (!value_of(job, As::plan, p).settled()) plan.stroke_rests_on.push_back(p);
   const double share = old_unit_stays(job) ? kOldUnitShare : 1;
   for (const Wheel w : order.wheels) {
     const WheelBrake& brake = (*s.wheels)[static_cast<size_t>(w)];

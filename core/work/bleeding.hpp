@@ -27,7 +27,8 @@ struct BleedPlan {
   bool clutch = false;   ///< one line, "slave", and no wheels
   bool refused = false;  ///< the book's order names a wheel twice: see the reason
   std::vector<Param> missing;
-  std::vector<Param> typical;  ///< typical figures the counts rest on
+  std::vector<Param> typical;          ///< typical figures the counts rest on
+  std::vector<Param> stroke_rests_on;  ///< of what a stroke moves, values that nobody measured
   Message order_reason;
   std::vector<Message> before, after;  ///< what is bled before the wheels, and after them
   std::vector<BleedWheel> wheels;      ///< in working order

@@ -25,19 +25,27 @@ std::vector<const NetNode*> ends_of(const Net& net, const NetNode& outlet) {
   return list;
 }
 
-std::optional<double> length_to(const Values& v, const NetNode& end) {
-  const Param p = end.axle ? of_axle(param::front_tube, *end.axle) : param::clutch_tube;
-  return v.known(p) && v.si(p) > 0 ? std::optional(v.si(p)) : std::nullopt;
+Param length_param(const NetNode& end) {
+  return end.axle ? of_axle(param::front_tube, *end.axle) : param::clutch_tube;
 }
 
+struct Loss {
+  std::optional<double> m3_s;
+  bool typical = false;
+};
+
 /// The shortest of its lines runs out fastest.
-std::optional<double> loss_of(const Values& v, const std::vector<const NetNode*>& ends) {
-  std::optional<double> most;
-  for (const NetNode* e : ends)
-    if (const auto length = length_to(v, *e))
-      if (const auto loss = open_line_loss(tube_bore_m(v), *length);
-          loss && (!most || *loss > *most))
-        most = loss;
+Loss loss_of(const Values& v, const std::vector<const NetNode*>& ends) {
+  Loss most;
+  most.typical =
+      !v.at(param::lines_tube_outside).settled() || !v.at(param::lines_tube_wall).settled();
+  for (const NetNode* e : ends) {
+    const Param p = length_param(*e);
+    if (!v.known(p) || v.si(p) <= 0) continue;
+    most.typical = most.typical || !v.at(p).settled();
+    const auto loss = open_line_loss(tube_bore_m(v), v.si(p));
+    if (loss && (!most.m3_s || *loss > *most.m3_s)) most.m3_s = loss;
+  }
   return most;
 }
 
@@ -60,25 +68,28 @@ CleanChange clean_change(const Job& job) {
   if (!f.unit_on || !f.old_works) return c;
   const Values v = resolve(job, As::plan);
   const Net net = plumbing_net(job, As::plan);
-  c.steps.push_back({"Draw the reservoir down; cloth under the unit, goggles on", std::nullopt});
-  c.steps.push_back({"A plug or cap ready for each line end and each outlet, clean", std::nullopt});
+  c.steps.push_back(
+      {"Draw the reservoir down; cloth under the unit, goggles on", std::nullopt, false});
+  c.steps.push_back(
+      {"A plug or cap ready for each line end and each outlet, clean", std::nullopt, false});
   for (const NetNode& o : net.nodes) {
     if (o.part != NetPart::outlet) continue;
     const auto ends = ends_of(net, o);
-    const auto loss = loss_of(v, ends);
-    c.steps.push_back(
-        {say("{}: nut out, cap on the line at once, plug in the outlet", o.name), loss});
+    const Loss loss = loss_of(v, ends);
+    c.steps.push_back({say("{}: nut out, cap on the line at once, plug in the outlet", o.name),
+                       loss.m3_s, loss.typical});
     for (const NetNode* e : ends) c.bleeds.push_back(e->name);
   }
   c.steps.push_back(
       {"The unit out with its plugs in, the other one, filled and bled, in with its plugs in",
-       std::nullopt});
+       std::nullopt, false});
   for (const NetNode& o : net.nodes)
     if (o.part == NetPart::outlet)
       c.steps.push_back(
           {say("{}: plug out, the line in by hand at once, then the next one", o.name),
-           std::nullopt});
-  c.steps.push_back({"Wipe every joint dry: what is wet after this is a leak", std::nullopt});
+           std::nullopt, false});
+  c.steps.push_back(
+      {"Wipe every joint dry: what is wet after this is a leak", std::nullopt, false});
   return c;
 }
 

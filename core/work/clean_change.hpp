@@ -16,6 +16,7 @@ inline constexpr double kHead_m = 0.3;
 struct ChangeStep {
   Message words;
   std::optional<double> loss_m3_s;  ///< while the line is open; nothing: its length is not known
+  bool typical = false;             ///< by a length or a tube that nobody measured
 };
 struct CleanChange {
   std::vector<ChangeStep> steps;

@@ -2,7 +2,7 @@
 // the pedal loses before anything happens, and whether the unit's seals and ports are as they
 // should. With both open the order alone is no fault: a caged spring delivers the near one last.
 //   at the pad = push x pad arm / pin arm
-// The limits are common practice without a source.
+// The limits are twice the usual cut-offs, 1 mm each (common practice, no source).
 #pragma once
 
 #include <optional>
@@ -13,7 +13,7 @@
 namespace yoke {
 
 inline constexpr double kDeadNear_m = 2.0e-3;
-inline constexpr double kDeadFar_m = 3.5e-3;
+inline constexpr double kDeadFar_m = 4.0e-3;
 
 enum class DeadState { open, healthy, too_long };
 

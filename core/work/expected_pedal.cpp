@@ -70,8 +70,11 @@ PedalStage stands_at(const Job& job, const BleedPlan& plan) {
 void explain(const Job& job, const ExpectedPedal& now, ExpectedPedals& e) {
   const double off = *e.measured_m - *e.wanted_m;
   if (std::abs(off) <= kAlike_m) {
-    e.says = say("Measured {}, expected {}: as it should be",
-                 amount(*e.measured_m, Kind::length, 0), amount(*e.wanted_m, Kind::length, 0));
+    const Amount measured = amount(*e.measured_m, Kind::length, 0);
+    const Amount wanted = amount(*e.wanted_m, Kind::length, 0);
+    e.says = e.rests_on.empty()
+                 ? say("Measured {}, expected {}: as it should be", measured, wanted)
+                 : say("Measured {}, expected {} by values that nobody measured", measured, wanted);
     return;
   }
   e.says = say("Measured {}, expected {}", amount(*e.measured_m, Kind::length, 0),
@@ -125,6 +128,8 @@ ExpectedPedals expected_pedals(const Job& job) {
   const BleedPlan plan = bleed_plan(job);
   if (plan.clutch) return e;
   e.missing = plan.missing;
+  e.rests_on = plan.typical;
+  e.rests_on.insert(e.rests_on.end(), plan.stroke_rests_on.begin(), plan.stroke_rests_on.end());
   const Assembly a = assemble(job, As::plan);
   if (!e.missing.empty() || plan.refused || !a.system || plan.wheels.empty()) return e;
   const System& s = *a.system;

@@ -28,6 +28,7 @@ struct ExpectedPedals {
   double push_n = 0;
   std::vector<ExpectedPedal> stages;  ///< empty while the pedal cannot be computed
   std::vector<Param> missing;
+  std::vector<Param> rests_on;  ///< values of it that nobody measured
   /// The last press that was measured, and what its push should give now.
   std::optional<double> measured_m, measured_push_n, wanted_m;
   Message says;                  ///< match, or by how much it is off

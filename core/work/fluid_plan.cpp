@@ -134,9 +134,9 @@ BoilingPoints boiling_points(FluidGrade grade) {
 FluidPlan fluid_plan(const Job& job) {
   FluidPlan p;
   p.is_in = said(value_of(job, As::found, param::fluid_grade));
-  // A plan that says nothing goes on with the grade that is in; nobody said it of a dry system.
+  // What is in it does not say what goes in: a plan that is silent was not asked.
   const Value planned = value_of(job, As::plan, param::fluid_grade);
-  p.goes_in = said(planned);
+  if (!planned.inherited) p.goes_in = said(planned);
   const Asked asked = asked_by_parts(job, p);
   p.asked = asked.clash ? std::nullopt : asked.most;
   const BleedPlan bleed = bleed_plan(job);

@@ -20,7 +20,7 @@ HoseOrder length_of(const Job& job) {
   const Value now = value_of(job, As::plan, param::control_kind);
   if (!old.settled() || !was.known() || !now.known())
     return {"Hose at the lever, length not known", "lay it along its way, bars at full lock", true};
-  if (was.si == now.si)
+  if (was.as<choice::ControlKind>() == now.as<choice::ControlKind>())
     return {say("Hose {}, eye to eye", amount(old.si, Kind::length, 0)), "as the old one", false};
   return {say("Hose {} to {}, eye to eye", amount(old.si + kHoseMoreLeast_m, Kind::length, 0),
               amount(old.si + kHoseMoreMost_m, Kind::length, 0)),
@@ -43,7 +43,7 @@ HoseOrder bolt_of(const Job& job) {
   };
   if (!now.settled())
     return {"Banjo bolt, thread not known", "a near pitch starts, and strips", true};
-  if (was.settled() && was.si != now.si)
+  if (was.settled() && was.as<choice::UnitPortThread>() != now.as<choice::UnitPortThread>())
     return {say("Banjo bolt {}, two new washers", words(now)),
             say("the old bolt is {}: it may start, and strips", words(was)), false};
   return {say("Banjo bolt {}, two new washers", words(now)), "thread of the new unit's outlet",

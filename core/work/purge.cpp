@@ -66,7 +66,10 @@ void sweep_made(Job& job, bool froth, std::string_view now) {
 
 void purge_again(Job& job) {
   job.bleeding.erase(kPlace);
-  record_for(job, StepId::assist_purge).waits.clear();
+  const auto it = job.steps.find(std::string(key(StepId::assist_purge)));
+  if (it == job.steps.end()) return;
+  it->second.waits.clear();
+  if (it->second == StepRecord{}) job.steps.erase(it);
 }
 
 }  // namespace yoke

@@ -94,7 +94,6 @@ constexpr Hold kHeld[] = {
     {size_wear_room, GateId::wear_room},
     {rod_deviation, GateId::deviation},
     {bleed_wet, GateId::weep},
-    {bleed_interlock, GateId::preload},
     {fluid_grade, GateId::fluid},
 };
 

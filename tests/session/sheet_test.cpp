@@ -312,7 +312,7 @@ TEST_CASE("what was decided stands first: bore, ratio, rod, bleeding order, the 
         QStringList({"Master bore", "7/8 in (22.23 mm)", "1 in (25.40 mm)"}));
   CHECK(p.of("Pedal ratio").front() == QStringList({"Pedal ratio", "6.00", "5.00"}));
   CHECK(p.of("Push rod").front()[2] == q(english(rod_words(rod_report(job)))));
-  const QString order = p.of("Bleeding order").front()[2];
+  const QString order = p.of("Bleeding and fluid").front()[2];
   const BleedPlan plan = bleed_plan(job);
   REQUIRE(plan.wheels.size() == 4);
   qsizetype at = 0;

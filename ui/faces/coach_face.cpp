@@ -129,9 +129,9 @@ QWidget* CoachFace::build_keys() {
   auto* dry = key(tr("It drew air"), "bleed:dry", QStringLiteral("D"));
   connect(dry, &QPushButton::clicked, this, [this] { count(BleedCount::ran_dry); });
   row->addWidget(dry, 2);
-  auto* undo = key(tr("Take back"), "bleed:undo", QStringLiteral("U"));
-  connect(undo, &QPushButton::clicked, this, [this] { session_.undo(); });
-  row->addWidget(undo, 2);
+  undo_ = key(tr("Take back"), "bleed:undo", QStringLiteral("U"));
+  connect(undo_, &QPushButton::clicked, this, [this] { session_.undo(); });
+  row->addWidget(undo_, 2);
   next_ = key(tr("Next nipple"), "bleed:next", QStringLiteral("N"));
   connect(next_, &QPushButton::clicked, this, [this] { step(1); });
   row->addWidget(next_, 2);
@@ -267,6 +267,8 @@ void CoachFace::refresh() {
     stroke_->setVisible(!line.by_push);
     bubbles_->setVisible(!line.by_push);
   }
+  undo_->setEnabled(session_.can_undo());
+  set_tip(undo_, session_.undo_name());
   chambers_->redraw();
   order_->redraw();
 }

@@ -55,7 +55,7 @@ class CoachFace : public Face {
   QLabel *plan_, *around_, *name_, *count_, *state_, *level_, *planned_, *typical_, *refusal_;
   QLineEdit* push_;
   QWidget* push_row_;
-  QPushButton *stroke_, *bubbles_, *next_;
+  QPushButton *stroke_, *bubbles_, *undo_, *next_;
   PictureView *chambers_, *order_;
 };
 

@@ -30,7 +30,9 @@ namespace {
 /// What the unit loses before it delivers is measured here, and taken over with a button.
 DrawnFace* pedal_face(Session& session, const PictureView::Make& drawing, QWidget* parent) {
   auto* face = new DrawnFace(session, DrawnFace::tr("Pushed until it delivers"),
-                             of_plan({param::bleed_dead1, param::bleed_dead2, param::symptom_push}),
+                             {{As::plan, param::bleed_dead1},
+                              {As::plan, param::bleed_dead2},
+                              {As::found, param::symptom_push}},
                              DrawnFace::tr("The pedal expected now"), drawing,
                              {"expected", "dead_stroke", "ports"}, parent);
   auto* take = new QPushButton(DrawnFace::tr("Compute the pedal with these"), face);
