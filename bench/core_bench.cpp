@@ -8,8 +8,10 @@
 #include "document/param/pedal.hpp"
 #include "document/param/pedal_rod.hpp"
 #include "doubt/doubt.hpp"
+#include "judge/findings.hpp"
 #include "master/bores.hpp"
 #include "plumbing/bend_list.hpp"
+#include "protocol/protocol.hpp"
 #include "sizing/sweep.hpp"
 #include "support/build.hpp"
 #include "work/steps.hpp"
@@ -39,6 +41,20 @@ void one_foot_strip(benchmark::State& state) {
   for (auto _ : state) benchmark::DoNotOptimize(foot_strip(job, 256));
 }
 BENCHMARK(one_foot_strip)->Unit(benchmark::kMicrosecond);
+
+void all_findings(benchmark::State& state) {
+  const Job job = whole_job();
+  const auto strip = foot_strip(job, 0);
+  for (auto _ : state) benchmark::DoNotOptimize(find_all(job, strip));
+}
+BENCHMARK(all_findings)->Unit(benchmark::kMicrosecond);
+
+void the_proof_press_by_press(benchmark::State& state) {
+  const Job job = whole_job();
+  const auto strip = foot_strip(job, 0);
+  for (auto _ : state) benchmark::DoNotOptimize(proof_protocol(job, strip, ProofBands::needed));
+}
+BENCHMARK(the_proof_press_by_press)->Unit(benchmark::kMicrosecond);
 
 void one_curve_by_points(benchmark::State& state) {
   const Assembly a = assemble(whole_job(), As::plan);

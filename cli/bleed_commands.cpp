@@ -1,12 +1,15 @@
 // Bleeding: order and counts, the ways, what is to be right, joints, fluid, the pedal expected now.
 #include <fmt/format.h>
 
+#include <algorithm>
+
 #include "cli/commands.hpp"
 #include "cli/options.hpp"
+#include "document/param/bleed_kit.hpp"
 #include "judge/findings.hpp"
 #include "work/bleed_checks.hpp"
+#include "work/bleed_count.hpp"
 #include "work/bleed_level.hpp"
-#include "work/bleed_methods.hpp"
 #include "work/bleeding.hpp"
 #include "work/clean_change.hpp"
 #include "work/dead_stroke.hpp"
@@ -18,11 +21,24 @@ namespace yoke::cli {
 
 namespace {
 
+std::string lack_word(ClearLack lack) {
+  static constexpr std::string_view kWords[] = {"nothing",
+                                                "clear strokes in a row",
+                                                "a short push",
+                                                "what its line holds",
+                                                "fluid through",
+                                                "the line beyond the connector",
+                                                "a helper's strokes",
+                                                "a look at its nipple",
+                                                "a nipple at the top"};
+  return std::string(kWords[static_cast<std::size_t>(lack)]);
+}
+
 Table order_table(const Job& job, const Arguments& a) {
   const BleedPlan plan = bleed_plan(job);
   Table t;
-  t.keys = {"place",   "outlet",  "branch_m3",      "per_stroke_m3", "strokes",     "refill_every",
-            "refills", "counted", "clear_in_a_row", "state",         "strokes_left"};
+  t.keys = {"place",   "outlet",  "branch_m3",      "per_stroke_m3", "strokes",      "refill_every",
+            "refills", "counted", "clear_in_a_row", "state",         "strokes_left", "lacks"};
   const auto levels = chamber_levels(job, plan);
   for (const BleedRow& r : bleed_rows(job, plan)) {
     std::vector<Cell> row{text(r.key)};
@@ -43,6 +59,7 @@ Table order_table(const Job& job, const Arguments& a) {
     const ChamberLevel* level = level_of(levels, r);
     row.push_back(level ? number(level->strokes_left, std::to_string(level->strokes_left))
                         : text("–"));
+    row.push_back(text(lack_word(clear_state(job, plan, r.key).lack)));
     t.rows.push_back(std::move(row));
   }
   if (!plan.missing.empty()) t.notes.push_back(english(cannot_say(plan.missing), a.style));
@@ -122,7 +139,7 @@ Table pedal_table(const Job& job, const Arguments& a) {
                       p.travel_m ? full(*p.travel_m, Kind::length, 0, a.style) : text("–"),
                       text(p.now ? "yes" : "no")});
   if (!e.missing.empty()) t.notes.push_back(english(cannot_say(e.missing), a.style));
-  t.notes.push_back("pressed with " + format_full(e.push_n, Kind::force, 0, a.style));
+  t.notes.push_back(english(e.title, a.style));
   if (!e.says.empty()) t.notes.push_back(english(e.says, a.style));
   for (const Message& m : e.reasons) t.notes.push_back(english(m, a.style));
   return t;
@@ -157,12 +174,52 @@ Table change_table(const Job& job, const Arguments& a) {
   return t;
 }
 
+/// The place that is worked next alone; none when all is clear.
+void keep_next(const Job& job, Table& t) {
+  const BleedPlan plan = bleed_plan(job);
+  const auto rows = bleed_rows(job, plan);
+  const bool bench = bench_asked(job);
+  const auto next = std::find_if(rows.begin(), rows.end(), [bench](const BleedRow& r) {
+    return r.state != BleedState::clear && (bench || r.key != "bench");
+  });
+  const auto n = static_cast<std::size_t>(next - rows.begin());
+  if (next == rows.end())
+    t.rows.clear();
+  else
+    t.rows = {t.rows[n]};
+}
+
+/// `--method`: as if this way had been chosen.
+Expected<bool> choose_method(const std::string& word, Job& job) {
+  if (word.empty()) return true;
+  const auto way = way_of_word(word);
+  if (!way)
+    return fail({"--method", word,
+                 "tubes, plugs, finger, car, helper, gravity, pressure, vacuum, reverse, connector",
+                 say("There is no way of bleeding called “{}”", word), "Use one of the names"});
+  const bool bench = method_of(*way).bench;
+  const Param p = bench ? param::bleed_bench : param::bleed_way;
+  const int first = static_cast<int>(bench ? BleedWayId::tubes : BleedWayId::helper);
+  job.plan.set(p, measured(p, static_cast<int>(*way) - first, How::stated));
+  return true;
+}
+
 }  // namespace
 
 Expected<Table> bleed_table(const Arguments& a) {
-  const auto job = job_of(a);
+  auto job = job_of(a);
   if (!job) return fail(job.error());
+  if (const auto chosen = choose_method(option_of(a, "--method"), *job); !chosen)
+    return fail(chosen.error());
   const std::string show = option_of(a, "--show");
+  const bool now = a.options.count("--now") != 0;
+  if (now && !show.empty() && show != "order")
+    return fail({"--now", show, "order", "Only the order has a next place", "Leave --show out"});
+  if (now) {
+    Table t = order_table(*job, a);
+    keep_next(*job, t);
+    return t;
+  }
   if (show.empty() || show == "order") return order_table(*job, a);
   if (show == "ways") return ways_table(*job, a);
   if (show == "checks") return checks_table(*job, a);

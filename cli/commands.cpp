@@ -67,11 +67,17 @@ constexpr const char* kHelp =
     "                            --now: only what can be done now; --why: what each step waits\n"
     "                            for, why, and which proofs it opens; --order: keys alone\n"
     "  bleed JOB [--show order|ways|checks|joints|fluid|pedal|dead|change]\n"
+    "      [--method helper|gravity|pressure|vacuum|reverse|tubes|plugs|…] [--now]\n"
     "                            order, strokes, refills, fluid to have, what was counted; ways\n"
     "                            of bleeding; what must be right; joints dry or wet; the fluid;\n"
-    "                            the pedal expected now; dead stroke; the clean change\n"
+    "                            the pedal expected now; dead stroke; the clean change;\n"
+    "                            --method: as if that way were chosen; --now: the next place\n"
     "  gates JOB                 what must hold before a drive, what each asks, its evidence;\n"
     "                            exit status 1 when one stands failed\n"
+    "  prove JOB [--readings FILE.csv] [--now]\n"
+    "                            the proof standing still, press by press: expected, band, limit,\n"
+    "                            got; with readings of a file (force,travel[,second][,clamped]);\n"
+    "                            --now: the next press; exit status 1 when one says stop\n"
     "  fit JOB                   what the readings say: air, slack, clearance, with intervals\n"
     "  state JOB [--condition plan] [--force 300N]\n"
     "                            every intermediate of one press\n"
@@ -272,6 +278,7 @@ Outcome run(const std::vector<std::string>& words) {
                             : a->command == "steps"     ? steps_table(*a)
                             : a->command == "bleed"     ? bleed_table(*a)
                             : a->command == "gates"     ? gates_table(*a, hard)
+                            : a->command == "prove"     ? prove_table(*a, hard)
                             : a->command == "fit"       ? fit_table(*a)
                             : a->command == "state"     ? state_table(*a)
                             : a->command == "relative"  ? relative_table(*a)

@@ -80,6 +80,8 @@ struct Outcome {
 [[nodiscard]] Expected<Table> bleed_table(const Arguments& a);
 /// Sets `hard` when a gate stands failed.
 [[nodiscard]] Expected<Table> gates_table(const Arguments& a, bool& hard);
+/// The proof standing still, press by press.
+[[nodiscard]] Expected<Table> prove_table(const Arguments& a, bool& hard);
 /// Air, slack, clearance from the readings, with their intervals.
 [[nodiscard]] Expected<Table> fit_table(const Arguments& a);
 /// Every intermediate of one press.

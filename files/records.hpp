@@ -59,6 +59,8 @@ void describe(A& a, Tag<Reading>) {
   a.flag("second_apply", &Reading::second_apply);
   a.flag("hoses_clamped", &Reading::hoses_clamped);
   a.maybe("pressure_Pa", "pressure", &Reading::pressure_pa, kReadingPressure, Absent::left_out);
+  a.flag("rejected", &Reading::rejected);
+  a.text("note", "note", &Reading::note);
 }
 
 template <class A>
@@ -67,6 +69,8 @@ void describe(A& a, Tag<PumpTest>) {
   a.maybe("third_m", "travel of the 3rd press", &PumpTest::third_m, kPumpTravel, Absent::null);
   a.maybe("sink_m", "sink", &PumpTest::sink_m, kPumpTravel, Absent::null);
   a.maybe("hold_s", "time held", &PumpTest::hold_s, kPumpHold, Absent::null);
+  a.maybe("light_sink_m", "sink, light foot", &PumpTest::light_sink_m, kPumpTravel,
+          Absent::left_out);
 }
 
 template <class A>

@@ -19,6 +19,7 @@ struct Glass {
   double stroke = 0;  ///< share that one stroke takes
   QString number, left;
   bool fed = false, warn = false, typical = false;
+  bool rises = false;  ///< filled from below: its brim counts, not its port
 };
 
 void draw_glass(QPainter& p, const Glass& g) {
@@ -42,7 +43,7 @@ void draw_glass(QPainter& p, const Glass& g) {
   // The port in its floor, and the way down to the bore.
   const QPointF port(g.box.center().x(), g.box.bottom());
   p.drawLine(port, port + QPointF(0, 16));
-  theme::draw_arrow_head(p, port + QPointF(0, 18), -90, 9);
+  theme::draw_arrow_head(p, port + QPointF(0, g.rises ? -2 : 18), g.rises ? 90 : -90, 9);
   p.setFont(theme::text(14, true));
   p.setPen(theme::kScribe);
   p.drawText(QRectF(g.box.left() - 30, g.box.top() - 24, g.box.width() + 60, 22), Qt::AlignCenter,
@@ -55,12 +56,16 @@ void draw_glass(QPainter& p, const Glass& g) {
 QString glass_said(const ChamberLevel& c, const Style& style) {
   const int outlet = c.outlet == Outlet::primary ? 1 : 2;
   const QString gone = text_of(say("{}", amount(c.gone.value(), Kind::volume, 0)), style);
+  if (c.rises)
+    return c.bare()
+               ? Drawn::tr("reservoir: by the count it ran over")
+               : Drawn::tr("reservoir: %1 in, %n marks until it runs over", nullptr, c.strokes_left)
+                     .arg(gone);
   if (c.bare()) return Drawn::tr("chamber of outlet %1: by the count its port is bare").arg(outlet);
-  const QString words =
-      Drawn::tr("chamber of outlet %1: %2 gone, %n strokes until its port is bare", nullptr,
-                c.strokes_left)
-          .arg(outlet)
-          .arg(gone);
+  const QString words = Drawn::tr("chamber of outlet %1: %2 gone, %n counts until its port is bare",
+                                  nullptr, c.strokes_left)
+                            .arg(outlet)
+                            .arg(gone);
   return c.typical ? words + Drawn::tr(", by values that nobody measured") : words;
 }
 
@@ -175,13 +180,7 @@ Picture chambers_picture(const std::vector<ChamberLevel>& levels, int fed, const
     const QString words = Drawn::tr(
         "Watch the level: no stroke tells here how much has gone. Top up before the port "
         "in the reservoir's floor shows.");
-    pic.layers.emplace_back([=](QPainter& p) {
-      p.setFont(theme::text(15));
-      p.setPen(theme::kMarkOnDye);
-      p.drawText(QRectF(16, 40, size.width() - 32, size.height() - 50),
-                 Qt::AlignCenter | Qt::TextWordWrap, words);
-    });
-    pic.said << words;
+    say_missing(pic, words);
     return pic;
   }
   const double step = size.width() / static_cast<double>(levels.size());
@@ -193,13 +192,15 @@ Picture chambers_picture(const std::vector<ChamberLevel>& levels, int fed, const
     const double w = std::min(step * 0.62, 150.0);
     g.box = QRectF(step * static_cast<double>(i) + (step - w) / 2, 66, w,
                    std::max(40.0, size.height() - 66 - 34));
-    g.full = 1 - c.gone.value() / std::max(1e-9, c.holds.value());
+    const double gone = c.gone.value() / std::max(1e-9, c.holds.value());
+    g.full = c.rises ? gone : 1 - gone;
+    g.rises = c.rises;
     g.stroke = c.per_stroke.value() / std::max(1e-9, c.holds.value());
-    g.number = Drawn::tr("outlet %1").arg(outlet);
+    g.number = c.rises ? Drawn::tr("reservoir") : Drawn::tr("outlet %1").arg(outlet);
     g.left = c.bare()
                  ? QStringLiteral("!")
                  : (c.typical ? QStringLiteral("≈") : QString()) + QString::number(c.strokes_left);
-    g.fed = outlet == fed;
+    g.fed = c.rises || outlet == fed;
     g.warn = c.warn();
     g.typical = c.typical;
     glasses.push_back(g);
@@ -216,8 +217,13 @@ Picture chambers_picture(const std::vector<ChamberLevel>& levels, int fed, const
 Picture expected_picture(const ExpectedPedals& e, const Style& style, QSizeF size) {
   Picture pic;
   pic.size = size;
-  ground(pic, Drawn::tr("How far the pedal goes, pressed with %1")
-                  .arg(text_of(say("{}", amount(e.push_n, Kind::force, 0)), style)));
+  ground(pic, text_of(e.title, style));
+  if (e.stages.empty()) {
+    say_missing(pic, text_of(e.missing.empty() ? Message("Cannot be pressed in numbers")
+                                               : cannot_say(e.missing),
+                             style));
+    return pic;
+  }
   double full = 0;
   std::vector<PedalRow> rows;
   for (const ExpectedPedal& s : e.stages) {

@@ -173,7 +173,7 @@ PlotInput prove_plot(const Session& s) {
   if (boosted && dead.curve)
     add_curve(in, *dead.curve, QObject::tr("predicted, assist off"), Stroke::dashed,
               theme::kScribeSoft, a);
-  for (const Reading& r : s.job().readings)
+  for (const Reading& r : kept_readings(s.job().readings))
     in.points.push_back({{r.travel_m * a.length, r.force_n * a.force},
                          r.travel_uncertainty_m * a.length,
                          r.force_uncertainty_n * a.force,

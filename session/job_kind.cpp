@@ -89,7 +89,6 @@ bool has_face(const Job& job, Stage stage, std::string_view face) {
   if (stage == Stage::bleed && face == "change") return !clean_change(job).steps.empty();
   if (stage == Stage::bleed && face == "purge")
     return !is_clutch(job) && is(job, As::plan, choice::AssistKind::hydraulic);
-  if (stage == Stage::bleed && face == "pedal") return !is_clutch(job);
   const auto kind = kind_of(job);
   if (is_clutch(job) && stage == Stage::size && face == "assist") return false;
   if (!kind) return true;

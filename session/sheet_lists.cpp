@@ -25,7 +25,7 @@ QString left_out(const LongList& list) {
 }
 
 LongList finding_list(const std::vector<Finding>& findings, const Style& style) {
-  LongList l{Printed::tr("Open findings"), {}, {}, 12};
+  LongList l{Printed::tr("Open findings"), {}, {}, 10};
   l.rows << row({Printed::tr("How serious"), Printed::tr("Finding"), Printed::tr("Held against"),
                  Printed::tr("Remedy")},
                 "th");
@@ -100,13 +100,15 @@ LongList later_list(const Job& job, const Style& style) {
 }
 
 LongList reading_list(const Job& job, const Style& style) {
-  LongList l{Printed::tr("Readings"), {}, {}, 12};
+  LongList l{Printed::tr("Readings"), {}, {}, 8};
   l.rows << row({Printed::tr("Pedal force"), Printed::tr("Pedal travel"), Printed::tr("Assist")},
                 "th");
   for (const Reading& x : job.readings)
     l.rows << row({full_text(x.force_n, Kind::force, 0, style),
                    full_text(x.travel_m, Kind::length, 0, style),
-                   x.assist_alive ? Printed::tr("on") : Printed::tr("off")});
+                   (x.assist_alive ? Printed::tr("on") : Printed::tr("off")) +
+                       (x.rejected ? Printed::tr(", does not count") : QString()) +
+                       (x.note.empty() ? QString() : QStringLiteral(": ") + esc(x.note))});
   return l;
 }
 

@@ -15,8 +15,7 @@
 #include "proving/estimate.hpp"
 #include "rod/ends.hpp"
 #include "rod/rod.hpp"
-#include "work/bleed_level.hpp"
-#include "work/bleed_methods.hpp"
+#include "work/clutch_rod.hpp"
 
 namespace yoke {
 
@@ -110,136 +109,6 @@ InstallView install_view(const Job& job, std::string_view now) {
   return v;
 }
 
-namespace {
-
-/// Fluid is bought and opened in round figures: rounded up to 10 cm³.
-Amount fluid_at_hand(const BleedPlan& plan) {
-  return in_full(std::ceil(plan.fluid.value() * 1e5) / 1e5, Kind::volume, 0);
-}
-
-/// The chamber that feeds it, and its port.
-void tell_level(const ChamberLevel& c, BleedLine& line) {
-  line.outlet = c.outlet == Outlet::primary ? 1 : 2;
-  line.level = c.bare() ? Message("by the count its port is bare: did it draw air?")
-                        : plural(c.strokes_left, "{} stroke until its port is bare",
-                                 "{} strokes until its port is bare");
-  if (c.typical && !c.bare()) line.level = say("{}, by values that nobody measured", line.level);
-}
-
-void tell_push(const BleedRecord& r, BleedLine& line) {
-  line.by_push = true;
-  if (!r.push_m)
-    line.push = "no push measured yet";
-  else if (r.push_then_m)
-    line.push = say("last push {}, before it {}", amount(*r.push_m, Kind::length, 1),
-                    amount(*r.push_then_m, Kind::length, 1));
-  else
-    line.push = say("last push {}", amount(*r.push_m, Kind::length, 1));
-}
-
-BleedLine bleed_line(const Job& job, const BleedRow& r, std::size_t place,
-                     const std::vector<ChamberLevel>& levels) {
-  BleedLine line;
-  line.key = r.key;
-  line.clear = r.state == BleedState::clear;
-  if (const ChamberLevel* c = level_of(levels, r)) tell_level(*c, line);
-  if (r.key == "bench" && chosen_bench(job) == BleedWayId::plugs) tell_push(r.done, line);
-  if (r.wheel) {
-    line.name = say("{}. {}", place, Message::of_table(wheel_words(*r.wheel)));
-  } else if (place == 0) {
-    line.name = "Master, on the bench";
-    line.planned =
-        "Short strokes of 10 to 25 mm, tubes or plugs; with plugs a bled master hardly moves.";
-  } else {
-    line.name = "Clutch slave";
-    line.planned =
-        "Nipple at the slave's highest point; clear strokes in a row, then the bite stays where it "
-        "was.";
-  }
-  if (r.planned)
-    line.planned = say("outlet {}: {} strokes clear its {}; top up every {} strokes",
-                       r.planned->outlet == Outlet::primary ? 1 : 2, r.planned->strokes,
-                       amount(r.planned->branch.value(), Kind::volume, 0), r.planned->refill_every);
-  line.count = r.planned && r.planned->strokes > 0
-                   ? say("{} of {}", r.done.strokes, r.planned->strokes)
-                   : say("{}", r.done.strokes);
-  line.state = r.state == BleedState::clear ? Message("✓ clear")
-               : r.state == BleedState::not_begun
-                   ? Message("not begun")
-                   : say("{} of {} clear in a row", r.done.clear_strokes, kClearStrokes);
-  line.refill_now = r.refill_due;
-  if (line.by_push && r.state != BleedState::clear)
-    line.state = say("{}; clear at {}", line.push, amount(kPlugPush_m, Kind::length, 0));
-  // Clear or not, the level is as low: both are said.
-  if (r.refill_due) line.state = say("■ TOP UP NOW\n{}", line.state);
-  return line;
-}
-
-}  // namespace
-
-BleedView bleed_view(const Job& job) {
-  BleedView v;
-  const BleedPlan plan = bleed_plan(job);
-  v.has_order = plan.missing.empty() && !plan.refused && !plan.clutch;
-  if (plan.clutch)
-    v.plan = say("{}. {} of fluid at hand.", plan.order_reason, fluid_at_hand(plan));
-  else if (plan.refused)
-    v.plan = say("{}. Strokes can be counted all the same.", plan.order_reason);
-  else if (!plan.missing.empty())
-    v.plan = say("{}. Strokes can be counted all the same.", cannot_say(plan.missing));
-  else
-    v.plan = say("{}: {} rounds, {} of fluid at hand.", plan.order_reason, plan.rounds,
-                 fluid_at_hand(plan));
-  if (plan.missing.empty() && !plan.typical.empty())
-    v.typical =
-        say("Typical, not measured: {}. The counts rest on them.", param_list(plan.typical));
-  const auto levels = chamber_levels(job, plan);
-  for (const BleedRow& r : bleed_rows(job, plan))
-    v.lines.push_back(bleed_line(job, r, v.lines.size(), levels));
-  const bool bench = bench_asked(job);
-  const auto next = std::find_if(v.lines.begin(), v.lines.end(), [bench](const BleedLine& l) {
-    return !l.clear && (bench || l.key != "bench");
-  });
-  v.next = next == v.lines.end() ? 0 : static_cast<std::size_t>(next - v.lines.begin());
-  std::vector<Message> around = plan.before;
-  around.insert(around.end(), plan.after.begin(), plan.after.end());
-  v.around = joined(around, ". ");
-  return v;
-}
-
-std::vector<Message> air_left_words(const Job& job) {
-  constexpr std::size_t kLast = 12;  // one round of presses
-  const Assembly a = assemble(job, As::plan);
-  if (!a.system || job.readings.size() < 3 || is(job, As::plan, choice::ControlUse::clutch))
-    return {};
-  const auto& all = job.readings;
-  const std::size_t n = std::min(kLast, all.size());
-  const std::vector<Reading> now(all.end() - static_cast<long>(n), all.end());
-  const ReadingEstimate last = estimate_from_readings(*a.system, now, false);
-  if (!last.air_m3()) return {say("Air left: {}. {}", last.refusal, last.next_measurement)};
-  std::vector<Message> words{say("Air left by the last {} presses: {} ± {}", n,
-                                 amount(last.air_m3()->value, Kind::volume, 1),
-                                 amount(last.air_m3()->uncertainty, Kind::volume, 1))};
-  const std::size_t before = std::min(kLast, all.size() - n);
-  const std::vector<Reading> then(all.end() - static_cast<long>(n + before),
-                                  all.end() - static_cast<long>(n));
-  const ReadingEstimate first = estimate_from_readings(*a.system, then, false);
-  const Value limit = value_of(job, As::plan, param::air_left);
-  const bool too_much = last.air_m3()->value - last.air_m3()->uncertainty > limit.si;
-  if (!first.air_m3() || !too_much ||
-      last.air_m3()->value + last.air_m3()->uncertainty < first.air_m3()->value)
-    return words;
-  words.emplace_back("It no longer falls. Likeliest first, each with the test that tells it:");
-  words.emplace_back(
-      "A nipple below the highest place: turn or hang the caliper up, bleed it again");
-  words.emplace_back("A master never bled by itself: slacken its line nuts in turn, bubbles there");
-  words.emplace_back(
-      "Vacuum drawn past a nipple's thread: bubbles with the pump, none with a helper");
-  words.emplace_back("A flexible hose that swells: clamp it off, the pedal rises at once");
-  words.emplace_back("Drum shoes too far away: a second press at once stands higher");
-  return words;
-}
-
 std::vector<GateRow> gate_rows(const Job& job, const std::vector<ConditionReport>& strip,
                                const std::vector<Finding>& findings) {
   std::vector<GateRow> rows;
@@ -279,8 +148,9 @@ std::vector<Message> prove_verdict(const Job& job) {
   const bool boosted = has_assist(job, As::plan);
   for (const bool alive : {false, true}) {
     const auto count =
-        std::count_if(job.readings.begin(), job.readings.end(),
-                      [&](const Reading& r) { return !boosted || r.assist_alive == alive; });
+        std::count_if(job.readings.begin(), job.readings.end(), [&](const Reading& r) {
+          return !r.rejected && (!boosted || r.assist_alive == alive);
+        });
     if (count == 0 || (!boosted && alive)) continue;
     std::vector<Reading> readings = job.readings;
     if (!boosted)
@@ -336,6 +206,8 @@ RodView rod_view(const Job& job) {
   });
   if (!r.missing_turns.empty())
     v.details.push_back(say("turns: {} not known", param_list(r.missing_turns)));
+  if (const ClutchRodStart start = clutch_rod_start(job); !start.says.empty())
+    v.details.push_back(say("after bleeding: {}", start.says));
   return v;
 }
 

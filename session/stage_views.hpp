@@ -8,8 +8,8 @@
 
 #include "files/store.hpp"
 #include "proving/gates.hpp"
+#include "session/bleed_view.hpp"
 #include "work/as_built_check.hpp"
-#include "work/bleeding.hpp"
 #include "work/steps.hpp"
 
 namespace yoke {
@@ -55,34 +55,6 @@ struct InstallView {
 [[nodiscard]] InstallView install_view(const Job& job, std::string_view now = {});
 /// The clock on the wall, as the views are told it.
 [[nodiscard]] std::string wall_clock();
-
-/// A place where fluid is worked out, in words.
-struct BleedLine {
-  std::string key;  ///< of its record
-  Message name;
-  Message planned;  ///< strokes, volume, refills; or what to do
-  Message count;
-  Message state;
-  bool refill_now = false;
-  Message level;         ///< how the fluid stands above the port; empty: it is not told
-  int outlet = 0;        ///< of the chamber that feeds it, 1 or 2; 0: not told
-  bool clear = false;    ///< nothing is left to do here
-  bool by_push = false;  ///< judged by its push against plugs
-  Message push;          ///< the last one and the one before
-};
-struct BleedView {
-  Message plan;
-  Message typical;         ///< empty: every figure of the counts is known
-  bool has_order = false;  /// the order can be drawn
-  std::size_t next = 0;    ///< the line that is worked at next
-  Message around;          ///< what is bled before the wheels and after them
-  std::vector<BleedLine> lines;
-};
-[[nodiscard]] BleedView bleed_view(const Job& job);
-
-/// What the last presses tell of air that is left, and why it no longer falls, the likeliest first,
-/// each with the test that tells it from the others. A fit: for the side of the window.
-[[nodiscard]] std::vector<Message> air_left_words(const Job& job);
 
 /// A gate as a page shows it.
 struct GateRow {

@@ -10,8 +10,8 @@
 #include "quantity/quantity.hpp"
 #include "session/stage_views.hpp"
 #include "session/texts.hpp"
+#include "work/bleed_count.hpp"
 #include "work/bleed_level.hpp"
-#include "work/bleed_methods.hpp"
 #include "work/bleeding.hpp"
 #include "work/steps.hpp"
 
@@ -135,17 +135,14 @@ void remove_order_fact(Session& session, const std::string& first, const std::st
 }
 
 void count_at(Session& session, const std::string& key, const QString& name, BleedCount what) {
-  const QString words = what == BleedCount::clear     ? Session::tr("Stroke, clear")
-                        : what == BleedCount::bubbles ? Session::tr("Stroke, bubbles")
-                        : what == BleedCount::refill  ? Session::tr("Topped up")
-                                                      : Session::tr("It drew air");
+  const QString words = text_of(count_words(session.job(), key, what), session.style());
   session.edit(Session::tr("%1: %2").arg(name, words), [&](Job& j) {
     if (what == BleedCount::refill)
       top_up(j, key);
     else if (what == BleedCount::ran_dry)
       ran_dry(j, bleed_plan(j), key);
     else
-      count_stroke(j.bleeding[key], what == BleedCount::bubbles);
+      yoke::count_at(j, bleed_plan(j), key, what == BleedCount::bubbles);
   });
 }
 

@@ -36,7 +36,6 @@ struct OrderEdit {
 void remove_own_step(Session& session, const std::string& key);
 void remove_order_fact(Session& session, const std::string& first, const std::string& then);
 
-enum class BleedCount { clear, bubbles, refill, ran_dry };
 /// At a nipple by its record's key; `name` as the page calls it.
 void count_at(Session& session, const std::string& key, const QString& name, BleedCount what);
 /// A push against plugs, as it was typed. What is no length, or is longer than any push, is the

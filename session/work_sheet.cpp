@@ -1,7 +1,10 @@
 #include "session/work_sheet.hpp"
 
+#include <algorithm>
+
 #include "session/sheet_cells.hpp"
 #include "session/stage_views.hpp"
+#include "work/bleed_count.hpp"
 
 namespace yoke {
 
@@ -98,6 +101,64 @@ QString call_sheet_html(const Job& job, const Style& style) {
   if (boxes.isEmpty())
     boxes = QStringLiteral("<p>%1</p>").arg(esc(Printed::tr("No step that is open takes two.")));
   return head(Printed::tr("Who does what, and what is called"), job) + boxes;
+}
+
+namespace {
+
+/// Boxes for a pencil, by fives; where it is topped up a mark stands between them.
+QString boxes(int n, int refill_every) {
+  QString html;
+  for (int i = 1; i <= n; ++i) {
+    html += QStringLiteral("☐");
+    if (refill_every > 0 && i % refill_every == 0)
+      html += QStringLiteral(" <b>▲ %1</b> ").arg(esc(Printed::tr("top up")));
+    else if (i % 5 == 0)
+      html += QStringLiteral("&nbsp;&nbsp; ");
+  }
+  return html;
+}
+
+QString card(const BleedLine& line, const BleedRow& row, BleedWayId way, const Message& pass,
+             const Style& style) {
+  constexpr int kMostBoxes = 60;
+  const bool fills = row.planned && row.planned->strokes > 0;
+  const bool topped = fills && way != BleedWayId::pressure && way != BleedWayId::reverse;
+  QString h = QStringLiteral("<h1>%1</h1>").arg(esc(line.name, style));
+  if (!line.planned.empty()) h += QStringLiteral("<p>%1</p>").arg(esc(line.planned, style));
+  h += QStringLiteral("<p><b>%1</b> / %2</p>")
+           .arg(esc(line.clear_key, style), esc(line.bubbles_key, style));
+  const int n = fills ? std::clamp(row.planned->strokes, kClearStrokes, kMostBoxes) : 20;
+  h += QStringLiteral("<div style='font-size:30px'>%1</div>")
+           .arg(boxes(n, topped ? row.planned->refill_every : 0));
+  h += QStringLiteral("<p>%1 <span style='font-size:30px'>%2</span></p>")
+           .arg(esc(Printed::tr("Without a bubble, in a row:")), boxes(kClearStrokes, 0));
+  if (!pass.empty())
+    h += QStringLiteral("<p>%1 %2</p>").arg(esc(Printed::tr("Clear when:")), esc(pass, style));
+  return h + QStringLiteral("<p>%1 ______________ %2 ______________</p>")
+                 .arg(esc(Printed::tr("day")), esc(Printed::tr("by")));
+}
+
+}  // namespace
+
+QString bleed_cards_html(const Job& job, const Style& style) {
+  const BleedPlan plan = bleed_plan(job);
+  const BleedView view = bleed_view(job);
+  const auto rows = bleed_rows(job, plan);
+  const auto bench = offered_bench(job);
+  QStringList cards;
+  for (std::size_t i = 0; i < view.lines.size() && i < rows.size(); ++i) {
+    const bool master = view.lines[i].key == "bench";
+    if (master && !bench_asked(job)) continue;
+    const std::optional<BleedWayId> way = master ? bench : std::optional(plan.way);
+    cards << card(view.lines[i], rows[i], plan.way, way ? method_of(*way).pass : Message(), style);
+  }
+  const QString care =
+      QStringLiteral("<p><b>▲ %1</b></p>")
+          .arg(
+              esc(Printed::tr("Goggles and gloves; fluid eats paint and eyes. Never let the pedal "
+                              "up while a nipple is open. Tick here, then enter it under Bleed.")));
+  const QString gap = QStringLiteral("<p style='page-break-before:always'></p>");
+  return care + cards.join(gap + care);
 }
 
 }  // namespace yoke

@@ -13,5 +13,8 @@ namespace yoke {
 [[nodiscard]] QString work_plan_html(const Job& job, const Style& style, bool open_only);
 /// One call a box; a sentence where no open step takes two people.
 [[nodiscard]] QString call_sheet_html(const Job& job, const Style& style);
+/// A card for each place that is bled, for wet hands: how much, boxes to tick by a pencil, where it
+/// is topped up, when it is clear.
+[[nodiscard]] QString bleed_cards_html(const Job& job, const Style& style);
 
 }  // namespace yoke

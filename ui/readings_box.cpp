@@ -27,6 +27,7 @@ QString taken_words(const Reading& r, const Style& style) {
   QString w = r.assist_alive ? QObject::tr("on") : QObject::tr("off");
   if (r.second_apply) w += QObject::tr(", 2nd");
   if (r.hoses_clamped) w += QObject::tr(", clamped");
+  if (r.rejected) w += QObject::tr(", does not count");
   if (r.pressure_pa)
     w += QStringLiteral(", ") + quantity_text(*r.pressure_pa, Kind::pressure, 2, style);
   return w;

@@ -1,5 +1,7 @@
 #include "assembly/assemble_clutch.hpp"
 
+#include <tuple>
+
 #include "assembly/assemble.hpp"
 #include "assembly/choice_map.hpp"
 #include "document/param/clutch.hpp"
@@ -69,6 +71,20 @@ ClutchUnit read_unit(const Values& v, ClutchAssembly& a) {
 
 }  // namespace
 
+std::pair<Tube, Hose> clutch_line(const Values& v) {
+  std::pair<Tube, Hose> line;
+  auto& [tube, hose] = line;
+  tube.length = Length{v.si(param::clutch_tube)};
+  tube.outside = Length{v.si(param::lines_tube_outside)};
+  tube.wall = Length{v.si(param::lines_tube_wall)};
+  tube.material = tube_material(v);
+  hose.length = Length{v.si(param::clutch_hose)};
+  hose.size = hose_size(v);
+  hose.grade = hose_grade(v);
+  hose.kind = hose_kind(v.choice<param::clutch_hose_kind>());
+  return line;
+}
+
 ClutchAssembly assemble_clutch(const Values& v, double air_m3,
                                std::optional<double> temperature_c) {
   ClutchAssembly a;
@@ -77,14 +93,7 @@ ClutchAssembly assemble_clutch(const Values& v, double air_m3,
   s.control = assemble_control(v, shared);
   s.master = assemble_master(v, shared, s.stroke_known);
   s.unit = read_unit(v, a);
-  s.tube.length = Length{v.si(param::clutch_tube)};
-  s.tube.outside = Length{v.si(param::lines_tube_outside)};
-  s.tube.wall = Length{v.si(param::lines_tube_wall)};
-  s.tube.material = tube_material(v);
-  s.hose.length = Length{v.si(param::clutch_hose)};
-  s.hose.size = hose_size(v);
-  s.hose.grade = hose_grade(v);
-  s.hose.kind = hose_kind(v.choice<param::clutch_hose_kind>());
+  std::tie(s.tube, s.hose) = clutch_line(v);
   s.fluid = {v.is(choice::FluidGrade::n5), temperature_c.value_or(v.si(param::fluid_temperature))};
   if (const auto p = ambient_pressure(v.si(param::vehicle_altitude))) s.ambient = *p;
   s.air_m3 = air_m3;

@@ -145,6 +145,9 @@ bool bleed_relevant(const Job& job, As which, Param p) {
     return !clutch && !pulled_by_hand(job);
   if (p == param::bleed_park) return !clutch && !pulled_by_hand(job);
   const Values v = resolve(job, which);
+  const bool vacuum = v.is(choice::AssistKind::vacuum) || v.is(choice::AssistKind::remote);
+  if (p == param::bleed_refill) return !clutch && vacuum;
+  if (p == param::bleed_presses) return !clutch && (vacuum || v.is(choice::AssistKind::hydraulic));
   if (p == param::bleed_front_screw) return !clutch && works_axle(v, Axle::front);
   if (p == param::bleed_rear_screw) return !clutch && works_axle(v, Axle::rear);
   if (p == param::bleed_dead2) return !clutch && !v.is(choice::MasterKind::single);

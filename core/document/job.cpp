@@ -218,6 +218,14 @@ Message origin_words(const Job& job, As which, Param param) {
   return v.inherited ? say("{}, as found", how) : how;
 }
 
+std::vector<Reading> kept_readings(const std::vector<Reading>& readings) {
+  std::vector<Reading> kept;
+  kept.reserve(readings.size());
+  for (const Reading& r : readings)
+    if (!r.rejected) kept.push_back(r);
+  return kept;
+}
+
 std::string own_key(const OwnStep& own) {
   return "own:" + own.name;
 }

@@ -56,16 +56,22 @@ struct Reading {
   bool second_apply = false;   ///< right after another press: clearances are taken up
   bool hoses_clamped = false;  ///< flexible hoses clamped off: only the lines before them give
   std::optional<double> pressure_pa = std::nullopt;  ///< a gauge in the line, where one is fitted
+  bool rejected = false;  ///< kept, and left out of what is computed: the scale slipped
+  std::string note{};     ///< why, or what was seen
   Unread unread{};
   bool operator==(const Reading&) const = default;
 };
+
+/// Those that count: what was rejected stays in the job and in no figure.
+[[nodiscard]] std::vector<Reading> kept_readings(const std::vector<Reading>& readings);
 
 /// Pad depths of presses in a row at the same push, and the sink under a steady foot.
 struct PumpTest {
   std::optional<double> first_m;
   std::optional<double> third_m;
-  std::optional<double> sink_m;  ///< pad sink while held
-  std::optional<double> hold_s;  ///< held for
+  std::optional<double> sink_m;          ///< pad sink while held
+  std::optional<double> hold_s;          ///< held for
+  std::optional<double> light_sink_m{};  ///< the same under a light foot: a worn cup shows there
   Unread unread{};
   bool operator==(const PumpTest&) const = default;
 };

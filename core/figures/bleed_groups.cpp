@@ -24,21 +24,28 @@ FigureGroup bleeding(const FigureInputs& in) {
       g.figures.push_back(told("Pressure in the line then", p->line_pa, Kind::pressure, 1));
       g.figures.push_back(told("Push on the rod then", p->rod_n, Kind::force, 0));
     }
-    return g;
+  } else {
+    g.title = "Fluid above the ports";
+    g.source = "strokes counted x bore x stroke; common practice, no source";
   }
-  g.title = "Fluid above the ports";
-  g.source = "strokes counted x bore x stroke; common practice, no source";
   if (!plan.missing.empty()) {
     g.figures.push_back(unsaid("Strokes left", cannot_say(plan.missing)));
     return g;
   }
   for (const ChamberLevel& c : chamber_levels(*in.job, plan)) {
     const int outlet = c.outlet == Outlet::primary ? 1 : 2;
+    if (c.rises) {
+      Figure room = judged("Marks until the reservoir runs over", c.strokes_left, Kind::number, 0,
+                           !c.warn(), "draw it down two marks before");
+      if (c.typical && room.verdict == Verdict::holds) room.verdict = Verdict::if_typical;
+      g.figures.push_back(std::move(room));
+      continue;
+    }
     g.figures.push_back(
         told(say("Gone from the chamber of outlet {}", outlet), c.gone.value(), Kind::volume, 0,
              say("of {} above its port", amount(c.holds.value(), Kind::volume, 0))));
-    Figure left = judged(say("Strokes until its port is bare, outlet {}", outlet), c.strokes_left,
-                         Kind::number, 0, !c.warn(), "top up two strokes before");
+    Figure left = judged(say("Counts until its port is bare, outlet {}", outlet), c.strokes_left,
+                         Kind::number, 0, !c.warn(), "top up two counts before");
     // A chamber that nobody measured is not said to have enough.
     if (c.typical && left.verdict == Verdict::holds) left.verdict = Verdict::if_typical;
     g.figures.push_back(std::move(left));
@@ -78,14 +85,15 @@ FigureGroup expected(const FigureInputs& in) {
   FigureGroup g;
   const ExpectedPedals e = expected_pedals(*in.job);
   if (e.stages.empty()) return g;
-  g.title = say("The pedal now, pressed with {}", force(e.push_n, 0));
+  g.title = e.title;
   g.source = "unfilled parts count as air; 5 % after filling by gravity is common practice";
   for (const ExpectedPedal& p : e.stages) {
     if (!p.now) continue;
     if (p.travel_m)
-      g.figures.push_back(
-          told(p.name, *p.travel_m, Kind::length, 0,
-               p.to_the_stop ? Message("to its stop: nothing holds it") : Message()));
+      g.figures.push_back(told(p.name, *p.travel_m, Kind::length, 0,
+                               !p.to_the_stop ? Message()
+                               : e.clutch     ? Message("to its stop: the clutch is never free")
+                                              : Message("to its stop: nothing holds it")));
     else
       g.figures.push_back(unsaid(p.name, "cannot be pressed in numbers"));
   }

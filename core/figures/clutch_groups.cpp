@@ -5,6 +5,7 @@
 #include "document/param/clutch.hpp"
 #include "document/param/pedal_rest.hpp"
 #include "figures/groups.hpp"
+#include "work/clutch_rod.hpp"
 
 namespace yoke::groups {
 
@@ -91,6 +92,29 @@ void add_cable(FigureGroup& g, const FigureInputs& in, const ClutchSystem& s) {
   }
 }
 
+/// Where the rod begins after bleeding, and how far it is let out.
+void add_rod_start(FigureGroup& g, const FigureInputs& in) {
+  const ClutchRodStart r = clutch_rod_start(*in.job);
+  if (!r.asked) return;
+  if (r.none) {
+    g.figures.push_back(unsaid("Rod after bleeding", r.says));
+    return;
+  }
+  g.figures.push_back(
+      told("Rod clearance at which it still comes free, most", r.free_m, Kind::length, 1));
+  g.figures.push_back(told("Rod clearance, least", r.least_m, Kind::length, 1,
+                           r.cover_said ? "port open, cover within its limit"
+                                        : "port open; the cover's limit is not known"));
+  if (!r.start_turns) {
+    g.figures.push_back(unsaid("Rod to begin with, in turns", cannot_say(r.missing)));
+    return;
+  }
+  g.figures.push_back(told("Rod to begin with, turns shorter than planned", *r.start_turns,
+                           Kind::number, 1, "then half a turn at a time"));
+  g.figures.push_back(told("Turns out until it comes free", *r.free_turns, Kind::number, 1));
+  g.figures.push_back(told("Turns out at most", *r.most_turns, Kind::number, 1));
+}
+
 }  // namespace
 
 FigureGroup clutch(const FigureInputs& in) {
@@ -121,6 +145,7 @@ FigureGroup clutch(const FigureInputs& in) {
   add_effort(g, in, *a.system, *r, margins);
   add_heights(g, in, *r);
   add_room(g, *a.system, *r, margins);
+  add_rod_start(g, in);
   add_cable(g, in, *a.system);
   return g;
 }

@@ -66,6 +66,7 @@ constexpr Entry kEntries[] = {{GroupId::identity, Stage::survey, groups::identit
                               {GroupId::bleeding, Stage::bleed, groups::bleeding, true},
                               {GroupId::dead_stroke, Stage::bleed, groups::dead_stroke_group},
                               {GroupId::fluid, Stage::bleed, groups::fluid, true},
+                              {GroupId::proof, Stage::prove, groups::proof, true},
                               {GroupId::causes, Stage::prove, groups::causes, true}};
 
 FigureGroup made(const Entry& e, const FigureInputs& in) {

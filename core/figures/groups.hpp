@@ -36,6 +36,7 @@ void add_causes(FigureGroup& group, const Diagnosis& diagnosis, std::size_t most
 [[nodiscard]] FigureGroup clutch_stack(const FigureInputs& in);
 [[nodiscard]] FigureGroup reservoir(const FigureInputs& in);
 [[nodiscard]] FigureGroup work_stages(const FigureInputs& in);
+[[nodiscard]] FigureGroup proof(const FigureInputs& in);
 [[nodiscard]] FigureGroup causes(const FigureInputs& in);
 [[nodiscard]] FigureGroup identity(const FigureInputs& in);
 [[nodiscard]] FigureGroup symptoms(const FigureInputs& in);

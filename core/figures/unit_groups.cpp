@@ -15,81 +15,36 @@
 #include "lines/lines.hpp"
 #include "proving/hypotheses.hpp"
 #include "sizing/changes.hpp"
+#include "strip/reserve_stops.hpp"
+#include "work/reserve_check.hpp"
 #include "work/work_stages.hpp"
 
 namespace yoke::groups {
 
 namespace {
 
-/// Booster stroke at the plan's target stop, 15 mm where it cannot be said (common practice, no
-/// source).
-struct Stroke {
-  double m = 0.015;
-  bool computed = false;
-  double output_n = 0;
-};
-
-Stroke stop_stroke(const FigureInputs& in) {
-  Stroke s;
-  const Assembly& a = in.strip.plan_system;
-  if (!a.system || !a.system->wheels) return s;
-  const auto m = FeelModel::make(*a.system, {});
-  if (!m) return s;
-  const TargetReport r = condition_target(ConditionId::plan, *m, in.strip.limits);
-  s.m = r.at.stroke_m;
-  s.output_n = r.at.output_force_n;
-  s.computed = true;
-  return s;
-}
-
-void vacuum_reserve(FigureGroup& g, const FigureInputs& in) {
+void vacuum_reserve(FigureGroup& g, const FigureInputs& in, const ReserveStops& r) {
   const Values& v = in.strip.plan;
-  const auto dp = assemble_vacuum(v);
-  const auto ambient = ambient_pressure(v.si(param::vehicle_altitude));
-  if (!dp || !ambient || !v.known(param::assist_diaphragm1)) {
-    g.figures.push_back(
-        unsaid("Assisted stops in a row", dp ? "the diaphragm is not known" : dp.error().reason)
-            .as(FigureId::reserve_stops));
+  if (r.difference)
+    g.figures.push_back(judged("Pressure difference", r.difference->value(), Kind::pressure, 3,
+                               r.difference->value() >= 50e3,
+                               "below 50 kPa most builders call it short"));
+  if (!r.refusal.empty()) {
+    g.figures.push_back(unsaid("Assisted stops in a row", r.refusal).as(FigureId::reserve_stops));
     return;
   }
-  g.figures.push_back(judged("Pressure difference", dp->value(), Kind::pressure, 3,
-                             dp->value() >= 50e3, "below 50 kPa most builders call it short"));
-  const Area diaphragm = effective_diaphragm(Length{v.si(param::assist_diaphragm1)},
-                                             Length{v.si(param::assist_diaphragm2)});
-  const Stroke stroke = stop_stroke(in);
-  VacuumStore store;
-  store.volume = Volume{v.si(param::supply_vacuum_volume) + v.si(param::supply_tank)};
-  store.swept = Volume{diaphragm.value() * stroke.m};
-  store.ambient = *ambient;
-  store.start = *ambient - *dp;
-  const auto pushes = vacuum_pushes(store, 6);
-  if (!pushes) {
-    g.figures.push_back(
-        unsaid("Assisted stops in a row", pushes.error().text()).as(FigureId::reserve_stops));
-    return;
-  }
-  const auto* b = in.strip.plan_system.system
-                      ? std::get_if<Booster>(&in.strip.plan_system.system->assist)
-                      : nullptr;
-  if (b && stroke.computed && dp->value() > 0) {
-    // The stop is still assisted while the run-out line lies above the output it needs.
-    Booster weak = *b;
-    int count = 0;
-    for (const Pressure p : *pushes) {
-      weak.max_assist = b->max_assist * (p / *dp).value();
-      if (assist_output(Assist{weak}, run_out_input(weak)).value() < stroke.output_n) break;
-      ++count;
-    }
-    g.figures.push_back(judged("Assisted stops in a row", count, Kind::number, 0, count >= 1,
-                               "engine stopped, of 6 counted")
+  constexpr int kCounted = 6;
+  if (r.assisted)
+    g.figures.push_back(judged("Assisted stops in a row", std::min(kCounted, *r.assisted),
+                               Kind::number, 0, *r.assisted >= 1, "engine stopped, of 6 counted")
                             .as(FigureId::reserve_stops));
-  }
-  for (std::size_t i = 0; i < std::min<std::size_t>(4, pushes->size()); ++i)
+  for (std::size_t i = 0; i < std::min<std::size_t>(4, r.left.size()); ++i)
     g.figures.push_back(
-        told(say("Difference left for push {}", i + 1), (*pushes)[i].value(), Kind::pressure, 3));
+        told(say("Difference left for push {}", i + 1), r.left[i].value(), Kind::pressure, 3));
   const VacuumPump pump{v.si(param::supply_pump_flow), Pressure{v.si(param::supply_pump_ultimate)}};
   if (pump.flow_m3_s <= 0) return;
-  const auto time = pump_down_time(pump, store.volume, *ambient, store.start, *ambient);
+  const auto time =
+      pump_down_time(pump, r.volume, *r.ambient, *r.ambient - *r.difference, *r.ambient);
   if (!time)
     g.figures.push_back(unsaid("Pump to working vacuum", time.error().reason));
   else if (!*time)
@@ -98,7 +53,7 @@ void vacuum_reserve(FigureGroup& g, const FigureInputs& in) {
     g.figures.push_back(told("Pump to working vacuum", (*time)->value(), Kind::time, 1));
 }
 
-void accumulator_reserve(FigureGroup& g, const FigureInputs& in) {
+void accumulator_reserve(FigureGroup& g, const FigureInputs& in, const ReserveStops& r) {
   const Values& v = in.strip.plan;
   if (!v.is(choice::SupplyAccu::gas)) {
     g.figures.push_back(judged("Assisted stops in a row", 0, Kind::number, 0, false,
@@ -106,48 +61,34 @@ void accumulator_reserve(FigureGroup& g, const FigureInputs& in) {
                             .as(FigureId::reserve_stops));
     return;
   }
-  const Stroke stroke = stop_stroke(in);
-  Accumulator a;
-  a.precharge = Pressure{v.si(param::supply_accu_precharge)};
-  a.gas = Volume{v.si(param::supply_accu_volume)};
-  a.charged = Pressure{v.si(param::supply_accu_charge)};
-  a.exponent = v.si(param::supply_accu_exponent);
-  const double area = v.si(param::assist_power_area);
-  a.per_stop = Volume{area * stroke.m};
-  const auto stops = accumulator_stops(a);
-  if (!stops) {
-    g.figures.push_back(
-        unsaid("Assisted stops in a row", stops.error().text()).as(FigureId::reserve_stops));
+  if (!r.assisted) {
+    g.figures.push_back(unsaid("Assisted stops in a row", r.refusal).as(FigureId::reserve_stops));
     return;
-  }
-  // Gas alone stops nothing: the target stop is assisted while the store's pressure still carries
-  // it.
-  constexpr double kAtmosphere_pa = 101325;
-  const auto* b = in.strip.plan_system.system
-                      ? std::get_if<Booster>(&in.strip.plan_system.system->assist)
-                      : nullptr;
-  if (!b || !stroke.computed) {
-    g.figures.push_back(unsaid("Assisted stops in a row", "the target stop cannot be computed yet")
-                            .as(FigureId::reserve_stops));
-    return;
-  }
-  Booster weak = *b;
-  int count = 0;
-  for (const Pressure p : *stops) {
-    const Pressure gauge{std::max(0.0, p.value() - kAtmosphere_pa)};
-    weak.max_assist = std::min(b->max_assist, hydraulic_assist(gauge, Area{area}));
-    if (assist_output(Assist{weak}, run_out_input(weak)).value() < stroke.output_n) break;
-    ++count;
   }
   g.figures.push_back(
-      judged("Assisted stops in a row", count, Kind::number, 0, count >= 2,
-             say("fluid for {} strokes, two or three assisted stops are usual", stops->size()))
+      judged("Assisted stops in a row", *r.assisted, Kind::number, 0, *r.assisted >= 2,
+             say("fluid for {} strokes, two or three assisted stops are usual", r.strokes))
           .as(FigureId::reserve_stops));
   const double ambient =
       ambient_pressure(v.si(param::vehicle_altitude)).value_or(Pressure{101325.0}).value();
-  for (std::size_t i = 0; i < std::min<std::size_t>(4, stops->size()); ++i)
+  const double area = v.si(param::assist_power_area);
+  for (std::size_t i = 0; i < std::min<std::size_t>(4, r.left.size()); ++i)
     g.figures.push_back(told(say("Largest assist of stop {}", i + 1),
-                             ((*stops)[i].value() - ambient) * area, Kind::force, 0));
+                             (r.left[i].value() - ambient) * area, Kind::force, 0));
+}
+
+/// What was counted and timed beside what is predicted.
+void counted_reserve(FigureGroup& g, const FigureInputs& in, const ReserveStops& r) {
+  const ReserveCheck check = reserve_check(*in.job, r);
+  if (r.helped)
+    g.figures.push_back(told("Full presses that are helped, engine stopped", *r.helped,
+                             Kind::number, 0, "until a third of the help is left"));
+  if (check.counted)
+    g.figures.push_back(
+        judged("Presses counted", *check.counted, Kind::number, 0, !check.wrong, check.says));
+  if (check.back_s)
+    g.figures.push_back(
+        judged("Full help back after", *check.back_s, Kind::time, 0, !check.slow, check.back_says));
 }
 
 }  // namespace
@@ -157,9 +98,13 @@ FigureGroup reserve(const FigureInputs& in) {
   if (in.strip.clutch) return g;
   g.title = "What is left when the engine stops";
   g.source = "gas law, isothermal; defaults are common practice";
-  const Values& v = in.strip.plan;
-  if (v.is(choice::AssistKind::vacuum) || v.is(choice::AssistKind::remote)) vacuum_reserve(g, in);
-  if (v.is(choice::AssistKind::hydraulic)) accumulator_reserve(g, in);
+  const ReserveStops r = reserve_stops(in.strip);
+  if (!r.stored) return g;
+  if (in.strip.plan.is(choice::AssistKind::hydraulic))
+    accumulator_reserve(g, in, r);
+  else
+    vacuum_reserve(g, in, r);
+  counted_reserve(g, in, r);
   return g;
 }
 

@@ -31,6 +31,7 @@
 #include "sizing/relative.hpp"
 #include "survey/identity.hpp"
 #include "work/as_built_check.hpp"
+#include "protocol/protocol.hpp"
 #include "work/bleed_checks.hpp"
 #include "work/bleeding.hpp"
 #include "work/lamps.hpp"
@@ -375,6 +376,7 @@ std::vector<Finding> find_all(const Job& job, const std::vector<ConditionReport>
   add(all, feed_findings(job));
   add(all, bleed_findings(job));
   add(all, prove_findings(job));
+  add(all, proof_findings(job, strip));
   add(all, figure_findings(job));
   // "Proved" was said of another state of the job: an edit since then can undo it.
   if (job.state == JobState::proved)

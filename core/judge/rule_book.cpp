@@ -11,6 +11,7 @@
 #include "plumbing/joints.hpp"
 #include "plumbing/supply_lines.hpp"
 #include "strip/settle.hpp"
+#include "protocol/protocol.hpp"
 #include "work/bleed_checks.hpp"
 #include "work/lamps.hpp"
 
@@ -198,6 +199,24 @@ void settle_bleeding(const Job& job, std::vector<JudgedRule>& book) {
     }
 }
 
+/// A proof that nobody pressed does not hold.
+void settle_proof(const Job& job, const std::vector<ConditionReport>& strip,
+                  std::vector<JudgedRule>& book) {
+  const auto at = std::find_if(book.begin(), book.end(), [](const JudgedRule& r) {
+    return r.id == key(FindingCode::prove_press);
+  });
+  if (at == book.end() || !sums_pass(at->verdict)) return;
+  std::vector<Message> open;
+  for (const ProofPress& p : proof_protocol(job, strip, ProofBands::needed))
+    if ((p.where == ProofWhere::reading || p.where == ProofWhere::pump) &&
+        p.state == ProofState::open)
+      open.push_back(p.name);
+  if (open.empty()) return;
+  at->verdict = Verdict::cannot_say;
+  at->says = say("Not pressed: {}", joined(open, ", "));
+  at->remedy = "Press it under Prove, press by press";
+}
+
 /// Rules of one value alone: while nobody measured it, it decides, wherever the limit lies.
 void settle_direct(const Job& job, std::vector<JudgedRule>& book) {
   static constexpr std::pair<FindingCode, Param> kOf[] = {
@@ -266,6 +285,7 @@ std::vector<JudgedRule> rule_book(const Job& job) {
   settle_plumbing(job, others);
   settle_lamp(job, report_of(strip, ConditionId::plan), others);
   settle_bleeding(job, others);
+  settle_proof(job, strip, others);
   for (JudgedRule& r : others) r.stage = stage_of(r);
   book.insert(book.end(), std::make_move_iterator(others.begin()),
               std::make_move_iterator(others.end()));

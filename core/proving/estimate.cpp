@@ -253,6 +253,7 @@ std::vector<ReadingRow> usable_rows(const System& system, const std::vector<Read
   low = 0;
   for (const Reading& r : readings) {
     if (alive && r.assist_alive != *alive) continue;
+    if (r.rejected) continue;
     if (r.travel_m <= 0) continue;  // not read: a pad that is pressed moves
     ReadingRow row{r.force_n, r.travel_m, 0, r.assist_alive, r.second_apply, r.hoses_clamped};
     const auto& m = models.of(row);

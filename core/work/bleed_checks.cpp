@@ -3,6 +3,7 @@
 #include <numbers>
 
 #include "document/param/arms.hpp"
+#include "document/param/assist_kind.hpp"
 #include "document/param/bleed_car.hpp"
 #include "document/param/bleed_kit.hpp"
 #include "document/param/bores.hpp"
@@ -10,12 +11,13 @@
 #include "document/param/limits.hpp"
 #include "document/param/valves.hpp"
 #include "document/values.hpp"
+#include "work/bleed_count.hpp"
 #include "work/bleed_level.hpp"
-#include "work/bleed_methods.hpp"
 #include "work/bleed_order.hpp"
 #include "work/dead_stroke.hpp"
 #include "work/facts.hpp"
 #include "work/fluid_plan.hpp"
+#include "work/reserve_check.hpp"
 #include "work/wetness.hpp"
 
 namespace yoke {
@@ -175,7 +177,17 @@ BleedCheck level(const Job& job, const BleedPlan& plan) {
   for (const ChamberLevel& c : chamber_levels(job, plan)) {
     if (c.gone.value() <= 0) continue;
     const int outlet = c.outlet == Outlet::primary ? 1 : 2;
-    if (c.bare())
+    if (c.rises) {
+      if (c.bare())
+        g.wrong("By the count the reservoir ran over: wash what it ran on");
+      else if (c.warn())
+        g.wrong(plural(c.strokes_left, "{} mark until the reservoir runs over",
+                       "{} marks until the reservoir runs over"));
+      else if (c.typical)
+        g.open("the room left in the reservoir");
+      else
+        g.good();
+    } else if (c.bare())
       g.wrong(say("By the count the port of outlet {} was bare: look whether it drew air", outlet));
     else if (c.warn())
       g.wrong(plural(c.strokes_left, "{} stroke until the port of outlet {} is bare",
@@ -185,12 +197,13 @@ BleedCheck level(const Job& job, const BleedPlan& plan) {
     else
       g.good();
   }
-  return g.result("Top up before another stroke");
+  return g.result(plan.way == BleedWayId::reverse ? "Draw the reservoir down before another mark"
+                                                  : "Top up before another stroke");
 }
 
-BleedCheck dry(const Job& job) {
+BleedCheck dry(const Job& job, const BleedPlan& plan) {
   Gathered g(FindingCode::bleed_dry, Severity::warning);
-  const auto places = dry_places(job);
+  const auto places = dry_places(job, plan);
   if (!places.empty())
     g.wrong(plural(static_cast<long>(places.size()),
                    "A chamber drew air: {} place is to be bled again",
@@ -198,6 +211,32 @@ BleedCheck dry(const Job& job) {
   else if (!job.bleeding.empty())
     g.good();
   return g.result("Top up, bleed the master first, then that circuit from its first nipple");
+}
+
+/// What the store still gave after the stop, as it was counted and timed.
+BleedCheck reserve(const Values& v, const Job& job) {
+  Gathered g(FindingCode::bleed_reserve, Severity::warning);
+  const bool vacuum = v.is(choice::AssistKind::vacuum) || v.is(choice::AssistKind::remote);
+  if (works_clutch(v) || (!vacuum && !v.is(choice::AssistKind::hydraulic))) return g.result({});
+  const bool counted = v.at(param::bleed_presses).settled();
+  const bool timed = v.at(param::bleed_refill).settled();
+  if (!counted) g.open(Message::of_table(info(param::bleed_presses).words));
+  if (vacuum && !timed) g.open(Message::of_table(info(param::bleed_refill).words));
+  if (counted || timed) {
+    const ReserveCheck c = reserve_check(job);
+    if (c.counted && c.predicted && c.wrong)
+      g.wrong(say("{} presses were helped after the stop, predicted {}", *c.counted, *c.predicted));
+    else if (c.counted && c.predicted)
+      g.good();
+    else if (c.counted)
+      g.open("how many presses the store should help");
+    if (c.back_s && c.slow)
+      g.wrong(say("The help was back after {}, {} at most", amount(*c.back_s, Kind::time, 0),
+                  amount(*c.back_wanted_s, Kind::time, 0)));
+    else if (c.back_s)
+      g.good();
+  }
+  return g.result("Blow through the check valve, look at hose, clamps and grommet; then again");
 }
 
 BleedCheck dead(const Job& job) {
@@ -274,9 +313,10 @@ std::optional<ShutPress> shut_press(const Job& job) {
 
 std::vector<BleedCheck> bleed_checks(const Job& job) {
   using enum FindingCode;
-  static constexpr FindingCode kAll[] = {
-      bleed_way,  bleed_limit, bleed_screw, bleed_interlock, bleed_tester, bleed_level, bleed_dry,
-      bleed_dead, bleed_wet,   fluid_grade, fluid_unknown,   fluid_opened, fluid_short};
+  static constexpr FindingCode kAll[] = {bleed_way,     bleed_limit, bleed_screw, bleed_interlock,
+                                         bleed_tester,  bleed_level, bleed_dry,   bleed_dead,
+                                         bleed_reserve, bleed_wet,   fluid_grade, fluid_unknown,
+                                         fluid_opened,  fluid_short};
   std::vector<BleedCheck> list;
   if (!asked(job)) {
     for (const FindingCode code : kAll) list.push_back({code, Severity::warning, {}, {}, {}});
@@ -284,15 +324,15 @@ std::vector<BleedCheck> bleed_checks(const Job& job) {
   }
   const Values v = resolve(job, As::plan);
   const BleedPlan plan = bleed_plan(job);
-  list = {way(job),         limit(v, job), screws(v), interlock(v, job), tester(v),
-          level(job, plan), dry(job),      dead(job), wet(job)};
+  list = {way(job),         limit(v, job),  screws(v), interlock(v, job), tester(v),
+          level(job, plan), dry(job, plan), dead(job), reserve(v, job),   wet(job)};
   add_fluid(job, list);
   return list;
 }
 
 BleedCheck bleed_check(const Job& job, FindingCode code) {
   if (!asked(job)) return {code, Severity::warning, {}, {}, {}};
-  if (code == FindingCode::bleed_dry) return dry(job);
+  if (code == FindingCode::bleed_dry) return dry(job, bleed_plan(job));
   const Values v = resolve(job, As::plan);
   if (code == FindingCode::bleed_screw) return screws(v);
   if (code == FindingCode::bleed_interlock) return interlock(v, job);

@@ -3,19 +3,15 @@
 #include <algorithm>
 #include <cmath>
 
+#include "document/param/bleed_kit.hpp"
 #include "document/param/master.hpp"
 #include "document/param/unit.hpp"
 #include "document/values.hpp"
-#include "work/bleed_methods.hpp"
+#include "work/bleed_count.hpp"
 
 namespace yoke {
 
 namespace {
-
-bool by_strokes(const Job& job) {
-  const auto way = chosen_way(job);
-  return !way || way == BleedWayId::helper || way == BleedWayId::connector;
-}
 
 const BleedRecord* record(const Job& job, const std::string& key) {
   const auto it = job.bleeding.find(key);
@@ -36,26 +32,52 @@ ChamberLevel chamber(const Job& job, Outlet o) {
 void draw_air(Job& job, const std::string& key) {
   BleedRecord& r = job.bleeding[key];
   r.clear_strokes = 0;
+  r.began_at = r.strokes;
   r.push_m.reset();
   r.push_then_m.reset();
   ++r.ran_dry;
+}
+
+/// Counts since it was topped up, by what each of them moved.
+double gone_m3(const Job& job, const BleedWheel& at, const std::string& key) {
+  const BleedRecord* r = record(job, key);
+  if (!r) return 0;
+  const BleedWayId way = way_of_word(r->way).value_or(BleedWayId::helper);
+  return per_count(at, way).value() * std::max(0, r->strokes - r->topped_at);
+}
+
+void add_nipple(const Job& job, const BleedPlan& plan, const BleedWheel& at, const std::string& key,
+                std::vector<ChamberLevel>& list) {
+  Volume each = per_count(at, plan.way);
+  // A helper's stroke at the end may take more than a mark.
+  if (plan.way == BleedWayId::vacuum) each = std::max(each, at.per_stroke);
+  if (each.value() <= 1e-9) return;
+  auto it = std::find_if(list.begin(), list.end(),
+                         [&](const ChamberLevel& c) { return c.rises || c.outlet == at.outlet; });
+  if (it == list.end()) it = list.insert(list.end(), chamber(job, at.outlet));
+  it->per_stroke = each;
+  it->typical = it->typical || (!counts_marks(plan.way) && !plan.stroke_rests_on.empty());
+  it->gone += Volume{gone_m3(job, at, key)};
 }
 
 }  // namespace
 
 std::vector<ChamberLevel> chamber_levels(const Job& job, const BleedPlan& plan) {
   std::vector<ChamberLevel> list;
-  if (plan.clutch || !by_strokes(job)) return list;
-  for (const BleedWheel& w : plan.wheels) {
-    if (w.per_stroke.value() <= 1e-9) continue;
-    auto it = std::find_if(list.begin(), list.end(),
-                           [&](const ChamberLevel& c) { return c.outlet == w.outlet; });
-    if (it == list.end()) it = list.insert(list.end(), chamber(job, w.outlet));
-    it->per_stroke = w.per_stroke;
-    it->typical = it->typical || !plan.stroke_rests_on.empty();
-    if (const BleedRecord* r = record(job, std::string(wheel_key(w.wheel))))
-      it->gone += w.per_stroke * static_cast<double>(std::max(0, r->strokes - r->topped_at));
+  if (plan.way == BleedWayId::pressure) return list;
+  if (plan.way == BleedWayId::reverse) {
+    const Value room = value_of(job, As::plan, param::bleed_room);
+    if (!room.known()) return list;
+    ChamberLevel c;
+    c.rises = true;
+    c.holds = Volume{room.si};
+    c.typical = !room.settled();
+    list.push_back(c);
   }
+  for (const BleedWheel& w : plan.wheels)
+    add_nipple(job, plan, w, std::string(wheel_key(w.wheel)), list);
+  if (plan.slave) add_nipple(job, plan, *plan.slave, "slave", list);
+  std::erase_if(list, [](const ChamberLevel& c) { return c.per_stroke.value() <= 0; });
   for (ChamberLevel& c : list) {
     const double left = (c.holds.value() - c.gone.value()) / c.per_stroke.value();
     c.strokes_left = static_cast<int>(std::floor(left + 1e-9));
@@ -66,7 +88,7 @@ std::vector<ChamberLevel> chamber_levels(const Job& job, const BleedPlan& plan) 
 const ChamberLevel* level_of(const std::vector<ChamberLevel>& levels, const BleedRow& row) {
   if (!row.planned) return nullptr;
   const auto it = std::find_if(levels.begin(), levels.end(), [&](const ChamberLevel& c) {
-    return c.outlet == row.planned->outlet;
+    return c.rises || c.outlet == row.planned->outlet;
   });
   return it == levels.end() ? nullptr : &*it;
 }
@@ -88,10 +110,10 @@ void ran_dry(Job& job, const BleedPlan& plan, const std::string& key) {
   for (const std::string& p : places) draw_air(job, p);
 }
 
-std::vector<std::string> dry_places(const Job& job) {
+std::vector<std::string> dry_places(const Job& job, const BleedPlan& plan) {
   std::vector<std::string> list;
   for (const auto& [key, r] : job.bleeding)
-    if (r.ran_dry > 0 && !is_clear(job, key)) list.push_back(key);
+    if (r.ran_dry > 0 && !is_clear(job, plan, key)) list.push_back(key);
   return list;
 }
 

@@ -1,7 +1,7 @@
 // The bleeding plan: wheel order, strokes to clear each branch, refills, fluid to have.
 //   fluid per stroke of a circuit with the other closed = A (S - c), less where the pad stop comes
-//   first, half of it with an old unit; strokes = ceil(1.5 V_branch / that). Factor: common
-//   practice, no source.
+//   first, half of it with an old unit; counts = ceil(1.5 V_branch / fluid per count). Factor:
+//   common practice, no source. What a count is: work/bleed_count.hpp.
 #pragma once
 
 #include <optional>
@@ -10,15 +10,17 @@
 
 #include "quantity/message.hpp"
 #include "strip/conditions.hpp"
+#include "work/bleed_methods.hpp"
 
 namespace yoke {
 
+/// A nipple: a wheel's, or the clutch slave's.
 struct BleedWheel {
-  Wheel wheel = Wheel::front_left;
+  Wheel wheel = Wheel::front_left;  ///< of the slave without a meaning
   Outlet outlet = Outlet::primary;
-  Volume branch{};  ///< fluid in its branch
-  Volume per_stroke{};
-  int strokes = 0;       ///< to clear the branch once
+  Volume branch{};       ///< fluid in its branch
+  Volume per_stroke{};   ///< of a press of the pedal
+  int strokes = 0;       ///< counts that clear the branch once, in the plan's way
   int refill_every = 0;  ///< strokes until the reservoir must be topped up
   int refills = 0;       ///< within those strokes
 };
@@ -30,16 +32,16 @@ struct BleedPlan {
   std::vector<Param> typical;          ///< typical figures the counts rest on
   std::vector<Param> stroke_rests_on;  ///< of what a stroke moves, values that nobody measured
   Message order_reason;
-  std::vector<Message> before, after;  ///< what is bled before the wheels, and after them
-  std::vector<BleedWheel> wheels;      ///< in working order
-  Volume fluid{};                      ///< to have at hand for three rounds and the filling
+  std::vector<Message> before, after;   ///< what is bled before the wheels, and after them
+  std::vector<BleedWheel> wheels;       ///< in working order
+  std::optional<BleedWheel> slave;      ///< of a clutch
+  BleedWayId way = BleedWayId::helper;  ///< the chosen one; else pumped with a helper
+  Volume fluid{};                       ///< to have at hand for three rounds and the filling
   int rounds = 3;
 };
 [[nodiscard]] BleedPlan bleed_plan(const Job& job);
-/// A place is worked clear: by strokes without bubbles; the master with plugs by its short push.
-[[nodiscard]] bool is_clear(const Job& job, const std::string& key);
-/// Bubble-free strokes in a row that count as clear; a count of strokes is never a pass.
-inline constexpr int kClearStrokes = 5;
+/// The nipple of a row's key: "fl", "slave"; nullptr: the master, or not in the plan.
+[[nodiscard]] const BleedWheel* planned_at(const BleedPlan& plan, const std::string& key);
 
 enum class BleedState { not_begun, counting, clear };
 
@@ -48,11 +50,11 @@ enum class BleedState { not_begun, counting, clear };
 struct BleedRow {
   std::string key;             ///< of its record: "bench", "fl", "slave"
   std::optional<Wheel> wheel;  ///< nothing: bench or slave
-  /// Strokes and refills of this nipple; nothing: they cannot be said, or are not asked for here.
+  /// Counts and refills of this nipple; nothing: they cannot be said, or are not asked for here.
   std::optional<BleedWheel> planned;
   BleedRecord done;
   BleedState state = BleedState::not_begun;
-  bool refill_due = false;  ///< two strokes or fewer until the port is bare
+  bool refill_due = false;  ///< two counts or fewer until the port is bare, or it runs over
 };
 /// The rows in working order, with what was counted so far.
 [[nodiscard]] std::vector<BleedRow> bleed_rows(const Job& job, const BleedPlan& plan);
@@ -62,9 +64,5 @@ struct BleedRow {
 [[nodiscard]] bool all_bled(const Job& job);
 /// How many nipples are clear; the master on the bench is not counted.
 [[nodiscard]] std::size_t clear_nipples(const std::vector<BleedRow>& rows);
-
-/// What a press of the builder's foot adds to the count: bubbles begin the row of clear ones anew.
-void count_stroke(BleedRecord& record, bool bubbles);
-void count_refill(BleedRecord& record);
 
 }  // namespace yoke

@@ -1,6 +1,7 @@
 // The pedal that this job should show at each stage of filling and bleeding, beside the one that is
 // measured now: a good-looking bad pedal is caught before anybody trusts it.
-//   pad travel at a push, with the air that each unbled branch still holds
+//   brakes: pad travel at a push, with the air that each unbled branch still holds
+//   a clutch: pad travel at which it is free, with that air
 // The stages are those of work/work_stages.hpp; between filled and bled each nipple that does not
 // run clear leaves its branch as it was filled. How much of a branch is air is a guess, and is
 // called one.
@@ -20,12 +21,14 @@ struct ExpectedPedal {
   PedalStage stage{};
   Message name;
   double air_m3 = 0;               ///< in all circuits; a guess but for the bled ones
-  std::optional<double> travel_m;  ///< pad travel at the push; the stop's, where it goes through
-  bool to_the_stop = false;        ///< nothing holds it before floor or stop
+  std::optional<double> travel_m;  ///< pad travel at the push or when free; the stop's, if through
+  bool to_the_stop = false;        ///< nothing holds it before floor or stop; never free
   bool now = false;                ///< where the job stands by what was counted
 };
 struct ExpectedPedals {
-  double push_n = 0;
+  Message title;  ///< what is compared: "The pedal, pressed with 150 N"
+  bool clutch = false;
+  double push_n = 0;                  ///< of brakes
   std::vector<ExpectedPedal> stages;  ///< empty while the pedal cannot be computed
   std::vector<Param> missing;
   std::vector<Param> rests_on;  ///< values of it that nobody measured

@@ -2,6 +2,8 @@
 #include <catch2/catch.hpp>
 #include <cmath>
 
+#include "assembly/assemble_clutch.hpp"
+#include "clutch/clutch.hpp"
 #include "document/param/bleed_car.hpp"
 #include "document/param/fluid_plan.hpp"
 #include "document/param/lines.hpp"
@@ -147,18 +149,18 @@ TEST_CASE("expected pedal: deeper the more is unbled, and where the job stands b
   };
   CHECK(now(job).stage == PedalStage::dry);
   CHECK(now(job).to_the_stop);
-  for (int i = 0; i < kClearStrokes; ++i) count_stroke(job.bleeding["bench"], false);
+  bleed_clear(job, "bench");
   CHECK(now(job).stage == PedalStage::bench_bled);
   record_for(job, StepId::fill_fluid).done = true;
   CHECK(now(job).stage == PedalStage::filled);
   double last = *now(job).travel_m;
   for (const char* k : {"rr", "rl", "fr"}) {
-    for (int i = 0; i < kClearStrokes; ++i) count_stroke(job.bleeding[k], false);
+    bleed_clear(job, k);
     CHECK(now(job).stage == PedalStage::part_bled);
     CHECK(*now(job).travel_m <= last + 1e-6);
     last = *now(job).travel_m;
   }
-  for (int i = 0; i < kClearStrokes; ++i) count_stroke(job.bleeding["fl"], false);
+  bleed_clear(job, "fl");
   CHECK(now(job).stage == PedalStage::bled);
   CHECK(*now(job).travel_m < last);
   CHECK(now(job).air_m3 == 0);
@@ -166,7 +168,7 @@ TEST_CASE("expected pedal: deeper the more is unbled, and where the job stands b
 
 TEST_CASE("expected pedal: a high pedal before it is bled is called out, a match is said") {
   Job job = known_job();
-  for (int i = 0; i < kClearStrokes; ++i) count_stroke(job.bleeding["bench"], false);
+  bleed_clear(job, "bench");
   record_for(job, StepId::fill_fluid).done = true;
   ExpectedPedals e = expected_pedals(job);
   CHECK_FALSE(e.measured_m);
@@ -248,4 +250,39 @@ TEST_CASE("a shut line connector: what a foot would bring, by lever and bore") {
   told = false;
   for (const Finding& f : bleed_findings(job)) told |= f.code == FindingCode::bleed_interlock;
   CHECK_FALSE(told);
+}
+
+TEST_CASE(
+    "expected pedal of a clutch: never free while the line is full of air, free when it is bled") {
+  Job job = known_clutch();
+  const auto at = [](const Job& j, PedalStage stage) {
+    for (const ExpectedPedal& p : expected_pedals(j).stages)
+      if (p.stage == stage) return p;
+    FAIL("no such stage");
+    return ExpectedPedal{};
+  };
+  CHECK(at(job, PedalStage::dry).to_the_stop);
+  CHECK(at(job, PedalStage::dry).now);
+  CHECK_FALSE(at(job, PedalStage::bled).to_the_stop);
+  CHECK(*at(job, PedalStage::filled).travel_m >= *at(job, PedalStage::bled).travel_m);
+  const ClutchAssembly a = assemble_clutch(resolve(job, As::plan));
+  CHECK(*at(job, PedalStage::bled).travel_m ==
+        Approx(clutch_report(*a.system)->release.pad_travel_m));
+  bleed_clear(job, "bench");
+  CHECK(at(job, PedalStage::bench_bled).now);
+  record_for(job, StepId::fill_fluid).done = true;
+  CHECK(at(job, PedalStage::filled).now);
+  bleed_clear(job, "slave");
+  CHECK(at(job, PedalStage::bled).now);
+  // The press that was measured, beside what its push should give.
+  Reading r;
+  r.force_n = 60;
+  r.travel_m = 0.5;
+  job.readings.push_back(r);
+  const ExpectedPedals e = expected_pedals(job);
+  REQUIRE(e.wanted_m);
+  CHECK(*e.wanted_m < 0.2);
+  CHECK(english(e.reasons.front()).find("highest place") != std::string::npos);
+  job.readings.back().rejected = true;
+  CHECK_FALSE(expected_pedals(job).measured_m);
 }

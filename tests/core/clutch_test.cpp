@@ -10,11 +10,14 @@
 #include "document/param/clutch.hpp"
 #include "document/param/control.hpp"
 #include "document/param/pedal_rest.hpp"
+#include "document/param/pedal_rod.hpp"
+#include "document/param/rod.hpp"
 #include "figures/figures.hpp"
 #include "judge/findings.hpp"
 #include "proving/gates.hpp"
 #include "support/build.hpp"
 #include "work/bleeding.hpp"
+#include "work/clutch_rod.hpp"
 
 using namespace yoke;
 using namespace yoke::test;
@@ -40,26 +43,6 @@ ClutchSystem system() {
   s.tube.length = Length{2.0};
   s.hose.length = Length{0.4};
   return s;
-}
-
-Job clutch_job() {
-  Job job;
-  const auto set = [&job](Param p, double v) { job.found.set(p, {v, How::stated, 0, {}}); };
-  set(param::control_use, 1);
-  set(param::control_pad_arm, 0.300);
-  set(param::control_pin_arm, 0.055);
-  set(param::control_rest_height, 0.190);
-  set(param::master_bore, 0.01905);
-  set(param::master_stroke1, 0.032);
-  set(param::clutch_kind, 0);
-  set(param::clutch_slave_bore, 0.0222);
-  set(param::clutch_slave_stroke, 0.030);
-  set(param::clutch_fork_slave, 0.090);
-  set(param::clutch_fork_bearing, 0.050);
-  set(param::clutch_peak, 1400);
-  set(param::clutch_limit, 0.014);
-  set(param::clutch_retraction, 0.020);
-  return job;
 }
 
 const Figure* find(const FigureGroup& g, const std::string& words) {
@@ -170,7 +153,7 @@ TEST_CASE("cable to hydraulic: pull and force at the fork arm") {
 }
 
 TEST_CASE("a clutch job: its own conditions, questions, figures, gates and bleeding") {
-  Job job = clutch_job();
+  Job job = known_clutch();
   const auto strip = foot_strip(job, 32);
   REQUIRE(strip.size() == 4);
   CHECK(strip[1].id == ConditionId::plan);
@@ -227,4 +210,44 @@ TEST_CASE("a clutch job: its own conditions, questions, figures, gates and bleed
   const auto stack = figure_group(job, "stack");
   CHECK(find(*stack, "Spacer 4 mm")->verdict == Verdict::holds);
   CHECK(find(*stack, "Spacer 6 mm")->verdict == Verdict::fails);
+}
+
+TEST_CASE("the rod of a clutch: free up to one clearance, safe from another, told in turns") {
+  Job job = known_clutch();
+  job.found.set(param::rod_pitch, {1e-3, How::stated, 0, {}});
+  const ClutchRodStart r = clutch_rod_start(job);
+  REQUIRE(r.asked);
+  REQUIRE_FALSE(r.none);
+  const auto with = [&](double clearance_m) {
+    Job other = job;
+    other.plan.set(param::control_rod_clearance, {clearance_m, How::stated, 0, {}});
+    const ClutchAssembly a = assemble_clutch(resolve(other, As::plan));
+    REQUIRE(a.system);
+    const auto report = clutch_report(*a.system);
+    REQUIRE(report);
+    return *report;
+  };
+  // Just inside it comes free at the pedal's stop, just outside it does not.
+  CHECK(with(r.free_m - 1e-4).releases);
+  CHECK_FALSE(with(r.free_m + 1e-4).releases);
+  CHECK(r.cover_said);
+  if (r.least_m > kLeastClutchClearance_m) {
+    CHECK(with(r.least_m + 1e-4).over_travel_m.value_or(0) <= 0);
+    CHECK(with(r.least_m - 1e-4).over_travel_m.value_or(0) > 0);
+  }
+  REQUIRE(r.start_turns);
+  REQUIRE(r.per_turn_m);
+  const double begin_m = r.planned_m + *r.start_turns * *r.per_turn_m;
+  CHECK(begin_m >= r.free_m);  // it begins where nothing can be overdone
+  CHECK(begin_m - *r.free_turns * *r.per_turn_m <= r.free_m + 1e-9);
+  CHECK(begin_m - *r.most_turns * *r.per_turn_m >= r.least_m - 1e-9);
+  CHECK(*r.free_turns <= *r.most_turns);
+  // A cover that bears less leaves no length that does both.
+  job.found.set(param::clutch_limit, {0.0081, How::stated, 0, {}});
+  job.found.set(param::control_pad_stop, {0.25, How::stated, 0, {}});
+  job.found.set(param::clutch_release, {0.012, How::stated, 0, {}});
+  CHECK(clutch_rod_start(job).none);
+  job.found.clear(param::clutch_limit);
+  CHECK_FALSE(clutch_rod_start(job).cover_said);
+  CHECK_FALSE(clutch_rod_start(known_job()).asked);
 }

@@ -176,7 +176,7 @@ TEST_CASE("figures of a known job: every group speaks, its values agree with the
   CHECK(*find(*reservoir, "Front linings draw")->si == Approx(2 * kPi / 4 * 0.048 * 0.048 * 0.016));
   CHECK(find(*reservoir, "Rear linings draw"));
   CHECK(english(figure_group(job, "nothing").error().range).find("holding") != std::string::npos);
-  CHECK(figure_group_ids().size() == 49);
+  CHECK(figure_group_ids().size() == 50);
   CHECK(figure_groups(job, Stage::record).empty());
   // Nothing known: every group says so in words.
   for (const FigureGroup& g : figure_groups(Job{}))

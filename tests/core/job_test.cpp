@@ -285,8 +285,8 @@ TEST_CASE("status lines follow the work") {
   job.found.clear(param::circuit_fr);
   CHECK(status(Stage::plumb) == "3 of 4 wheels traced");
   found(job, param::circuit_fr, 0);
-  job.bleeding["rr"] = {9, 0, 5};
-  job.bleeding["rl"] = {9, 0, 4};
+  bleed_clear(job, "rr");
+  job.bleeding["rl"] = {9, 0, kClearStrokes - 1};
   CHECK(status(Stage::bleed) == "1 of 4 nipples done");
   pass_gate(job, GateId::weep);
   CHECK(status(Stage::prove).rfind("1 of ", 0) == 0);

@@ -26,7 +26,7 @@
 #include "sizing/sweep.hpp"
 #include "support/every_code.hpp"
 #include "support/work_done.hpp"
-#include "work/bleeding.hpp"
+#include "work/bleed_count.hpp"
 #include "work/steps.hpp"
 
 using namespace yoke;
@@ -314,6 +314,8 @@ TEST_CASE("only what matters is asked, and the next measurement is what is missi
 
 TEST_CASE("a nipple is clear by clear strokes in a row alone, and a refill is asked for in time") {
   Job job = known_job();
+  set(job, "bleed.front_screw=top");
+  set(job, "bleed.rear_screw=top");
   const BleedPlan p = bleed_plan(job);
   REQUIRE(p.wheels.size() == 4);
   const auto row = [&job](const std::string& key) {
@@ -331,16 +333,16 @@ TEST_CASE("a nipple is clear by clear strokes in a row alone, and a refill is as
   for (int i = 0; i < 200; ++i) count_stroke(rr, true);
   CHECK(rr.strokes == 200);
   CHECK(row("rr").state == BleedState::counting);  // any number of strokes is no pass
-  for (int i = 0; i < 4; ++i) count_stroke(rr, false);
+  for (int i = 1; i < kClearStrokes; ++i) count_stroke(rr, false);
   CHECK(row("rr").state == BleedState::counting);
   count_stroke(rr, true);  // bubbles again: the row begins anew
-  for (int i = 0; i < 4; ++i) count_stroke(rr, false);
+  for (int i = 1; i < kClearStrokes; ++i) count_stroke(rr, false);
   CHECK(row("rr").state == BleedState::counting);
   CHECK(clear_nipples(bleed_rows(job, p)) == 0);
   count_stroke(rr, false);
   CHECK(row("rr").state == BleedState::clear);
-  CHECK(rr.clear_strokes == 5);
-  CHECK(rr.strokes == 210);
+  CHECK(rr.clear_strokes == kClearStrokes);
+  CHECK(rr.strokes == 200 + 2 * kClearStrokes);
   CHECK(clear_nipples(bleed_rows(job, p)) == 1);
   job.bleeding["bench"] = {9, 0, 9, {}};
   CHECK(clear_nipples(bleed_rows(job, p)) == 1);  // the bench is no corner

@@ -1,4 +1,5 @@
 // The command line, and the examples of its document.
+#include <algorithm>
 #include <catch2/catch.hpp>
 #include <fstream>
 #include <nlohmann/json.hpp>
@@ -348,10 +349,51 @@ TEST_CASE("cli: bleeding is shown in each of its ways, and says what the window 
     CHECK_FALSE(out.out.empty());
   }
   CHECK(run({"bleed", kDemo, "--show", "colours"}).status == 2);
+  // As if another way were chosen; the next place alone.
+  const auto next = run({"bleed", kDemo, "--method", "reverse", "--now", "--format", "csv"});
+  CHECK(next.status == 0);
+  CHECK(next.out.find("\nrr,") != std::string::npos);
+  CHECK(next.out.find("a look at its nipple") != std::string::npos);
+  CHECK(next.out.find("\nrl,") == std::string::npos);
+  CHECK(run({"bleed", kDemo, "--method", "reverse"}).out !=
+        run({"bleed", kDemo, "--method", "helper"}).out);
+  CHECK(run({"bleed", kDemo, "--method", "shouting"}).status == 2);
+  CHECK(run({"bleed", kDemo, "--show", "fluid", "--now"}).status == 2);
   const auto checks = run({"bleed", kDemo, "--show", "checks"}).out;
   // Nobody said how the nipples stand: open, never good.
   CHECK(checks.find("bleed.screw") != std::string::npos);
   CHECK(std::regex_search(checks, std::regex("bleed\\.screw +open")));
   CHECK(std::regex_search(run({"bleed", kDemo, "--show", "joints"}).out,
                           std::regex("outlet1 +Outlet 1 +unknown")));
+}
+
+TEST_CASE("cli: the proof press by press, with readings of a file") {
+  const auto all = run({"prove", kDemo, "--format", "csv"});
+  CHECK(all.status == 0);
+  CHECK(all.out.find("\npress_100,") != std::string::npos);
+  const auto next = run({"prove", kDemo, "--now", "--format", "csv"});
+  CHECK(std::count(next.out.begin(), next.out.end(), '\n') < 8);
+  test::Folder folder;
+  const auto with = [&](const std::string& text) {
+    const auto path = folder.path / "readings.csv";
+    std::ofstream(path) << text;
+    return run({"prove", kDemo, "--readings", path.string(), "--format", "csv"});
+  };
+  const auto deep = with("force,travel,note\n250 N,400 mm,pad on the floor\n");
+  CHECK(deep.status == 1);
+  CHECK(deep.out.find("Do not drive") != std::string::npos);
+  CHECK(with("travel;force;second\n40 mm;22 lbf;yes\n").status == 0);
+  // A stranger's file: named by its line, never taken.
+  for (const char* bad :
+       {"", "push,way\n1,2\n", "force,travel\n100 N\n", "force,travel\nmany,50 mm\n",
+        "force,travel\n9 kN,50 mm\n", "force,travel,second\n100 N,50 mm,perhaps\n",
+        "force,travel\n\"100 N,50 mm\n", "force,travel\nnan,50 mm\n"}) {
+    INFO(bad);
+    const auto out = with(bad);
+    CHECK(out.status == 2);
+    CHECK(out.err.find("ine ") != std::string::npos);
+  }
+  std::string many = "force,travel\n";
+  for (int i = 0; i < 3000; ++i) many += "100 N,50 mm\n";
+  CHECK(with(many).status == 2);
 }

@@ -87,12 +87,27 @@ TEST_CASE(
   CHECK(said(v.lines[1].state) == "not begun");
   BleedRecord& r = job.bleeding[v.lines[1].key];
   for (int i = 0; i < kClearStrokes - 1; ++i) count_stroke(r, false);
-  CHECK(said(bleed_view(job).lines[1].state).find("4 of 5 clear in a row") != std::string::npos);
+  CHECK(said(bleed_view(job).lines[1].state).find("2 of 3 clear in a row") != std::string::npos);
   count_stroke(r, false);
+  // Five in a row are no pass while what stood in the line cannot have come out.
+  REQUIRE(first.strokes > kClearStrokes);
+  const std::string more = std::to_string(first.strokes - kClearStrokes);
+  CHECK(said(bleed_view(job).lines[1].state) ==
+        "clear in a row; " + more + " strokes more until its line is through");
+  top_up(job, v.lines[1].key);
+  while (r.strokes < first.strokes) count_stroke(r, false);
+  CHECK(said(bleed_view(job).lines[1].state).find("does its nipple stand at the highest place?") !=
+        std::string::npos);
+  set(job, "bleed.rear_screw=low");
+  CHECK(said(bleed_view(job).lines[1].state).find("not at the highest place") != std::string::npos);
+  CHECK_FALSE(bleed_view(job).lines[1].clear);
+  set(job, "bleed.rear_screw=top");
   CHECK(said(bleed_view(job).lines[1].state).find("✓ clear") != std::string::npos);
+  top_up(job, v.lines[1].key);
+  const int before = r.strokes;
   count_stroke(r, true);
-  CHECK(said(bleed_view(job).lines[1].state).find("0 of 5") != std::string::npos);
-  while (r.strokes < first.refill_every) count_stroke(r, false);
+  CHECK(said(bleed_view(job).lines[1].state).find("0 of 3") != std::string::npos);
+  while (r.strokes < before + first.refill_every) count_stroke(r, false);
   v = bleed_view(job);
   CHECK(v.lines[1].refill_now);
   CHECK(said(v.lines[1].state).find("■ TOP UP NOW\n") == 0);
@@ -245,4 +260,16 @@ TEST_CASE(
   CHECK(usual_tool(param::vehicle_wheelbase, 2.4) == How::tape);
   CHECK(usual_tool(param::fit_gap_up, -0.3) == How::rule);
   CHECK(usual_tool(param::vehicle_mass, 1200) == How::stated);
+}
+
+TEST_CASE("the rod says where a clutch's rod begins after bleeding") {
+  Job job = known_clutch();
+  set(job, "rod.pitch=1 mm");
+  const auto says = [](const Job& j) {
+    for (const Message& m : rod_view(j).details)
+      if (said(m).find("after bleeding: ") == 0) return said(m);
+    return std::string();
+  };
+  CHECK(says(job).find("turns shorter than planned") != std::string::npos);
+  CHECK(says(known_job()).empty());
 }

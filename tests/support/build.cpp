@@ -7,6 +7,9 @@
 #include "document/param/bores.hpp"
 #include "document/param/brakes.hpp"
 #include "document/param/circuits.hpp"
+#include "document/param/clutch.hpp"
+#include "document/param/control.hpp"
+#include "document/param/pedal_rest.hpp"
 #include "document/param/vehicle.hpp"
 
 namespace yoke::test {
@@ -87,6 +90,26 @@ Job known_job() {
   set(param::vehicle_front_share, 0.53);
   set(param::vehicle_cg_height, 0.56);
   set(param::vehicle_steering, 0);
+  return job;
+}
+
+Job known_clutch() {
+  Job job;
+  const auto set = [&job](Param p, double v) { job.found.set(p, {v, How::stated, 0, {}}); };
+  set(param::control_use, 1);
+  set(param::control_pad_arm, 0.300);
+  set(param::control_pin_arm, 0.055);
+  set(param::control_rest_height, 0.190);
+  set(param::master_bore, 0.01905);
+  set(param::master_stroke1, 0.032);
+  set(param::clutch_kind, 0);
+  set(param::clutch_slave_bore, 0.0222);
+  set(param::clutch_slave_stroke, 0.030);
+  set(param::clutch_fork_slave, 0.090);
+  set(param::clutch_fork_bearing, 0.050);
+  set(param::clutch_peak, 1400);
+  set(param::clutch_limit, 0.014);
+  set(param::clutch_retraction, 0.020);
   return job;
 }
 

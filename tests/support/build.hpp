@@ -23,6 +23,8 @@ System car();
 Booster booster(double dp_pa = 65000, double diameter_m = 0.203);
 /// A job in which everything the model needs is stated, equal to car().
 Job known_job();
+/// The same of a clutch.
+Job known_clutch();
 /// A random valid system; the same seed gives the same system.
 System random_system(unsigned seed);
 

@@ -7,7 +7,8 @@
 #include "plumbing/joints.hpp"
 #include "support/every_code.hpp"
 #include "work/bleed_level.hpp"
-#include "work/bleeding.hpp"
+#include "support/work_done.hpp"
+#include "work/bleed_count.hpp"
 
 namespace yoke::test {
 
@@ -110,11 +111,17 @@ inline void never(Job& j) {
   j.later.clear();
 }
 
+inline void sinks_lightly(Job& j) {
+  j.pump.light_sink_m = 0.006;
+}
+inline void stays_lightly(Job& j) {
+  j.pump.light_sink_m = 0.0;
+}
 inline void drew_air(Job& j) {
   j.bleeding["fl"].ran_dry = 1;
 }
 inline void bled_again(Job& j) {
-  j.bleeding["fl"].clear_strokes = kClearStrokes;
+  bleed_clear(j, "fl");
 }
 inline void level_low(Job& j) {
   j.bleeding["fl"].strokes = 400;

@@ -69,6 +69,12 @@ struct Bench {
     QTest::mouseClick(window->rail()->button(s), Qt::LeftButton);
     QApplication::processEvents();
   }
+  /// Prove with all readings and gates at once.
+  void prove_all() {
+    stage(Stage::prove);
+    window->page(Stage::prove)->show_face("readings");
+    QApplication::processEvents();
+  }
   QLineEdit* entry(ParamPanel* panel, As w, Param p) {
     auto* f = qobject_cast<QuantityField*>(panel->field(w, p));
     REQUIRE(f);

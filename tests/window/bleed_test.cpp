@@ -16,6 +16,7 @@
 #include "support/work_done.hpp"
 #include "ui/stages/pages.hpp"
 #include "window/bench.hpp"
+#include "work/bleed_count.hpp"
 #include "work/bleed_level.hpp"
 #include "work/bleed_methods.hpp"
 
@@ -85,14 +86,18 @@ TEST_CASE("the coach: keys count, the level is drawn, running dry sets the circu
   CHECK(b.session.job().bleeding.at("rr").clear_strokes == 3);
   const BleedPlan plan = bleed_plan(b.session.job());
   const int left = chamber_levels(b.session.job(), plan).front().strokes_left;
-  CHECK(shows(coach, QString::number(left) + " strokes until its port is bare"));
+  CHECK(shows(coach, QString::number(left) + " counts until its port is bare"));
   CHECK(coach->chambers()->picture().said.join(QLatin1Char(' ')).contains(QString::number(left)));
   for (int i = 0; i < left - 2; ++i) press(coach, "bleed:bubbles");
   CHECK(shows(coach, "TOP UP NOW"));
   CHECK(found(b.session, FindingCode::bleed_level));
   press(coach, "bleed:refill");
   CHECK_FALSE(shows(coach, "TOP UP NOW"));
-  for (int i = 0; i < 5; ++i) press(coach, "bleed:clear");
+  for (int i = 0; i < kClearStrokes; ++i) press(coach, "bleed:clear");
+  CHECK(shows(coach, "does its nipple stand at the highest place?"));
+  CHECK_FALSE(shows(coach, "✓ clear"));
+  REQUIRE(b.session.set_value(As::plan, param::bleed_rear_screw,
+                              measured(param::bleed_rear_screw, 0, How::stated)));
   CHECK(shows(coach, "✓ clear"));
   press(coach, "bleed:dry");
   CHECK_FALSE(shows(coach, "✓ clear"));
@@ -127,12 +132,12 @@ TEST_CASE("the coach: with plugs the push is typed, its words stand beside a ref
   };
   type("12 mm");
   CHECK(shows(coach, "last push"));
-  CHECK_FALSE(is_clear(b.session.job(), "bench"));
+  CHECK_FALSE(bench_clear(b.session.job()));
   type("3 m");
   CHECK(shows(coach, "No piston is pushed that far"));
   CHECK(b.session.job().bleeding.at("bench").push_m == Approx(0.012));
   type("0.8 mm");
-  CHECK(is_clear(b.session.job(), "bench"));
+  CHECK(bench_clear(b.session.job()));
   CHECK(b.session.job().bleeding.at("bench").push_then_m == Approx(0.012));
 }
 
@@ -150,7 +155,16 @@ TEST_CASE("the way that is touched is drawn out, and choosing it reaches plan, w
   QTest::mouseClick(way->choose(), Qt::LeftButton);
   CHECK(chosen_way(b.session.job()) == BleedWayId::vacuum);
   CHECK_FALSE(way->choose()->isEnabled());
-  CHECK(chamber_levels(b.session.job(), bleed_plan(b.session.job())).empty());
+  // Marks of the bottle are counted then, and the last ones are a helper's strokes.
+  CHECK(chamber_levels(b.session.job(), bleed_plan(b.session.job())).front().per_stroke.value() >=
+        kMark_m3);
+  BleedPage* page = bleed(b, 0);
+  page->coach()->go_to("rr");
+  CHECK(page->coach()->findChild<QPushButton*>("bleed:bubbles")->text().contains("drawn off"));
+  CHECK(page->coach()->findChild<QPushButton*>("bleed:clear")->text().contains("Helper's stroke"));
+  press(page->coach(), "bleed:bubbles");
+  CHECK(b.session.job().bleeding.at("rr").way == "vacuum");
+  page->show_face(1);
   touch(BleedWayId::car);
   QTest::mouseClick(way->choose(), Qt::LeftButton);
   CHECK(chosen_bench(b.session.job()) == BleedWayId::car);
@@ -254,4 +268,35 @@ TEST_CASE("the purge is paced: sweeps by the clock, froth rests, and it goes on 
   QTest::mouseClick(purge->froth(), Qt::LeftButton);
   CHECK(purge->says()->text().contains("Froth rests"));
   CHECK_FALSE(purge->swept()->isEnabled());
+}
+
+TEST_CASE("the pedal of a clutch is told stage by stage, and presses after the stop are judged") {
+  Bench b;
+  b.session.take(known_clutch());
+  b.stage(Stage::bleed);
+  StagePage* page = b.window->page(Stage::bleed);
+  page->show_face("pedal");
+  QApplication::processEvents();
+  const auto drawn = [&] {
+    QString all;
+    for (auto* v : page->findChildren<PictureView*>())
+      if (v->isVisible()) all += v->picture().said.join('\n') + QLatin1Char('\n');
+    return all;
+  };
+  CHECK(drawn().contains("until the clutch is free"));
+  CHECK(drawn().contains("Dry"));
+  Job job = known_job();
+  set(job, "assist.kind=vacuum; assist.diaphragm1=200 mm; master.bore=22.2 mm");
+  b.session.take(job);
+  page = b.window->page(Stage::bleed);
+  page->show_face("pedal");
+  QApplication::processEvents();
+  ParamPanel* panel = nullptr;
+  for (auto* p : page->findChildren<ParamPanel*>())
+    if (p->isVisible() && p->field(As::plan, param::bleed_presses)) panel = p;
+  REQUIRE(panel);
+  REQUIRE(panel->field(As::plan, param::bleed_refill));
+  REQUIRE(b.session.set_value(As::plan, param::bleed_presses,
+                              measured(param::bleed_presses, 0, How::stated)));
+  CHECK(found(b.session, FindingCode::bleed_reserve));
 }

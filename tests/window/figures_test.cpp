@@ -161,7 +161,7 @@ TEST_CASE("readings say how they were taken") {
   Bench b;
   open_demo(b, "estate-discs");
   auto* prove = b.page<ProvePage>(Stage::prove);
-  b.stage(Stage::prove);
+  b.prove_all();
   const std::size_t before = b.session.job().readings.size();
   for (QCheckBox* box : prove->findChildren<QCheckBox*>()) box->setChecked(true);
   b.type(prove->force(), "150 N");

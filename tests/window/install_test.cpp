@@ -8,6 +8,7 @@
 #include "session/texts.hpp"
 #include "session/work_edits.hpp"
 #include "support/every_code.hpp"
+#include "support/work_done.hpp"
 #include "window/bench.hpp"
 
 using namespace yoke;
@@ -161,8 +162,7 @@ TEST_CASE("bleeding is ticked by its counts, and the bench goes on to what can b
   CHECK_FALSE(box->isEnabled());
   const auto bleed = bleed_plan(b.session.job());
   b.session.edit("bled", [&](Job& j) {
-    for (const BleedRow& row : bleed_rows(j, bleed))
-      for (int i = 0; i < kClearStrokes; ++i) count_stroke(j.bleeding[row.key], false);
+    for (const BleedRow& row : bleed_rows(j, bleed)) bleed_clear(j, row.key);
   });
   QApplication::processEvents();
   CHECK(p.card("fill.bleed")->findChild<QCheckBox*>()->isChecked());

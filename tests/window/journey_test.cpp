@@ -87,7 +87,7 @@ TEST_CASE(
   CHECK(rod->decision()->text().startsWith("Shorten by 29.72 mm (1.170 in) ± "));
 
   // Readings.
-  b.stage(Stage::prove);
+  b.prove_all();
   auto* prove = b.page<ProvePage>(Stage::prove);
   const auto model = FeelModel::make(*assemble(b.session.job(), As::plan).system, {});
   for (const double f : {40.0, 52.0, 66.0, 120.0, 250.0}) {
@@ -192,6 +192,7 @@ TEST_CASE("a second journey by keyboard alone") {
   CHECK(b.session.job().bleeding.at("fl").strokes == 3);
   CHECK(b.session.job().bleeding.at("fl").clear_strokes == 3);
   key(Qt::Key_8, Qt::ControlModifier);
+  b.prove_all();
   const auto press = [&](const char* name) {
     QPushButton* button = nullptr;
     for (auto* p : b.window->page(Stage::prove)->findChildren<QPushButton*>())

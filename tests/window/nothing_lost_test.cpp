@@ -213,7 +213,7 @@ TEST_CASE("a value typed but not entered counts as unsaved work") {
   CHECK(b.window->close());
   // A reading typed into its boxes is work too; a search is not.
   b.window->show();
-  b.stage(Stage::prove);
+  b.prove_all();
   auto* prove = b.page<ProvePage>(Stage::prove);
   prove->force()->setFocus();
   QTest::keyClicks(prove->force(), "20 kg");

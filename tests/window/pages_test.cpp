@@ -51,7 +51,7 @@ TEST_CASE("units change everywhere and leave the job as it is") {
 TEST_CASE("readings: refused with the reason, removed, and their verdict follows") {
   Bench b;
   REQUIRE(b.window->open_path(demo(b.dir)));
-  b.stage(Stage::prove);
+  b.prove_all();
   auto* prove = b.page<ProvePage>(Stage::prove);
   const size_t before = b.session.job().readings.size();
   b.type(prove->force(), "many");

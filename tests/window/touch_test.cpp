@@ -296,7 +296,7 @@ TEST_CASE("help opens at what is shown, and its pages are found by their words")
   HelpWindow* help = b.window->help();
   REQUIRE(help);
   CHECK(help->topic() == "bleed");
-  CHECK(help->page()->toPlainText().contains("five strokes in a row"));
+  CHECK(help->page()->toPlainText().contains("three strokes in a row"));
   QTest::keyClicks(help->search(), "unknown on purpose");
   REQUIRE(help->topics()->count() == 1);
   help->topics()->setCurrentRow(0);

@@ -7,6 +7,7 @@
 #include <QTextBrowser>
 #include <QTextDocumentFragment>
 
+#include "document/param/bleed_car.hpp"
 #include "document/param/bores.hpp"
 #include "document/param/brakes.hpp"
 #include "document/param/circuits.hpp"
@@ -122,7 +123,7 @@ TEST_CASE("a hard finding marks its stage on the rail, and only that one") {
 TEST_CASE("gates that rest on work have nothing to click: they follow the strokes and the steps") {
   Bench b;
   open(b, known_job());
-  b.stage(Stage::prove);
+  b.prove_all();
   CHECK_FALSE(gate_button(b, "Prove: Every nipple runs clear"));
   auto* page = b.window->page(Stage::prove);
   const auto shown = [page](const QString& words) {
@@ -144,7 +145,7 @@ TEST_CASE("a gate takes evidence, lapses when what it rests on changes, and is h
   for (const WipedJoint& w : wipe_map(wiped))
     for (const WipeRound r : kWipeRounds) wipe(wiped, w.joint.key, r, Wiped::dry);
   open(b, wiped);
-  b.stage(Stage::prove);
+  b.prove_all();
   const auto click = [&b](const char* name) {
     auto* button = gate_button(b, name);
     INFO(name);
@@ -181,7 +182,7 @@ TEST_CASE("a gate takes evidence, lapses when what it rests on changes, and is h
   // Something under it changes, the same second: it stands open again and says what changed.
   b.session.edit("hose", [](Job& j) { set(j, "lines.tube_wall=0.9 mm"); });
   CHECK(QTest::qWaitFor([&] { return sheet().contains("Tube wall was"); }));
-  b.stage(Stage::prove);
+  b.prove_all();
   click("Prove: No joint weeps");
   CHECK(gates->who()->text() == "A. Builder");  // who proved the last one is not asked again
   gates->seen()->setEditText("front left weeps");
@@ -202,7 +203,7 @@ TEST_CASE("a gate takes evidence, lapses when what it rests on changes, and is h
 TEST_CASE("a gate that asks for a number holds it against its limit and the prediction") {
   Bench b;
   open(b, known_job());
-  b.stage(Stage::prove);
+  b.prove_all();
   const auto click = [&b](const char* name) {
     auto* button = gate_button(b, name);
     REQUIRE(button);
@@ -246,9 +247,13 @@ TEST_CASE("a corner's words come from the count: strokes alone never say clear")
   press("bubbles", 30);
   CHECK_FALSE(says("✓ clear"));
   CHECK(b.session.job().bleeding.at("rr").strokes == 30);
-  press("clear", 4);
-  CHECK(says("4 of 5 clear in a row"));
-  press("clear", 1);
+  press("clear", 2);
+  CHECK(says("2 of 3 clear in a row"));
+  press("clear", 3);
+  CHECK(says("does its nipple stand at the highest place?"));
+  CHECK(b.session.status_of(Stage::bleed) == "0 of 4 nipples done");
+  REQUIRE(b.session.set_value(As::plan, param::bleed_rear_screw,
+                              measured(param::bleed_rear_screw, 0, How::stated)));
   int every = 0;
   for (const BleedWheel& w : bleed_plan(b.session.job()).wheels)
     if (w.wheel == Wheel::rear_right) every = w.refill_every;

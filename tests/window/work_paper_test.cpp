@@ -1,6 +1,7 @@
 // The work on paper, at the bench and weeks later: plan and calls, as-built against the plan, where
 // it stands, the wrench at a joint, a line by legs, the unit of the net by touch.
 #include <QLabel>
+#include <QPushButton>
 #include <QTimer>
 #include <set>
 
@@ -21,6 +22,7 @@
 #include "ui/stages/install_page.hpp"
 #include "ui/step_card.hpp"
 #include "window/bench.hpp"
+#include "work/bleed_count.hpp"
 
 using namespace yoke;
 using namespace yoke::test;
@@ -236,4 +238,35 @@ TEST_CASE(
   REQUIRE(field);
   CHECK(field->param() == param::unit_port1_side);
   CHECK(field->which() == As::plan);
+}
+
+TEST_CASE("a card for each nipple: its strokes as boxes, where it is topped up, when it is clear") {
+  Bench b;
+  REQUIRE(b.window->open_path(demo(b.dir, "fire-tender")));
+  const Job& job = b.session.job();
+  const BleedPlan plan = bleed_plan(job);
+  const QString cards = bleed_cards_html(job, {});
+  int boxes = 0, tops = 0;
+  for (const BleedWheel& w : plan.wheels) {
+    CHECK(cards.contains(words_of(wheel_words(w.wheel))));
+    boxes += w.strokes + kClearStrokes;
+    tops += w.strokes / w.refill_every;
+  }
+  CHECK(bench_asked(job));  // a new unit: the master has its card as well
+  boxes += 20 + kClearStrokes;
+  CHECK(cards.count(QStringLiteral("☐")) == boxes);
+  CHECK(cards.count(QStringLiteral("▲ top up")) == tops);
+  CHECK(cards.contains("three strokes in a row bring no bubble"));
+  // By pressure the bottle keeps the level, and marks are counted.
+  Job other = job;
+  set(other, "bleed.way=pressure");
+  const QString by_pressure = bleed_cards_html(other, {});
+  CHECK_FALSE(by_pressure.contains("top up<"));
+  CHECK(by_pressure.contains("out, bubbles"));
+  // The page's button shows them as a preview.
+  b.stage(Stage::bleed);
+  b.window->page(Stage::bleed)->show_face(1);
+  auto* print = b.window->page(Stage::bleed)->findChild<QPushButton*>("bleed:print");
+  REQUIRE(print);
+  CHECK(print->isVisible());
 }

@@ -13,6 +13,11 @@
 
 namespace yoke {
 
+QString spoken_count(const BleedLine& line, const Style& style) {
+  if (line.refill_now) return BleedMatter::tr("Top up now");
+  return text_of(line.count, style);
+}
+
 BleedMatter::BleedMatter(Session& session, QWidget* parent) : BenchMatter(session, parent) {
   auto* row = new QHBoxLayout(this);
   row->setSpacing(24);
@@ -25,8 +30,8 @@ BleedMatter::BleedMatter(Session& session, QWidget* parent) : BenchMatter(sessio
   planned_ = bench_label("bench", this);
   caution_ = bench_label("benchCaution", this);
   caution_->setText(
-      tr("▲ A count is never a pass: a nipple is clear when five strokes in a row "
-         "bring no bubbles. Brake fluid eats paint and eyes; goggles on."));
+      tr("▲ A count is never a pass: a nipple is clear when its line is through and three strokes "
+         "in a row bring no bubbles. Brake fluid eats paint and eyes; goggles on."));
   for (QWidget* w : std::initializer_list<QWidget*>{name_, count_, state_, planned_, caution_})
     box->addWidget(w);
   push_ = new QLineEdit(this);
@@ -52,6 +57,7 @@ BleedMatter::BleedMatter(Session& session, QWidget* parent) : BenchMatter(sessio
   });
   row->addWidget(order_, 4);
   view_ = bleed_view(session_.job());
+  at_ = view_.next;
   refresh();
 }
 
@@ -60,10 +66,12 @@ QLineEdit* BleedMatter::entry() const {
 }
 
 std::vector<BenchKey> BleedMatter::keys() {
-  return {{Qt::Key_Space, tr("Stroke, clear"), [this] { count(What::clear); }, true},
-          {Qt::Key_B, tr("Stroke, bubbles"), [this] { count(What::bubbles); }},
-          {Qt::Key_R, tr("Topped up"), [this] { count(What::refill); }},
-          {Qt::Key_D, tr("It drew air"), [this] { count(What::dry); }},
+  const BleedLine line = at_ < view_.lines.size() ? view_.lines[at_] : BleedLine{};
+  const auto words = [this](const Message& m) { return text_of(m, session_.style()); };
+  return {{Qt::Key_Space, words(line.clear_key), [this] { count(What::clear); }, true},
+          {Qt::Key_B, words(line.bubbles_key), [this] { count(What::bubbles); }},
+          {Qt::Key_R, words(line.refill_key), [this] { count(What::refill); }},
+          {Qt::Key_D, words(line.dry_key), [this] { count(What::dry); }},
           {Qt::Key_U, tr("Take back"), [this] { session_.undo(); }},
           {Qt::Key_PageDown, tr("Next nipple"), [this] { step(1); }},
           {Qt::Key_PageUp, tr("Back"), [this] { step(-1); }}};
@@ -77,14 +85,7 @@ void BleedMatter::count(What what) {
                             : what == What::refill  ? BleedCount::refill
                                                     : BleedCount::ran_dry;
   count_at(session_, std::string(line.key), text_of(line.name, session_.style()), stroke);
-  if (at_ < view_.lines.size()) sound_at_bench(spoken());
-}
-
-/// What a hand under the car wants to hear: the warning first, else how many are clear in a row.
-QString BleedMatter::spoken() const {
-  const BleedLine& line = view_.lines[at_];
-  if (line.refill_now) return tr("Top up now");
-  return text_of(line.count, session_.style());
+  if (at_ < view_.lines.size()) sound_at_bench(spoken_count(view_.lines[at_], session_.style()));
 }
 
 void BleedMatter::step(int by) {
@@ -92,6 +93,7 @@ void BleedMatter::step(int by) {
   if (n == 0) return;
   at_ = static_cast<std::size_t>((static_cast<int>(at_) + by + n) % n);
   refresh();
+  emit keys_changed();  // the master's strokes, a nipple's marks
 }
 
 void BleedMatter::refresh() {

@@ -7,6 +7,9 @@
 
 namespace yoke {
 
+/// What a hand under the car wants to hear: the warning first, else the count.
+[[nodiscard]] QString spoken_count(const BleedLine& line, const Style& style);
+
 class BleedMatter : public BenchMatter {
   Q_OBJECT
 
@@ -20,7 +23,6 @@ class BleedMatter : public BenchMatter {
  private:
   enum class What { clear, bubbles, refill, dry };
   void count(What what);
-  [[nodiscard]] QString spoken() const;
   QLineEdit* push_;
   void step(int by);
   BleedView view_;

@@ -12,6 +12,8 @@
 #include "paint/bleed_pictures.hpp"
 #include "paint/sections.hpp"
 #include "session/texts.hpp"
+#include "ui/bench/bleed_matter.hpp"
+#include "ui/bench/sound.hpp"
 #include "ui/plain.hpp"
 #include "work/bleed_checks.hpp"
 
@@ -100,10 +102,15 @@ QWidget* CoachFace::build_count() {
   return side;
 }
 
+void CoachFace::name_key(QPushButton* key, const QString& words, const QString& shortcut) {
+  key->setText(tr("%1  %2").arg(words, shortcut));
+  key->setAccessibleName(words);
+}
+
 QPushButton* CoachFace::key(const QString& words, const char* name, const QString& shortcut) {
-  auto* b = new QPushButton(tr("%1  %2").arg(words, shortcut), this);
+  auto* b = new QPushButton(this);
   b->setObjectName(QString::fromLatin1(name));
-  b->setAccessibleName(words);
+  name_key(b, words, shortcut);
   b->setMinimumHeight(48);
   if (shortcut.size() == 1) {
     auto* s = new QShortcut(QKeySequence(shortcut), this);
@@ -123,12 +130,12 @@ QWidget* CoachFace::build_keys() {
   bubbles_ = key(tr("Stroke, bubbles"), "bleed:bubbles", QStringLiteral("B"));
   connect(bubbles_, &QPushButton::clicked, this, [this] { count(BleedCount::bubbles); });
   row->addWidget(bubbles_, 2);
-  auto* refill = key(tr("Topped up"), "bleed:refill", QStringLiteral("R"));
-  connect(refill, &QPushButton::clicked, this, [this] { count(BleedCount::refill); });
-  row->addWidget(refill, 2);
-  auto* dry = key(tr("It drew air"), "bleed:dry", QStringLiteral("D"));
-  connect(dry, &QPushButton::clicked, this, [this] { count(BleedCount::ran_dry); });
-  row->addWidget(dry, 2);
+  refill_ = key(tr("Topped up"), "bleed:refill", QStringLiteral("R"));
+  connect(refill_, &QPushButton::clicked, this, [this] { count(BleedCount::refill); });
+  row->addWidget(refill_, 2);
+  dry_ = key(tr("It drew air"), "bleed:dry", QStringLiteral("D"));
+  connect(dry_, &QPushButton::clicked, this, [this] { count(BleedCount::ran_dry); });
+  row->addWidget(dry_, 2);
   undo_ = key(tr("Take back"), "bleed:undo", QStringLiteral("U"));
   connect(undo_, &QPushButton::clicked, this, [this] { session_.undo(); });
   row->addWidget(undo_, 2);
@@ -183,6 +190,7 @@ void CoachFace::count(BleedCount what) {
   chosen_ = true;  // a nipple that is clear stays in view until the next one is asked for
   const BleedLine line = view_.lines[at_];
   count_at(session_, line.key, text_of(line.name, session_.style()), what);
+  if (at_ < view_.lines.size()) sound_at_bench(spoken_count(view_.lines[at_], session_.style()));
 }
 
 void CoachFace::push_typed() {
@@ -263,6 +271,10 @@ void CoachFace::refresh() {
     level_->setText(text_of(line.level, units));
     level_->setVisible(!line.level.empty());
     planned_->setText(text_of(line.planned, units));
+    name_key(stroke_, text_of(line.clear_key, units), tr("Space"));
+    name_key(bubbles_, text_of(line.bubbles_key, units), QStringLiteral("B"));
+    name_key(refill_, text_of(line.refill_key, units), QStringLiteral("R"));
+    name_key(dry_, text_of(line.dry_key, units), QStringLiteral("D"));
     push_row_->setVisible(line.by_push);
     stroke_->setVisible(!line.by_push);
     bubbles_->setVisible(!line.by_push);

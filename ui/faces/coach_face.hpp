@@ -35,6 +35,7 @@ class CoachFace : public Face {
   void resizeEvent(QResizeEvent* event) override;
   QWidget* build_count();
   QWidget* build_keys();
+  static void name_key(QPushButton* key, const QString& words, const QString& shortcut);
   QPushButton* key(const QString& words, const char* name, const QString& shortcut);
   void count(BleedCount what);
   void step(int by);
@@ -55,7 +56,7 @@ class CoachFace : public Face {
   QLabel *plan_, *around_, *name_, *count_, *state_, *level_, *planned_, *typical_, *refusal_;
   QLineEdit* push_;
   QWidget* push_row_;
-  QPushButton *stroke_, *bubbles_, *undo_, *next_;
+  QPushButton *stroke_, *bubbles_, *refill_, *dry_, *undo_, *next_;
   PictureView *chambers_, *order_;
 };
 

@@ -9,7 +9,9 @@
 #include "document/param/bleed_kit.hpp"
 #include "paint/way_pictures.hpp"
 #include "session/texts.hpp"
+#include "session/work_sheet.hpp"
 #include "ui/plain.hpp"
+#include "ui/printing.hpp"
 
 namespace yoke {
 
@@ -52,6 +54,14 @@ WayFace::WayFace(Session& session, QWidget* parent) : Face(parent), session_(ses
                        {static_cast<double>(option), How::stated, 0, {}});
   });
   right->addWidget(choose_);
+  auto* cards = new QPushButton(tr("A card for each nipple, on paper…"), this);
+  cards->setObjectName(QStringLiteral("bleed:print"));
+  cards->setMinimumHeight(40);
+  connect(cards, &QPushButton::clicked, this, [this] {
+    preview_html(window(), tr("Bleeding, a card for each nipple"),
+                 bleed_cards_html(session_.job(), session_.style()));
+  });
+  right->addWidget(cards);
   row->addLayout(right, 6);
   ask();
 }

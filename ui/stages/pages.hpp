@@ -22,7 +22,9 @@
 #include "ui/faces/map_face.hpp"
 #include "ui/faces/outlets_face.hpp"
 #include "ui/faces/pattern_face.hpp"
+#include "ui/faces/press_face.hpp"
 #include "ui/faces/purge_face.hpp"
+#include "ui/faces/readings_face.hpp"
 #include "ui/faces/tubes_face.hpp"
 #include "ui/faces/way_face.hpp"
 #include "ui/faces/wipe_face.hpp"
@@ -130,27 +132,12 @@ class ProvePage : public StagePage {
   Q_OBJECT
  public:
   ProvePage(Session& session, QWidget* parent = nullptr);
-  [[nodiscard]] QLineEdit* force() const { return readings_->force(); }
-  [[nodiscard]] QLineEdit* travel() const { return readings_->travel(); }
-  [[nodiscard]] QLabel* verdict() const { return verdict_; }
-  [[nodiscard]] GatesBox* gates() const { return gates_; }
-
- protected:
-  void refresh() override;
-  void resizeEvent(QResizeEvent* e) override;
-
- private:
-  LineView* line_;
-  void build_pump(QVBoxLayout* box);
-  ReadingsBox* readings_;
-  QLabel* verdict_;
-  PictureView* plot_;
-  GatesBox* gates_;
-  std::vector<std::pair<QLineEdit*, std::optional<double> PumpTest::*>> pump_;
-  void show_verdict();
-  void say_verdict(const std::vector<Message>& words);
-  Reckoner reckoner_;
-  Job reckoned_;  ///< what the last words are of, or will be
+  [[nodiscard]] PressFace* presses() { return static_cast<PressFace*>(face_of("press")); }
+  [[nodiscard]] ReadingsFace* readings() { return static_cast<ReadingsFace*>(face_of("readings")); }
+  [[nodiscard]] QLineEdit* force() { return readings()->force(); }
+  [[nodiscard]] QLineEdit* travel() { return readings()->travel(); }
+  [[nodiscard]] QLabel* verdict() { return readings()->verdict(); }
+  [[nodiscard]] GatesBox* gates() { return readings()->gates(); }
 };
 
 /// Shows the sheet and loads nothing from outside, whatever a text in it asks for.

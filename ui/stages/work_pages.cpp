@@ -17,7 +17,9 @@
 #include "paint/way_pictures.hpp"
 #include "session/texts.hpp"
 #include "session/work_edits.hpp"
+#include "session/work_sheet.hpp"
 #include "ui/faces/picture_face.hpp"
+#include "ui/printing.hpp"
 #include "ui/stages/pages.hpp"
 #include "work/bleeding.hpp"
 #include "work/dead_stroke.hpp"
@@ -32,9 +34,11 @@ DrawnFace* pedal_face(Session& session, const PictureView::Make& drawing, QWidge
   auto* face = new DrawnFace(session, DrawnFace::tr("Pushed until it delivers"),
                              {{As::plan, param::bleed_dead1},
                               {As::plan, param::bleed_dead2},
-                              {As::found, param::symptom_push}},
+                              {As::found, param::symptom_push},
+                              {As::plan, param::bleed_presses},
+                              {As::plan, param::bleed_refill}},
                              DrawnFace::tr("The pedal expected now"), drawing,
-                             {"expected", "dead_stroke", "ports"}, parent);
+                             {"expected", "dead_stroke", "ports", "reserve"}, parent);
   auto* take = new QPushButton(DrawnFace::tr("Compute the pedal with these"), face);
   take->setObjectName(QStringLiteral("bleed:take_dead"));
   QObject::connect(take, &QPushButton::clicked, face, [&session] {

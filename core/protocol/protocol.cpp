@@ -1,0 +1,392 @@
+#include "protocol/protocol.hpp"
+
+#include <algorithm>
+#include <cmath>
+
+#include "assembly/assemble.hpp"
+#include "document/param/bleed_car.hpp"
+#include "document/param/rod_ends.hpp"
+#include "doubt/doubt.hpp"
+#include "proving/estimate.hpp"
+#include "work/reserve_check.hpp"
+
+namespace yoke {
+
+namespace {
+
+constexpr double kFoot_m = 0.002;       // a foot is not still
+constexpr double kMostSink_m = 0.002;   // of a light push, as of a firm one
+constexpr double kEightInTen = 1.2816;  // standard uncertainties to either side
+
+/// What the presses of the curve are held against.
+struct Expected_curve {
+  std::optional<FeelModel> once, again, clamped;
+  std::optional<double> share;  ///< standard uncertainty of a travel over the travel
+  const Job* job = nullptr;
+  const std::vector<ConditionReport>* strip = nullptr;
+  ProofBands bands = ProofBands::all;
+  double floor_m = 1e9;  ///< pad travel that leaves too little
+  bool boosted = false, hand = false;
+};
+
+Condition off_condition() {
+  Condition c;
+  c.assist_alive = false;
+  return c;
+}
+
+std::optional<FeelModel> model_of(const System& s, bool second, bool clamped) {
+  const ReadingRow row{0, 0, 0, false, second, clamped};
+  auto m = FeelModel::make(s, row_condition(off_condition(), row));
+  return m ? std::optional(std::move(*m)) : std::nullopt;
+}
+
+ConditionId off_id(bool boosted) {
+  return boosted ? ConditionId::assist_lost : ConditionId::plan;
+}
+
+Expected_curve curve_of(const Job& job, const std::vector<ConditionReport>& strip) {
+  Expected_curve e;
+  e.job = &job;
+  e.strip = &strip;
+  const Assembly a = assemble(job, As::plan);
+  e.boosted = has_assist(job, As::plan);
+  e.hand = pulled_by_hand(resolve(job, As::plan));
+  if (!a.system || !a.system->wheels) return e;
+  e.once = model_of(*a.system, false, false);
+  e.again = model_of(*a.system, true, false);
+  e.clamped = model_of(*a.system, false, true);
+  const ConditionReport* r = report_of(strip, off_id(e.boosted));
+  if (!r || !r->target) return e;
+  const Limits l = limits_of(job);
+  const double way = r->target->available_m;
+  e.floor_m = way - std::max(l.reserve_failed_share * way, l.reserve_failed_m);
+  return e;
+}
+
+double share_of(Expected_curve& e) {
+  if (!e.share) e.share = proof_share(*e.job, *e.strip);
+  return *e.share;
+}
+
+const FeelModel* model_for(const Expected_curve& e, ProofId id) {
+  const auto& m = id == ProofId::second ? e.again : id == ProofId::clamped ? e.clamped : e.once;
+  return m ? &*m : nullptr;
+}
+
+/// A reading's own doubt in travel: the tape's, and the scale's by the slope there.
+double doubt_m(const FeelModel& m, const Reading& r) {
+  const double step = std::max(2.0, r.force_n * 0.02);
+  const auto here = predicted_travel_m(m, r.force_n);
+  const auto beside = predicted_travel_m(m, r.force_n + step);
+  const double slope = here && beside ? (*beside - *here) / step : 0;
+  return std::hypot(r.travel_uncertainty_m, slope * r.force_uncertainty_n);
+}
+
+void judge_press(const Job& job, Expected_curve& e, ProofPress& p) {
+  const FeelModel* m = model_for(e, p.id);
+  if (!m) {
+    p.says = "cannot be predicted: the brakes are not known well enough";
+    return;
+  }
+  const auto at = reading_of(job, p);
+  const double push_n = at ? job.readings[*at].force_n : *p.push_n;
+  const auto expect = predicted_travel_m(*m, push_n);
+  if (!expect) {
+    p.says = "cannot be predicted at this push";
+    if (at) p.got = job.readings[*at].travel_m;
+    return;
+  }
+  p.expect = *expect;
+  const auto half_m = [&] { return kEightInTen * share_of(e) * *expect; };
+  if (e.bands == ProofBands::all || e.share) {
+    p.low = std::max(0.0, *expect - half_m());
+    p.high = *expect + half_m();
+  }
+  if (!at) return;
+  const Reading& r = job.readings[*at];
+  p.got = r.travel_m;
+  const double off_m = r.travel_m - *expect;
+  const double own_m = doubt_m(*m, r) + kFoot_m;
+  if (r.travel_m >= e.floor_m) {
+    p.state = ProofState::stop;
+    p.says = "Do not drive: the pad is nearly on the floor";
+  } else if (std::abs(off_m) <= own_m || std::abs(off_m) <= own_m + half_m()) {
+    p.state = ProofState::good;
+    p.says = "as expected";
+  } else {
+    p.state = ProofState::off;
+    const Amount by = amount(std::abs(off_m), Kind::length, 0);
+    p.says = off_m > 0 ? say("{} further than expected: air, slack or clearance", by)
+                       : say("{} less than expected: is the assist off, is the port open?", by);
+  }
+}
+
+ProofPress press(ProofId id, const Message& name, const Message& how, const Message& tells) {
+  ProofPress p;
+  p.id = id;
+  p.name = name;
+  p.how = how;
+  p.tells = tells;
+  return p;
+}
+
+void add_curve(const Job& job, Expected_curve e, std::vector<ProofPress>& list) {
+  static constexpr ProofId kIds[] = {ProofId::press_50, ProofId::press_100, ProofId::press_150,
+                                     ProofId::press_250, ProofId::press_400};
+  const double share = e.hand ? kHandShare : 1;
+  const auto add = [&](ProofPress p, double push_n) {
+    p.where = ProofWhere::reading;
+    p.push_n = push_n;
+    judge_press(job, e, p);
+    list.push_back(std::move(p));
+  };
+  const Message off =
+      e.boosted ? Message("Engine off, assist emptied by four presses. ") : Message();
+  bool all_good = true;
+  for (std::size_t i = 0; i < std::size(kIds); ++i) {
+    const double push_n = share * kProofForces_n[i];
+    add(press(kIds[i], say("Press with {}", amount(push_n, Kind::force, 0)),
+              say("{}Scale between foot and pad, tape from the seat to the pad; press slowly to {} "
+                  "and read the tape",
+                  off, amount(push_n, Kind::force, 0)),
+              push_n < 0.3 * share * 400 ? Message("slack and air: they show at a light push")
+                                         : Message("what gives: hoses, calipers, drums")),
+        push_n);
+    all_good = all_good && list.back().state == ProofState::good;
+  }
+  const double firm_n = share * kProofForces_n[2];
+  add(press(ProofId::second, "The second press in a row",
+            say("{}Press with {}, let up, press again at once, and read the second", off,
+                amount(firm_n, Kind::force, 0)),
+            "clearance: pumping takes it up, air stays"),
+      firm_n);
+  add(press(ProofId::clamped, "With the hoses clamped",
+            say("{}Clamp the flexible hoses, press with {} and read", off,
+                amount(firm_n, Kind::force, 0)),
+            "hoses and what lies behind them, from the master and its tubes"),
+      firm_n);
+  list.back().care = "Clamps made for hoses; never on braided ones, never with pliers";
+  // When the curve is as it should be nothing is left that these two could tell apart.
+  if (!all_good) return;
+  for (std::size_t i = list.size() - 2; i < list.size(); ++i)
+    if (list[i].state == ProofState::open) {
+      list[i].state = ProofState::not_asked;
+      list[i].says = "the curve is as expected: nothing is left to tell apart";
+    }
+}
+
+void add_choice(const Job& job, ProofPress p, Param param, double good, const Message& bad,
+                std::vector<ProofPress>& list) {
+  p.where = ProofWhere::value;
+  p.param = param;
+  p.number = false;
+  const Value v = value_of(job, As::plan, param);
+  if (v.settled()) {
+    p.seen = Message::of_table(option_words(param, v.si));
+    p.state = v.si == good ? ProofState::good : ProofState::stop;
+    p.says = p.state == ProofState::good ? Message("as it should be") : bad;
+  }
+  list.push_back(std::move(p));
+}
+
+void add_light_sink(const Job& job, std::vector<ProofPress>& list) {
+  ProofPress p = press(ProofId::light_sink, "Sink under a light foot",
+                       "Rest the foot lightly on the pedal for a minute, engine off; read how far "
+                       "it sinks",
+                       "a worn cup: under a firm foot it seals again");
+  p.where = ProofWhere::pump;
+  p.expect = 0;
+  p.most = kMostSink_m;
+  p.digits = 0;
+  if (const auto got = job.pump.light_sink_m) {
+    p.got = *got;
+    p.state = *got > kMostSink_m ? ProofState::stop : ProofState::good;
+    p.says = p.state == ProofState::good
+                 ? Message("it stays")
+                 : Message("Do not drive: the master lets fluid past, or a joint leaks");
+  }
+  list.push_back(std::move(p));
+}
+
+void add_after_stop(const Job& job, std::vector<ProofPress>& list) {
+  const ReserveStops stops = reserve_stops(strip_inputs(job));
+  if (!stops.stored) return;
+  ProofPress p = press(ProofId::after_stop, "Presses after the engine stopped",
+                       "Engine off, full firm presses a few seconds apart: count those that are "
+                       "helped, until the pedal is hard",
+                       "check valve, hose and store");
+  p.where = ProofWhere::value;
+  p.param = param::bleed_presses;
+  p.kind = Kind::number;
+  const ReserveCheck c = reserve_check(job, stops);
+  if (c.predicted) {
+    p.expect = *c.predicted;
+    p.least = std::max(0, *c.predicted - kCountDoubt);
+  }
+  if (c.counted) {
+    p.got = *c.counted;
+    p.state = !c.predicted ? ProofState::open : c.wrong ? ProofState::off : ProofState::good;
+    p.says = c.says;
+  }
+  list.push_back(std::move(p));
+}
+
+/// What a gate asks stands where it belongs in the order; how it stands is the gate's own.
+void add_gate(const std::vector<Gate>& gates, ProofId id, GateId gate, const Message& tells,
+              const Message& care, std::vector<ProofPress>& list) {
+  const auto g =
+      std::find_if(gates.begin(), gates.end(), [gate](const Gate& x) { return x.id == gate; });
+  if (g == gates.end()) return;
+  ProofPress p = press(id, g->words, g->how, tells);
+  p.gate = gate;
+  p.care = care;
+  p.number = g->ask.number;
+  p.kind = g->ask.kind;
+  p.digits = g->ask.digits;
+  p.expect = g->ask.predicted;
+  p.least = g->ask.least;
+  p.most = g->ask.most;
+  p.state = g->state == GateState::passed   ? ProofState::good
+            : g->state == GateState::failed ? ProofState::stop
+                                            : ProofState::open;
+  p.seen = g->evidence;
+  p.says = !g->why.empty() ? g->why : g->evidence;
+  list.push_back(std::move(p));
+}
+
+void add_gate_read(const Job& job, std::vector<ProofPress>& list) {
+  for (ProofPress& p : list)
+    if (p.gate && p.number)
+      if (const GateRecord* r = record_of(job, *p.gate); r && r->state != GateState::open)
+        p.got = r->read;
+}
+
+}  // namespace
+
+std::string_view proof_key(ProofId id) {
+  static constexpr std::string_view keys[] = {
+      "free_play",   "returns",    "returns_hot", "press_50", "press_100",  "press_150",
+      "press_250",   "press_400",  "second",      "clamped",  "light_sink", "sink",
+      "assist_drop", "after_stop", "no_assist",   "circuit",  "reserve",    "release",
+      "over_travel", "wear_room",  "lamp",        "joints"};
+  static_assert(std::size(keys) == static_cast<std::size_t>(ProofId::count_));
+  return keys[static_cast<std::size_t>(id)];
+}
+
+std::optional<std::size_t> reading_of(const Job& job, const ProofPress& p) {
+  if (!p.push_n) return std::nullopt;
+  const bool second = p.id == ProofId::second, clamped = p.id == ProofId::clamped;
+  // A scale is not met to the newton; the nearest of those taken so, the latest of equals.
+  const double near_n = std::max(15.0, 0.15 * *p.push_n);
+  std::optional<std::size_t> best;
+  for (std::size_t i = 0; i < job.readings.size(); ++i) {
+    const Reading& r = job.readings[i];
+    if (r.rejected || r.assist_alive != p.assist_on || r.second_apply != second ||
+        r.hoses_clamped != clamped)
+      continue;
+    const double off_n = std::abs(r.force_n - *p.push_n);
+    if (off_n > near_n) continue;
+    if (!best || off_n <= std::abs(job.readings[*best].force_n - *p.push_n)) best = i;
+  }
+  return best;
+}
+
+Reading proof_reading(const ProofPress& p, double force_n, double travel_m) {
+  Reading r;
+  r.force_n = force_n;
+  r.travel_m = travel_m;
+  r.assist_alive = p.assist_on;
+  r.second_apply = p.id == ProofId::second;
+  r.hoses_clamped = p.id == ProofId::clamped;
+  return r;
+}
+
+double proof_share(const Job& job, const std::vector<ConditionReport>& strip) {
+  const ConditionId id = off_id(has_assist(job, As::plan));
+  const ConditionReport* r = report_of(strip, id);
+  if (!r || !r->target || r->target->at.pad_travel_m <= 0) return 0;
+  double sum = 0;
+  for (const Sensitivity& s : sensitivities(job, id))
+    sum += std::pow(s.of(PressQuantity::travel), 2);
+  return std::sqrt(sum) / r->target->at.pad_travel_m;
+}
+
+std::vector<ProofPress> proof_protocol(const Job& job, const std::vector<ConditionReport>& strip,
+                                       ProofBands bands, std::optional<double> share) {
+  std::vector<ProofPress> list;
+  const std::vector<Gate> gates = gates_of(job, strip, {});
+  const bool clutch = works_clutch(resolve(job, As::plan));
+  const auto gate = [&](ProofId id, GateId g, const Message& tells, const Message& care = {}) {
+    add_gate(gates, id, g, tells, care, list);
+  };
+  gate(ProofId::free_play, GateId::preload, "whether the rod holds the piston on");
+  add_choice(job,
+             press(ProofId::returns, "Fluid returns at rest, cold",
+                   "Cap off, tap the pedal, look for a small fountain in the reservoir",
+                   "whether the return port is open"),
+             param::rod_returns, static_cast<double>(choice::RodReturns::yes),
+             "Do not drive: the return port is shut, brakes would stay on", list);
+  if (!clutch) {
+    Expected_curve curve = curve_of(job, strip);
+    curve.bands = bands;
+    curve.share = share;
+    add_curve(job, std::move(curve), list);
+  }
+  add_light_sink(job, list);
+  gate(ProofId::sink, GateId::sink, "leaks, and a cup that lets fluid past");
+  gate(ProofId::assist_drop, GateId::assist_drop, "whether the booster helps",
+       "In neutral, parking brake on, wheels chocked; never run it in a closed room");
+  if (!clutch) add_after_stop(job, list);
+  gate(ProofId::no_assist, GateId::no_assist, "what the driver must push with the assist dead");
+  gate(ProofId::reserve, GateId::reserve, "what is left before the floor");
+  gate(ProofId::circuit, GateId::failed_circuit, "whether half of the brakes still stop it",
+       "Standing still, chocked. Goggles: fluid runs out of the open nipple; bleed it again after");
+  gate(ProofId::release, GateId::release, "clean release");
+  gate(ProofId::over_travel, GateId::over_travel, "whether the cover can be overdone");
+  gate(ProofId::wear_room, GateId::wear_room, "room for the lining's wear");
+  gate(ProofId::lamp, GateId::lamp, "lamps");
+  gate(ProofId::joints, GateId::weep, "joints");
+  add_choice(job,
+             press(ProofId::returns_hot, "Fluid returns at rest, hot",
+                   "After a run, pedal let up for a minute: lift and turn each wheel",
+                   "whether heat shuts the return port"),
+             param::rod_returns_hot, static_cast<double>(choice::RodReturnsHot::yes),
+             "Do not drive: hot brakes stay on", list);
+  add_gate_read(job, list);
+  return list;
+}
+
+std::size_t next_press(const std::vector<ProofPress>& list) {
+  return static_cast<std::size_t>(
+      std::find_if(list.begin(), list.end(),
+                   [](const ProofPress& p) { return p.state == ProofState::open; }) -
+      list.begin());
+}
+
+std::vector<Finding> proof_findings(const Job& job, const std::vector<ConditionReport>& strip) {
+  const bool pressed = job.pump.light_sink_m || !kept_readings(job.readings).empty();
+  if (!pressed) return {};
+  std::vector<Message> off;
+  bool stop = false;
+  for (const ProofPress& p : proof_protocol(job, strip, ProofBands::needed)) {
+    const bool mine = p.where == ProofWhere::reading || p.where == ProofWhere::pump;
+    if (!mine || (p.state != ProofState::off && p.state != ProofState::stop)) continue;
+    // What forbids to drive is said first.
+    const bool stops = p.state == ProofState::stop;
+    off.insert(stops && !stop ? off.begin() : off.end(), say("{}: {}", p.name, p.says));
+    stop = stop || stops;
+  }
+  if (off.empty()) return {};
+  const Message more = off.size() == 1 ? Message()
+                                       : plural(static_cast<long>(off.size()) - 1,
+                                                "; and {} press more", "; and {} presses more");
+  return {{stop ? Severity::hard : Severity::warning, Stage::prove, FindingCode::prove_press,
+           say("{}{}", off.front(), more),
+           "within the band of this job's own figures, the reading's doubt and 2 mm",
+           "Press once more; the same again: find out which under What is wrong, mend it, press "
+           "anew",
+           "this job's own figures; common practice, no source"}};
+}
+
+}  // namespace yoke
