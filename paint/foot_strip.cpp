@@ -36,7 +36,7 @@ void draw_way(QPainter& p, const QRectF& way, const ConditionReport& c) {
       std::clamp(c.target->at.pad_travel_m / c.target->available_m, 0.0, 1.0) * way.height();
   const QRectF fill(way.left(), way.top(), way.width(), used);
   const QColor ink = c.verdict == Verdict::fails ? theme::kMarkOnDye : theme::kScribeSoft;
-  p.fillRect(fill, QBrush(ink, Qt::BDiagPattern));
+  theme::fill_hatched(p, fill, ink);
   p.setBrush(ink);
   p.setPen(Qt::NoPen);
   p.drawRoundedRect(QRectF(way.left() - 5, way.top() + used - 4, way.width() + 10, 8), 2, 2);
@@ -63,6 +63,21 @@ void draw_effort(QPainter& p, const QRectF& box, const std::optional<double>& ef
   p.setFont(small);
   p.setPen(theme::kScribeSoft);
   p.drawText(box, Qt::AlignVCenter | Qt::AlignRight, other);
+}
+
+/// What a column shows of a report: its curve and rules stay where they are.
+ConditionReport column_of(const ConditionReport& c) {
+  ConditionReport k;
+  k.id = c.id;
+  k.title = c.title;
+  k.at = c.at;
+  k.within = c.within;
+  k.verdict = c.verdict;
+  k.reason = c.reason;
+  k.brief = c.brief;
+  k.target = c.target;
+  k.effort_only_n = c.effort_only_n;
+  return k;
 }
 
 void draw_column(QPainter& p, const QRectF& box, const ConditionReport& c, bool shown,
@@ -134,7 +149,7 @@ Picture foot_strip_picture(const std::vector<ConditionReport>& strip, ConditionI
   const double w = size.width() / static_cast<double>(strip.size());
   for (size_t i = 0; i < strip.size(); ++i) {
     const QRectF box(w * static_cast<double>(i), 0, w, size.height());
-    const ConditionReport c = strip[i];
+    const ConditionReport c = column_of(strip[i]);
     const bool is_shown = c.id == shown;
     pic.layers.emplace_back([=](QPainter& p) {
       p.setClipRect(box);

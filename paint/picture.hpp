@@ -41,11 +41,15 @@ struct Picture {
   std::vector<Layer> layers;
   std::vector<Spot> spots;
   QStringList said;  ///< what a screen reader says: every painted value in words
+  /// The first layers that look the same as long as this says so: a view lays them down once.
+  std::size_t still = 0;
+  std::size_t still_key = 0;
 
-  void paint(QPainter& p) const {
-    for (const auto& layer : layers) {
+  void paint(QPainter& p) const { paint(p, 0, layers.size()); }
+  void paint(QPainter& p, std::size_t from, std::size_t to) const {
+    for (std::size_t i = from; i < to && i < layers.size(); ++i) {
       p.save();
-      layer(p);
+      layers[i](p);
       p.restore();
     }
   }

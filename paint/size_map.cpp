@@ -129,6 +129,23 @@ void draw_grid(QPainter& p, const Sweep& s, const std::vector<CellDoubt>& doubts
              Qt::AlignRight, s.pairs() ? Drawn::tr("first bore") : Drawn::tr("bore"));
 }
 
+/// The grid looks the same while this is the same: what each cell shows, and the words around it.
+std::size_t grid_key(const Sweep& s, const std::vector<CellDoubt>& doubts, const Style& style) {
+  std::size_t key = 1469598103934665603ULL;
+  const auto add = [&key](std::size_t value) { key = (key ^ value) * 1099511628211ULL; };
+  const auto add_number = [&](double value) { add(std::hash<double>{}(value)); };
+  for (std::size_t i = 0; i < s.cells.size(); ++i) {
+    add(static_cast<std::size_t>(s.cells[i].fails));
+    add_number(filled(s, doubts, i));
+  }
+  for (const double b : s.bores_m) add_number(b);
+  for (const double c : columns_of(s)) add_number(c);
+  add(s.pairs() ? 1 : 2);
+  add(static_cast<std::size_t>(style.units));
+  add(style.decimal_comma ? 1 : 2);
+  return key == 0 ? 1 : key;
+}
+
 void draw_place(QPainter& p, const QRectF& box, const QString& word, bool solid) {
   p.setRenderHint(QPainter::Antialiasing);
   p.setPen(QPen(theme::kMarkOnDye, 2.4, solid ? Qt::SolidLine : Qt::DashLine));
@@ -294,6 +311,8 @@ Picture size_map_picture(const Sweep& s, const MapMarks& marks, const Style& sty
   const auto kept = std::make_shared<const Kept>(Kept{s, marks.doubts});
   pic.layers.emplace_back(
       [=](QPainter& p) { draw_grid(p, kept->sweep, kept->doubts, g, style, size); });
+  pic.still = 1;
+  pic.still_key = grid_key(s, marks.doubts, style);
   for (size_t b = 0; b < bores; ++b)
     for (size_t r = 0; r < s.columns(); ++r)
       pic.spots.push_back(

@@ -1,8 +1,15 @@
 #include "paint/theme.hpp"
 
+#include <QCoreApplication>
 #include <QFontMetricsF>
 #include <QPainterPath>
+#include <QPixmap>
+#include <QPixmapCache>
+#include <QThread>
 #include <QtMath>
+#include <cmath>
+#include <functional>
+#include <optional>
 
 namespace yoke::theme {
 
@@ -22,7 +29,9 @@ QFont figure(int px, bool bold) {
   return f;
 }
 
-void draw_mark(QPainter& p, const QRectF& box, Mark mark, const QColor& colour) {
+namespace {
+
+void draw_mark_lines(QPainter& p, const QRectF& box, Mark mark, const QColor& colour) {
   p.save();
   p.setRenderHint(QPainter::Antialiasing);
   const double w = box.width();
@@ -63,6 +72,64 @@ void draw_mark(QPainter& p, const QRectF& box, Mark mark, const QColor& colour) 
     p.drawText(box, Qt::AlignCenter, QStringLiteral("?"));
   }
   p.restore();
+}
+
+/// On the screen, unturned and unscaled: what was drawn once is laid down again. Elsewhere (print,
+/// SVG, a turned drawing) lines stay lines.
+std::optional<double> laid_down(const QPainter& p) {
+  const QPaintDevice* d = p.device();
+  // A worker that draws the sheet has no part in the window's pixmaps.
+  if (!qApp || QThread::currentThread() != qApp->thread()) return std::nullopt;
+  if (!d || p.deviceTransform().type() > QTransform::TxScale) return std::nullopt;
+  const int type = d->devType();
+  if (type != QInternal::Widget && type != QInternal::Image && type != QInternal::Pixmap)
+    return std::nullopt;
+  const double scale = p.deviceTransform().m11();
+  return std::abs(scale - d->devicePixelRatioF()) < 1e-6 ? std::optional(scale) : std::nullopt;
+}
+
+QPixmap made_once(const QString& key, QSizeF size, double scale,
+                  const std::function<void(QPainter&)>& draw) {
+  QPixmap pixmap;
+  if (QPixmapCache::find(key, &pixmap)) return pixmap;
+  pixmap = QPixmap((size * scale).toSize());
+  pixmap.setDevicePixelRatio(scale);
+  pixmap.fill(Qt::transparent);
+  QPainter p(&pixmap);
+  draw(p);
+  p.end();
+  QPixmapCache::insert(key, pixmap);
+  return pixmap;
+}
+
+QString key_of(int kind, const QColor& colour, double size, double scale) {
+  return QStringLiteral("yoke:%1:%2:%3:%4")
+      .arg(kind)
+      .arg(colour.rgba())
+      .arg(qRound(size * 10))
+      .arg(qRound(scale * 100));
+}
+
+}  // namespace
+
+void draw_mark(QPainter& p, const QRectF& box, Mark mark, const QColor& colour) {
+  const auto scale = laid_down(p);
+  if (!scale) return draw_mark_lines(p, box, mark, colour);
+  const QString key = key_of(static_cast<int>(mark), colour, box.width(), *scale);
+  const QRectF room(2, 2, box.width(), box.height());
+  p.drawPixmap(box.topLeft() - room.topLeft(),
+               made_once(key, room.size() + QSizeF(4, 4), *scale,
+                         [&](QPainter& once) { draw_mark_lines(once, room, mark, colour); }));
+}
+
+void fill_hatched(QPainter& p, const QRectF& box, const QColor& colour) {
+  const auto scale = laid_down(p);
+  if (!scale) return p.fillRect(box, QBrush(colour, Qt::BDiagPattern));
+  const QString key = key_of(-1, colour, 0, *scale);
+  constexpr double kTile = 48;  // a whole number of the pattern's periods
+  p.drawTiledPixmap(box, made_once(key, QSizeF(kTile, kTile), *scale, [&](QPainter& once) {
+                      once.fillRect(QRectF(0, 0, kTile, kTile), QBrush(colour, Qt::BDiagPattern));
+                    }));
 }
 
 void draw_arrow_head(QPainter& p, QPointF tip, double angle_deg, double size) {

@@ -33,6 +33,8 @@ enum class Mark { tick, rests, cross, query };
 /// State by shape: a tick in a ring, a wave over a line in a ring that is open below, a cross in a
 /// square, a question mark in a broken ring.
 void draw_mark(QPainter& p, const QRectF& box, Mark mark, const QColor& colour);
+/// Slanting lines, as a used part of a way is shown.
+void fill_hatched(QPainter& p, const QRectF& box, const QColor& colour);
 /// A straight dimension line with small filled ticks at both ends and a label beside its middle.
 void draw_dimension(QPainter& p, QPointF a, QPointF b, const QString& label, const QColor& colour,
                     bool unknown);

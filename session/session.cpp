@@ -1,5 +1,7 @@
 #include "session/session.hpp"
 
+#include <QCoreApplication>
+#include <QEvent>
 #include <algorithm>
 
 #include "document/param/arms.hpp"
@@ -159,8 +161,25 @@ void Session::announce() {
   recompute();
   // Not restarted by each edit: a long drag must not keep the journal waiting.
   if (!journal_timer_.isActive()) journal_timer_.start();
-  emit changed();
+  tell();
   emit file_changed();
+}
+
+void Session::tell() {
+  emit changed();
+  judge_later();
+}
+
+/// Behind the painting of what changed: its event has a lower priority than a widget's update.
+void Session::judge_later() {
+  if (judging_) return;
+  judging_ = true;
+  QCoreApplication::postEvent(this, new QEvent(QEvent::User), Qt::LowEventPriority - 1);
+}
+
+void Session::customEvent(QEvent*) {
+  judging_ = false;
+  emit judged();
 }
 
 void Session::recompute() {
@@ -212,7 +231,7 @@ void Session::take(Job job) {
   journal_timer_.stop();
   load(std::move(job), {});
   stamp_.reset();
-  emit changed();
+  tell();
   emit pressed();
   emit file_changed();
 }
@@ -235,7 +254,7 @@ Expected<bool> Session::open_file(const std::filesystem::path& file) {
     else
       leftovers_.push_back(std::move(left));
   }
-  emit changed();
+  tell();
   emit pressed();
   emit file_changed();
   return true;
@@ -329,7 +348,7 @@ Expected<bool> Session::bring_back(const Leftover& left) {
   write_journal_now();
   if (left.owner == Leftover::Owner::gone && journal_.stands()) remove_leftover(left);
   std::erase_if(leftovers_, [&](const Leftover& l) { return l.path == taken; });
-  emit changed();
+  tell();
   emit pressed();
   emit file_changed();
   return true;

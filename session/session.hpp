@@ -112,6 +112,7 @@ class Session : public QObject {
 
  signals:
   void changed();        ///< the job, or what is computed from it
+  void judged();         ///< after it, once what changed is painted: words around the work follow
   void pressed();        ///< the pad, or the shown condition
   void rules_made();     ///< the rule book of the job as it is
   void style_changed();  ///< units
@@ -126,6 +127,10 @@ class Session : public QObject {
     std::shared_ptr<const Job> job;  ///< shared with what was shown then: nothing is copied
   };
   void keep_for_undo(Undo step);
+  void customEvent(QEvent* e) override;
+  void judge_later();
+  void tell();
+  bool judging_ = false;
   void load(Job job, std::filesystem::path path);
   void recompute();
   void announce();

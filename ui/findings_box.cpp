@@ -45,7 +45,7 @@ FindingsBox::FindingsBox(Session& session, Stage stage, QWidget* parent)
   const auto again = [this] {
     if (parentWidget()->isVisible()) refresh();
   };
-  connect(&session_, &Session::changed, this, again);
+  connect(&session_, &Session::judged, this, again);
   connect(&session_, &Session::rules_made, this, again);
   connect(&session_, &Session::style_changed, this, again);
   refresh();

@@ -71,7 +71,7 @@ MainWindow::MainWindow(Session& session, Dialogs dialogs)
   connect(&session_, &Session::pressed, this, [this] {
     if (stage_ == Stage::survey) survey()->follow_condition();
   });
-  connect(&session_, &Session::changed, this, &MainWindow::announce_hard);
+  connect(&session_, &Session::judged, this, &MainWindow::announce_hard);
   status_ = plain_label({}, "onDye", this);
   build_menus();
   connect(&session_, &Session::file_changed, this, &MainWindow::refresh_title);

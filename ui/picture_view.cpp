@@ -103,7 +103,8 @@ void PictureView::paintEvent(QPaintEvent*) {
   build();
   QPainter p(this);
   p.fillRect(rect(), theme::kDye);
-  picture_.paint(p);
+  paint_still(p);
+  picture_.paint(p, picture_.still, picture_.layers.size());
   if (hasFocus()) {
     p.setPen(QPen(theme::kMarkOnDye, 2));
     p.setBrush(Qt::NoBrush);
@@ -111,6 +112,22 @@ void PictureView::paintEvent(QPaintEvent*) {
     if (const Spot* s = walkable_ ? walked() : nullptr)
       p.drawRoundedRect(s->area.adjusted(3, 3, -3, -3), 4, 4);
   }
+}
+
+/// What did not change since the last time is laid down as it was drawn then.
+void PictureView::paint_still(QPainter& p) {
+  if (picture_.still == 0) return;
+  const double scale = devicePixelRatioF();
+  const QSize pixels = (QSizeF(size()) * scale).toSize();
+  if (still_.size() != pixels || still_key_ != picture_.still_key) {
+    still_ = QPixmap(pixels);
+    still_.setDevicePixelRatio(scale);
+    still_.fill(theme::kDye);
+    QPainter once(&still_);
+    picture_.paint(once, 0, picture_.still);
+    still_key_ = picture_.still_key;
+  }
+  p.drawPixmap(0, 0, still_);
 }
 
 void PictureView::resizeEvent(QResizeEvent*) {

@@ -1,6 +1,7 @@
 // Shows a picture and answers touch: one widget for every drawing.
 #pragma once
 
+#include <QPixmap>
 #include <QWidget>
 #include <functional>
 #include <optional>
@@ -50,10 +51,13 @@ class PictureView : public QWidget {
 
  private:
   void build() const;
+  void paint_still(QPainter& p);
   Make make_;
   QString name_;
   mutable Picture picture_;
   mutable bool stale_ = true;
+  QPixmap still_;  ///< the picture's first layers, as long as they look the same
+  std::size_t still_key_ = 0;
   bool walkable_ = false;
   std::optional<std::size_t> walked_;
   QString grabbed_;

@@ -81,12 +81,17 @@ StagePage::StagePage(Session& session, Stage stage, const QString& question, QWi
   }
   const auto again = [this] {
     if (!isVisible()) return;
-    show_faces_of_job();
-    refresh_sentence();
     refresh();
     if (figures_ && sides_->currentWidget() == figures_) figures_->refresh();
   };
+  const auto said = [this] {
+    if (!isVisible()) return;
+    show_faces_of_job();
+    refresh_sentence();
+  };
   connect(&session_, &Session::changed, this, again);
+  connect(&session_, &Session::judged, this, said);
+  connect(&session_, &Session::style_changed, this, said);
   connect(&session_, &Session::style_changed, this, again);
 }
 

@@ -89,7 +89,7 @@ StageRail::StageRail(Session& session, QWidget* parent) : QWidget(parent), sessi
     connect(b, &QAbstractButton::clicked, this, [this, s] { emit chosen(s); });
   }
   box->addStretch(0);
-  connect(&session_, &Session::changed, this, &StageRail::refresh);
+  connect(&session_, &Session::judged, this, &StageRail::refresh);
   refresh();
 }
 

@@ -151,7 +151,8 @@ TEST_CASE("each stage says one sentence, taken from the judgement, and the key i
   });
   const auto better = better_cell(b.session);
   if (better) {
-    CHECK(page->next_step()->text().startsWith("Ctrl+B takes "));
+    QApplication::processEvents();  // words around the work come behind the painting
+  CHECK(page->next_step()->text().startsWith("Ctrl+B takes "));
     b.window->action("take_better")->trigger();
     CHECK(value_of(b.session.job(), As::plan, param::master_bore).si == Approx(better->bore_m));
     CHECK_FALSE(better_cell(b.session));

@@ -371,6 +371,7 @@ TEST_CASE("what becomes dangerous by an edit is announced, what was dangerous be
   Bench b;
   open(b, known_job());
   b.session.set_value(As::plan, param::circuit_fr, chosen(choice::WheelOutlet::n2));
+  QApplication::processEvents();  // words around the work come behind the painting
   QLabel* notice = nullptr;
   for (auto* l : b.window->findChildren<QLabel*>())
     if (l->accessibleName() == "New: do not drive") notice = l;
@@ -378,15 +379,18 @@ TEST_CASE("what becomes dangerous by an edit is announced, what was dangerous be
   CHECK(notice->isVisible());
   CHECK(notice->text().contains("front right are on different outlets"));
   b.session.set_value(As::plan, param::front_mu, {0.4, How::stated, 0, {}});
+  QApplication::processEvents();
   CHECK_FALSE(notice->isVisible());
   b.session.undo();
   b.session.undo();
+  QApplication::processEvents();
   CHECK_FALSE(notice->isVisible());  // mended
 }
 
 TEST_CASE("the rail counts in words that fit the count") {
   Bench b;
   REQUIRE(b.window->open_path(demo(b.dir)));
+  QApplication::processEvents();
   CHECK(b.window->rail()
             ->button(Stage::size)
             ->accessibleDescription()

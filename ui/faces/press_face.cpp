@@ -48,6 +48,7 @@ PressFace::PressFace(Session& session, QWidget* parent) : Face(parent), session_
   area->setMinimumWidth(330);
   row->addWidget(area, 4);
   row->addWidget(build_side(), 7);
+  connect(&session_, &Session::judged, this, &PressFace::press_bands);
 }
 
 QWidget* PressFace::build_side() {
@@ -200,16 +201,25 @@ void PressFace::rejected() {
   told(reject_press(session_, press, note_->text().trimmed().toStdString()));
 }
 
+/// What the bands rest on is pressed again when a value was changed, behind the painting.
+void PressFace::press_bands() {
+  if (share_ && !isVisible()) return;
+  const Job& job = session_.job();
+  if (share_ && job.found == values_.found && job.plan == values_.plan &&
+      job.built == values_.built)
+    return;
+  const double share = proof_share(job, session_.strip());
+  values_.found = job.found;
+  values_.plan = job.plan;
+  values_.built = job.built;
+  if (share_ == share) return;
+  share_ = share;
+  refresh();
+}
+
 void PressFace::refresh() {
   const Job& job = session_.job();
-  // What the bands rest on is pressed again only when a value was changed.
-  if (!share_ || job.found != values_.found || job.plan != values_.plan ||
-      job.built != values_.built) {
-    share_ = proof_share(job, session_.strip());
-    values_.found = job.found;
-    values_.plan = job.plan;
-    values_.built = job.built;
-  }
+  if (!share_) return press_bands();
   presses_ = proof_protocol(job, session_.strip(), ProofBands::all, share_);
   if (!chosen_ || at_ >= presses_.size()) at_ = next_press(presses_);
   if (at_ >= presses_.size()) at_ = 0;

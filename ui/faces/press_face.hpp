@@ -41,6 +41,7 @@ class PressFace : public Face {
   void step(int by);
   void told(const Expected<bool>& done);
   void show_press();
+  void press_bands();
   [[nodiscard]] const ProofPress* now() const;
   Session& session_;
   std::vector<ProofPress> presses_;
