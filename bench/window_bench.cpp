@@ -3,6 +3,7 @@
 #include <benchmark/benchmark.h>
 
 #include <QApplication>
+#include <QMouseEvent>
 #include <QSettings>
 #include <QTemporaryDir>
 #include <QWidget>
@@ -135,6 +136,36 @@ void edit(benchmark::State& state, Size size, Stage stage, std::size_t face) {
       static_cast<double>(std::max<benchmark::IterationCount>(1, state.iterations()));
 }
 
+/// The hand is drawn through the map from cell to cell, on a large screen.
+void drag_map(benchmark::State& state) {
+  Session session;
+  session.take(job_of(demo));
+  MainWindow window(session, silent());
+  window.resize(2560, 1440);
+  window.show();
+  window.show_stage(Stage::size);
+  QApplication::processEvents();
+  MapView* map = static_cast<SizePage*>(window.page(Stage::size))->map_face()->map();
+  std::vector<QPointF> cells;
+  for (const Spot& s : map->picture().spots)
+    if (s.id.startsWith(QStringLiteral("cell:"))) cells.push_back(s.area.center());
+  const auto mouse = [&](QEvent::Type what, QPointF at) {
+    QMouseEvent e(what, at, map->mapToGlobal(at), Qt::LeftButton, Qt::LeftButton, {});
+    QCoreApplication::sendEvent(map, &e);
+  };
+  mouse(QEvent::MouseButtonPress, cells[cells.size() / 2]);
+  QApplication::processEvents();
+  std::size_t n = 0;
+  for (auto _ : state) {
+    const double before = cpu_s();
+    mouse(QEvent::MouseMove, cells[cells.size() / 2 + n++ % 12]);
+    for (const int what : {QEvent::MetaCall, QEvent::LayoutRequest, QEvent::UpdateRequest})
+      QCoreApplication::sendPostedEvents(nullptr, what);
+    state.SetIterationTime(cpu_s() - before);
+    QApplication::processEvents();
+  }
+}
+
 const char* name_of(Size size) {
   return size == empty ? "empty" : size == demo ? "demo" : "largest";
 }
@@ -179,6 +210,7 @@ int main(int argc, char** argv) {
     benchmark::RegisterBenchmark((std::string("start/") + name_of(size)).c_str(),
                                  [size](benchmark::State& state) { window_with(state, size); })
         ->Unit(ms);
+  benchmark::RegisterBenchmark("drag/map_2560x1440", drag_map)->Unit(ms)->UseManualTime();
   register_edits();
   benchmark::RunSpecifiedBenchmarks();
   return 0;

@@ -102,8 +102,10 @@ void PictureView::build() const {
 void PictureView::paintEvent(QPaintEvent*) {
   build();
   QPainter p(this);
-  p.fillRect(rect(), theme::kDye);
-  paint_still(p);
+  if (picture_.still > 0)
+    paint_still(p);
+  else
+    p.fillRect(rect(), theme::kDye);
   picture_.paint(p, picture_.still, picture_.layers.size());
   if (hasFocus()) {
     p.setPen(QPen(theme::kMarkOnDye, 2));
@@ -116,7 +118,6 @@ void PictureView::paintEvent(QPaintEvent*) {
 
 /// What did not change since the last time is laid down as it was drawn then.
 void PictureView::paint_still(QPainter& p) {
-  if (picture_.still == 0) return;
   const double scale = devicePixelRatioF();
   const QSize pixels = (QSizeF(size()) * scale).toSize();
   if (still_.size() != pixels || still_key_ != picture_.still_key) {

@@ -168,6 +168,7 @@ TEST_CASE("touching a wheel flips its outlet, and a crossing is a finding") {
   QApplication::processEvents();  // words around the work come behind the painting
   CHECK(b.window->page(Stage::plumb)->findChild<FindingsBox*>()->text().contains("Crossed"));
   b.window->action("undo")->trigger();
+  QApplication::processEvents();
   CHECK_FALSE(b.window->page(Stage::plumb)->findChild<FindingsBox*>()->text().contains("Crossed"));
 }
 
