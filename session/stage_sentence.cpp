@@ -14,6 +14,7 @@
 #include "session/stage_views.hpp"
 #include "sizing/relative.hpp"
 #include "work/bleed_checks.hpp"
+#include "work/bleed_count.hpp"
 #include "work/bleeding.hpp"
 #include "work/parts_gate.hpp"
 #include "work/steps.hpp"
@@ -184,6 +185,26 @@ Sentence install_sentence(const Session& s) {
   return w;
 }
 
+/// The next count at a nipple, in the way that was chosen.
+Message next_count(const BleedPlan& plan, const BleedRow& r, const Message& who) {
+  const int n = r.done.strokes - r.done.began_at + 1;
+  const bool told = r.planned && r.planned->strokes > 0;
+  if (plan.way == BleedWayId::reverse) {
+    if (r.refill_due) return say("Draw the reservoir down before another mark at {}", who);
+    return told ? say("Next: {}, mark {} of about {} of the syringe", who, n, r.planned->strokes)
+                : say("Next: {}, mark {} of the syringe", who, n);
+  }
+  if (counts_marks(plan.way)) {
+    if (r.refill_due) return say("Top up before another mark at {}", who);
+    return told ? say("Next: {}, mark {} of about {} of the bottle", who, n, r.planned->strokes)
+                : say("Next: {}, mark {} of the bottle", who, n);
+  }
+  if (r.refill_due) return say("Top up before another stroke at {}", who);
+  return told ? say("Next: {}, stroke {} of about {}, top up every {}", who, n, r.planned->strokes,
+                    r.planned->refill_every)
+              : say("Next: {}, stroke {}", who, n);
+}
+
 Sentence bleed_sentence(const Session& s) {
   const BleedPlan plan = bleed_plan(s.job());
   const auto rows = bleed_rows(s.job(), plan);
@@ -200,13 +221,7 @@ Sentence bleed_sentence(const Session& s) {
     ++left;
     if (left > 1 || !w.next.empty()) continue;
     const Message who = r.wheel ? Message::of_table(wheel_words(*r.wheel)) : Message("the slave");
-    if (r.refill_due)
-      w.next = say("Top up before another stroke at {}", who);
-    else if (r.planned && r.planned->strokes > 0)
-      w.next = say("Next: {}, stroke {} of about {}, top up every {}", who, r.done.strokes + 1,
-                   r.planned->strokes, r.planned->refill_every);
-    else
-      w.next = say("Next: {}, stroke {}", who, r.done.strokes + 1);
+    w.next = next_count(plan, r, who);
   }
   if (left == 0)
     if (const auto open = not_dry(s.job(), WipeRound::pressed); !open.empty())

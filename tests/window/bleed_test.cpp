@@ -164,6 +164,20 @@ TEST_CASE("the way that is touched is drawn out, and choosing it reaches plan, w
   CHECK(page->coach()->findChild<QPushButton*>("bleed:clear")->text().contains("Helper's stroke"));
   press(page->coach(), "bleed:bubbles");
   CHECK(b.session.job().bleeding.at("rr").way == "vacuum");
+  // From below the reservoir rises: every place says draw down, not top up.
+  Job from_below = b.session.job();
+  set(from_below, "bleed.way=reverse; bleed.room=10 ml; bleed.syringe=10 ml; bleed.bench=tubes");
+  bleed_clear(from_below, "bench");
+  for (int i = 0; i < 2; ++i) count_at(from_below, bleed_plan(from_below), "rr", true);
+  b.session.take(from_below);
+  QApplication::processEvents();
+  CHECK(page->next_step()->text().contains("Draw the reservoir down"));
+  page->coach()->go_to("rr");
+  CHECK(shows(page->coach(), "DRAW IT DOWN NOW"));
+  CHECK(found(b.session, FindingCode::bleed_level));
+  CHECK(page->coach()->chambers()->picture().said.join(' ').contains("runs over"));
+  set(job, "bleed.way=vacuum");
+  b.session.take(job);
   page->show_face(1);
   touch(BleedWayId::car);
   QTest::mouseClick(way->choose(), Qt::LeftButton);
