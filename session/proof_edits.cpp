@@ -26,7 +26,7 @@ Expected<bool> take_reading(Session& session, const ProofPress& press, const Pre
   if (!read) return fail(read.error());
   Reading r = proof_reading(press, read->force_n, read->travel_m);
   r.note = entry.note;
-  const double near_n = std::max(15.0, 0.15 * *press.push_n);
+  const double near_n = near_push_n(press);
   if (std::abs(r.force_n - *press.push_n) > near_n)
     return fail(
         {"reading", typed.force,

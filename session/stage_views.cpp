@@ -147,10 +147,9 @@ std::vector<Message> prove_verdict(const Job& job) {
   if (!a.system) return {cannot_say(a.missing_system)};
   const bool boosted = has_assist(job, As::plan);
   for (const bool alive : {false, true}) {
-    const auto count =
-        std::count_if(job.readings.begin(), job.readings.end(), [&](const Reading& r) {
-          return !r.rejected && (!boosted || r.assist_alive == alive);
-        });
+    const auto count = std::count_if(
+        job.readings.begin(), job.readings.end(),
+        [&](const Reading& r) { return !r.rejected && (!boosted || r.assist_alive == alive); });
     if (count == 0 || (!boosted && alive)) continue;
     std::vector<Reading> readings = job.readings;
     if (!boosted)

@@ -10,8 +10,8 @@
 #include "doubt/doubt.hpp"
 #include "plumbing/joints.hpp"
 #include "plumbing/supply_lines.hpp"
-#include "strip/settle.hpp"
 #include "protocol/protocol.hpp"
+#include "strip/settle.hpp"
 #include "work/bleed_checks.hpp"
 #include "work/lamps.hpp"
 

@@ -19,7 +19,7 @@ constexpr double kMostSink_m = 0.002;   // of a light push, as of a firm one
 constexpr double kEightInTen = 1.2816;  // standard uncertainties to either side
 
 /// What the presses of the curve are held against.
-struct Expected_curve {
+struct CurveAsked {
   std::optional<FeelModel> once, again, clamped;
   std::optional<double> share;  ///< standard uncertainty of a travel over the travel
   const Job* job = nullptr;
@@ -45,8 +45,8 @@ ConditionId off_id(bool boosted) {
   return boosted ? ConditionId::assist_lost : ConditionId::plan;
 }
 
-Expected_curve curve_of(const Job& job, const std::vector<ConditionReport>& strip) {
-  Expected_curve e;
+CurveAsked curve_of(const Job& job, const std::vector<ConditionReport>& strip) {
+  CurveAsked e;
   e.job = &job;
   e.strip = &strip;
   const Assembly a = assemble(job, As::plan);
@@ -64,12 +64,12 @@ Expected_curve curve_of(const Job& job, const std::vector<ConditionReport>& stri
   return e;
 }
 
-double share_of(Expected_curve& e) {
+double share_of(CurveAsked& e) {
   if (!e.share) e.share = proof_share(*e.job, *e.strip);
   return *e.share;
 }
 
-const FeelModel* model_for(const Expected_curve& e, ProofId id) {
+const FeelModel* model_for(const CurveAsked& e, ProofId id) {
   const auto& m = id == ProofId::second ? e.again : id == ProofId::clamped ? e.clamped : e.once;
   return m ? &*m : nullptr;
 }
@@ -83,7 +83,7 @@ double doubt_m(const FeelModel& m, const Reading& r) {
   return std::hypot(r.travel_uncertainty_m, slope * r.force_uncertainty_n);
 }
 
-void judge_press(const Job& job, Expected_curve& e, ProofPress& p) {
+void judge_press(const Job& job, CurveAsked& e, ProofPress& p) {
   const FeelModel* m = model_for(e, p.id);
   if (!m) {
     p.says = "cannot be predicted: the brakes are not known well enough";
@@ -131,7 +131,7 @@ ProofPress press(ProofId id, const Message& name, const Message& how, const Mess
   return p;
 }
 
-void add_curve(const Job& job, Expected_curve e, std::vector<ProofPress>& list) {
+void add_curve(const Job& job, CurveAsked e, std::vector<ProofPress>& list) {
   static constexpr ProofId kIds[] = {ProofId::press_50, ProofId::press_100, ProofId::press_150,
                                      ProofId::press_250, ProofId::press_400};
   const double share = e.hand ? kHandShare : 1;
@@ -264,44 +264,6 @@ void add_gate_read(const Job& job, std::vector<ProofPress>& list) {
 
 }  // namespace
 
-std::string_view proof_key(ProofId id) {
-  static constexpr std::string_view keys[] = {
-      "free_play",   "returns",    "returns_hot", "press_50", "press_100",  "press_150",
-      "press_250",   "press_400",  "second",      "clamped",  "light_sink", "sink",
-      "assist_drop", "after_stop", "no_assist",   "circuit",  "reserve",    "release",
-      "over_travel", "wear_room",  "lamp",        "joints"};
-  static_assert(std::size(keys) == static_cast<std::size_t>(ProofId::count_));
-  return keys[static_cast<std::size_t>(id)];
-}
-
-std::optional<std::size_t> reading_of(const Job& job, const ProofPress& p) {
-  if (!p.push_n) return std::nullopt;
-  const bool second = p.id == ProofId::second, clamped = p.id == ProofId::clamped;
-  // A scale is not met to the newton; the nearest of those taken so, the latest of equals.
-  const double near_n = std::max(15.0, 0.15 * *p.push_n);
-  std::optional<std::size_t> best;
-  for (std::size_t i = 0; i < job.readings.size(); ++i) {
-    const Reading& r = job.readings[i];
-    if (r.rejected || r.assist_alive != p.assist_on || r.second_apply != second ||
-        r.hoses_clamped != clamped)
-      continue;
-    const double off_n = std::abs(r.force_n - *p.push_n);
-    if (off_n > near_n) continue;
-    if (!best || off_n <= std::abs(job.readings[*best].force_n - *p.push_n)) best = i;
-  }
-  return best;
-}
-
-Reading proof_reading(const ProofPress& p, double force_n, double travel_m) {
-  Reading r;
-  r.force_n = force_n;
-  r.travel_m = travel_m;
-  r.assist_alive = p.assist_on;
-  r.second_apply = p.id == ProofId::second;
-  r.hoses_clamped = p.id == ProofId::clamped;
-  return r;
-}
-
 double proof_share(const Job& job, const std::vector<ConditionReport>& strip) {
   const ConditionId id = off_id(has_assist(job, As::plan));
   const ConditionReport* r = report_of(strip, id);
@@ -328,7 +290,7 @@ std::vector<ProofPress> proof_protocol(const Job& job, const std::vector<Conditi
              param::rod_returns, static_cast<double>(choice::RodReturns::yes),
              "Do not drive: the return port is shut, brakes would stay on", list);
   if (!clutch) {
-    Expected_curve curve = curve_of(job, strip);
+    CurveAsked curve = curve_of(job, strip);
     curve.bands = bands;
     curve.share = share;
     add_curve(job, std::move(curve), list);
@@ -357,21 +319,29 @@ std::vector<ProofPress> proof_protocol(const Job& job, const std::vector<Conditi
   return list;
 }
 
-std::size_t next_press(const std::vector<ProofPress>& list) {
-  return static_cast<std::size_t>(
-      std::find_if(list.begin(), list.end(),
-                   [](const ProofPress& p) { return p.state == ProofState::open; }) -
-      list.begin());
+namespace {
+
+/// What is kept nowhere else: the curve, and the light foot. Gates speak for themselves.
+std::vector<ProofPress> pressed_here(const Job& job, const std::vector<ConditionReport>& strip) {
+  std::vector<ProofPress> list;
+  if (!works_clutch(resolve(job, As::plan))) {
+    CurveAsked curve = curve_of(job, strip);
+    curve.bands = ProofBands::needed;
+    add_curve(job, std::move(curve), list);
+  }
+  add_light_sink(job, list);
+  return list;
 }
+
+}  // namespace
 
 std::vector<Finding> proof_findings(const Job& job, const std::vector<ConditionReport>& strip) {
   const bool pressed = job.pump.light_sink_m || !kept_readings(job.readings).empty();
   if (!pressed) return {};
   std::vector<Message> off;
   bool stop = false;
-  for (const ProofPress& p : proof_protocol(job, strip, ProofBands::needed)) {
-    const bool mine = p.where == ProofWhere::reading || p.where == ProofWhere::pump;
-    if (!mine || (p.state != ProofState::off && p.state != ProofState::stop)) continue;
+  for (const ProofPress& p : pressed_here(job, strip)) {
+    if (p.state != ProofState::off && p.state != ProofState::stop) continue;
     // What forbids to drive is said first.
     const bool stops = p.state == ProofState::stop;
     off.insert(stops && !stop ? off.begin() : off.end(), say("{}: {}", p.name, p.says));

@@ -94,6 +94,8 @@ inline constexpr double kHandShare = 0.4;
 /// The first that is open and asked; the number of them when none is.
 [[nodiscard]] std::size_t next_press(const std::vector<ProofPress>& list);
 
+/// A scale is not met to the newton: how far off the push that is asked may be.
+[[nodiscard]] double near_push_n(const ProofPress& press);
 /// A reading of a press of the curve as it is entered.
 [[nodiscard]] Reading proof_reading(const ProofPress& press, double force_n, double travel_m);
 /// The reading that a press of the curve is judged by; nothing: none yet.

@@ -105,7 +105,7 @@ ClearState clear_state(const Job& job, const BleedPlan& plan, const std::string&
   const bool told = at && each_m3 > 0 && at->branch.value() > 0;
   if (told) {
     s.through = Volume{s.counts * each_m3};
-    s.wanted = Volume{kThroughShare * at->branch.value()};
+    s.wanted = Volume{through_share(plan.way) * at->branch.value()};
     const double left_m3 = s.wanted.value() - s.through.value();
     s.counts_left = std::max(0, static_cast<int>(std::ceil(left_m3 / each_m3 - 1e-9)));
   }

@@ -22,6 +22,11 @@ inline constexpr int kClearStrokes = 3;
 inline constexpr double kMark_m3 = 5e-6;
 /// So many times what a branch holds goes through it before it may be called clear.
 inline constexpr double kThroughShare = 1.5;
+/// By vacuum a helper's strokes judge it at the end: they show what is still in the line.
+inline constexpr double kThroughVacuum = 1.2;
+[[nodiscard]] constexpr double through_share(BleedWayId way) {
+  return way == BleedWayId::vacuum ? kThroughVacuum : kThroughShare;
+}
 
 /// Counted by marks: no pedal is pressed.
 [[nodiscard]] bool counts_marks(BleedWayId way);

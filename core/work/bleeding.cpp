@@ -51,7 +51,7 @@ namespace {
 void count_out(BleedWheel& b, BleedWayId way, double chamber_m3) {
   const double count_m3 = per_count(b, way).value();
   if (count_m3 <= 1e-9) return;
-  b.strokes = static_cast<int>(std::ceil(kThroughShare * b.branch.value() / count_m3));
+  b.strokes = static_cast<int>(std::ceil(through_share(way) * b.branch.value() / count_m3));
   // A quarter of the chamber stays: the level must never come near the port.
   b.refill_every = std::max(1, static_cast<int>(std::floor(0.75 * chamber_m3 / count_m3)));
   b.refills = (b.strokes - 1) / b.refill_every;
@@ -110,7 +110,7 @@ BleedPlan clutch_plan(const Job& job, const Values& v) {
     if (value_of(job, As::plan, p).origin == Origin::typical) plan.typical.push_back(p);
   rest_on(job, {param::master_bore, param::master_stroke1}, plan);
   count_out(*plan.slave, plan.way, chamber_m3);
-  plan.fluid += plan.slave->branch * (2 * kThroughShare);
+  plan.fluid += plan.slave->branch * (2 * through_share(plan.way));
   return plan;
 }
 

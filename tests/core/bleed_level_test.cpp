@@ -180,3 +180,17 @@ TEST_CASE("with plugs the master is bled when its push shrinks, not after a coun
   set(job, "bleed.bench=tubes");
   CHECK(bench_clear(job));  // thirty without a bubble
 }
+
+TEST_CASE(
+    "pumped against a shut connector only the master is bled, the slave is never called clear") {
+  Job job = known_clutch();
+  set(job, "bleed.way=connector; bleed.slave_screw=top");
+  const BleedPlan p = bleed_plan(job);
+  for (int i = 0; i < 60; ++i) count_at(job, p, "slave", false);
+  CHECK(clear_state(job, p, "slave").lack == ClearLack::beyond);
+  CHECK_FALSE(all_bled(job));
+  // Joined, and bled another way: what went before counts for what it moved.
+  set(job, "bleed.way=helper");
+  for (int i = 0; i < kClearStrokes; ++i) count_at(job, bleed_plan(job), "slave", false);
+  CHECK(all_bled(job));
+}

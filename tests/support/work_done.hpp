@@ -26,8 +26,7 @@ inline void bleed_clear(Job& job, const std::string& key) {
 
 inline void do_all_work(Job& job) {
   for (const Step& s : install_steps(job)) record_for(job, s.id).done = true;
-  for (const BleedRow& row : bleed_rows(job, bleed_plan(job)))
-    bleed_clear(job, row.key);
+  for (const BleedRow& row : bleed_rows(job, bleed_plan(job))) bleed_clear(job, row.key);
   for (const WipedJoint& w : wipe_map(job))
     for (const WipeRound r : kWipeRounds) wipe(job, w.joint.key, r, Wiped::dry);
 }

@@ -97,4 +97,15 @@ struct Bench {
   }
 };
 
+/// A place of a picture by its id.
+inline void click_spot(PictureView* view, const std::string& id) {
+  for (const Spot& s : view->picture().spots)
+    if (s.id == QString::fromStdString(id)) {
+      QTest::mouseClick(view, Qt::LeftButton, Qt::NoModifier, s.area.center().toPoint());
+      QApplication::processEvents();
+      return;
+    }
+  FAIL(id);
+}
+
 }  // namespace yoke::test

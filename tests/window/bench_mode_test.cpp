@@ -20,16 +20,6 @@ using namespace yoke::test;
 
 namespace {
 
-void click_spot(PictureView* view, const QString& id) {
-  for (const Spot& s : view->picture().spots)
-    if (s.id == id) {
-      QTest::mouseClick(view, Qt::LeftButton, {}, s.area.center().toPoint());
-      QApplication::processEvents();
-      return;
-    }
-  FAIL("no place " << id.toStdString());
-}
-
 QStringList face_names(StagePage* page) {
   QStringList names;
   for (auto* b : page->findChildren<QPushButton*>(QStringLiteral("face")))
@@ -49,7 +39,7 @@ TEST_CASE("a new job asks what it is: the choice sets its facts and asks for the
   REQUIRE(b.window->begins());
   CHECK(b.window->begin()->kinds()->hasFocus());
   click_spot(b.window->begin()->kinds(),
-             QStringLiteral("kind:%1").arg(static_cast<int>(choice::TargetJob::circuits)));
+             "kind:" + std::to_string(static_cast<int>(choice::TargetJob::circuits)));
   CHECK_FALSE(b.window->begins());
   CHECK(is(b.session.job(), As::found, choice::MasterKind::single));
   CHECK(is(b.session.job(), As::plan, choice::MasterKind::tandem));
@@ -63,7 +53,7 @@ TEST_CASE("a first hydraulic clutch asks nothing about an old unit, and shows no
   Bench b;
   b.window->show_begin();
   click_spot(b.window->begin()->kinds(),
-             QStringLiteral("kind:%1").arg(static_cast<int>(choice::TargetJob::cable)));
+             "kind:" + std::to_string(static_cast<int>(choice::TargetJob::cable)));
   CHECK(is(b.session.job(), As::plan, choice::ControlUse::clutch));
   const QStringList survey = face_names(b.window->page(Stage::survey));
   CHECK_FALSE(survey.contains("What is wrong"));
@@ -80,7 +70,7 @@ TEST_CASE("only two bores: three stages, and the first answer from four numbers"
   Bench b;
   b.window->show_begin();
   click_spot(b.window->begin()->kinds(),
-             QStringLiteral("kind:%1").arg(static_cast<int>(choice::TargetJob::bores)));
+             "kind:" + std::to_string(static_cast<int>(choice::TargetJob::bores)));
   CHECK(b.window->stage() == Stage::size);
   int shown = 0;
   for (const Stage s : kStages) shown += b.window->rail()->button(s)->isVisible() ? 1 : 0;
@@ -152,7 +142,7 @@ TEST_CASE("each stage says one sentence, taken from the judgement, and the key i
   const auto better = better_cell(b.session);
   if (better) {
     QApplication::processEvents();  // words around the work come behind the painting
-  CHECK(page->next_step()->text().startsWith("Ctrl+B takes "));
+    CHECK(page->next_step()->text().startsWith("Ctrl+B takes "));
     b.window->action("take_better")->trigger();
     CHECK(value_of(b.session.job(), As::plan, param::master_bore).si == Approx(better->bore_m));
     CHECK_FALSE(better_cell(b.session));

@@ -33,16 +33,6 @@ BleedPage* bleed(Bench& b, std::size_t face) {
   return page;
 }
 
-void click_spot(PictureView* view, const std::string& id) {
-  for (const Spot& s : view->picture().spots)
-    if (s.id == QString::fromStdString(id)) {
-      QTest::mouseClick(view, Qt::LeftButton, Qt::NoModifier, s.area.center().toPoint());
-      QApplication::processEvents();
-      return;
-    }
-  FAIL(id);
-}
-
 void press(QWidget* in, const char* name) {
   auto* button = in->findChild<QPushButton*>(QString::fromLatin1(name));
   REQUIRE(button);

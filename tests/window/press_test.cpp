@@ -35,16 +35,6 @@ bool stands(const Session& s, FindingCode code) {
   return false;
 }
 
-void click_spot(PictureView* view, const std::string& id) {
-  for (const Spot& s : view->picture().spots)
-    if (s.id == QString::fromStdString(id)) {
-      QTest::mouseClick(view, Qt::LeftButton, Qt::NoModifier, s.area.center().toPoint());
-      QApplication::processEvents();
-      return;
-    }
-  FAIL(id);
-}
-
 void key_in(QLineEdit* field, const QString& text) {
   field->setFocus();
   QTest::keyClicks(field, text);
