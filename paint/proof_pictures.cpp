@@ -125,8 +125,12 @@ void draw_ruler(QPainter& p, const Ruler& r) {
     p.save();
     p.setClipRect(no);
     p.setPen(QPen(theme::kMarkOnDye, 1.6));
-    for (double at = no.left() - no.height(); at < no.right(); at += 11)
+    constexpr double kStep = 11;
+    const int lines = static_cast<int>((no.width() + no.height()) / kStep) + 1;
+    for (int n = 0; n < lines; ++n) {
+      const double at = no.left() - no.height() + kStep * n;
       p.drawLine(QPointF(at, no.bottom()), QPointF(at + no.height(), no.top()));
+    }
     p.restore();
   };
   if (r.most) forbid(*r.most, r.full);

@@ -38,7 +38,7 @@ Condition off_condition() {
 std::optional<FeelModel> model_of(const System& s, bool second, bool clamped) {
   const ReadingRow row{0, 0, 0, false, second, clamped};
   auto m = FeelModel::make(s, row_condition(off_condition(), row));
-  return m ? std::optional(std::move(*m)) : std::nullopt;
+  return m ? std::optional(*m) : std::nullopt;
 }
 
 ConditionId off_id(bool boosted) {
@@ -293,7 +293,7 @@ std::vector<ProofPress> proof_protocol(const Job& job, const std::vector<Conditi
     CurveAsked curve = curve_of(job, strip);
     curve.bands = bands;
     curve.share = share;
-    add_curve(job, std::move(curve), list);
+    add_curve(job, curve, list);
   }
   add_light_sink(job, list);
   gate(ProofId::sink, GateId::sink, "leaks, and a cup that lets fluid past");
@@ -327,7 +327,7 @@ std::vector<ProofPress> pressed_here(const Job& job, const std::vector<Condition
   if (!works_clutch(resolve(job, As::plan))) {
     CurveAsked curve = curve_of(job, strip);
     curve.bands = ProofBands::needed;
-    add_curve(job, std::move(curve), list);
+    add_curve(job, curve, list);
   }
   add_light_sink(job, list);
   return list;
