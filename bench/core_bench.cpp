@@ -52,7 +52,7 @@ BENCHMARK(all_findings)->Unit(benchmark::kMicrosecond);
 void the_proof_press_by_press(benchmark::State& state) {
   const Job job = whole_job();
   const auto strip = foot_strip(job, 0);
-  for (auto _ : state) benchmark::DoNotOptimize(proof_protocol(job, strip, ProofBands::needed));
+  for (auto _ : state) benchmark::DoNotOptimize(proof_protocol(job, strip, {}, ProofBands::needed));
 }
 BENCHMARK(the_proof_press_by_press)->Unit(benchmark::kMicrosecond);
 

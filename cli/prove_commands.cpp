@@ -4,6 +4,7 @@
 #include "cli/commands.hpp"
 #include "cli/options.hpp"
 #include "files/readings_csv.hpp"
+#include "judge/findings.hpp"
 #include "protocol/protocol.hpp"
 
 namespace yoke::cli {
@@ -39,7 +40,8 @@ Expected<Table> prove_table(const Arguments& a, bool& hard) {
     if (!readings) return fail(readings.error());
     job->readings.insert(job->readings.end(), readings->begin(), readings->end());
   }
-  const auto presses = proof_protocol(*job, foot_strip(*job, 0));
+  const auto strip = foot_strip(*job, 0);
+  const auto presses = proof_protocol(*job, strip, find_all(*job, strip));
   Table t;
   t.keys = {"press", "what", "push", "expected", "low", "high",
             "least", "most", "got",  "state",    "says"};

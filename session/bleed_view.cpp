@@ -135,7 +135,8 @@ BleedLine bleed_line(const Job& job, const BleedPlan& plan, const BleedRow& r, s
   const int counts = r.key == "bench" ? r.done.strokes : clear.counts;
   line.count = r.planned && r.planned->strokes > 0 ? say("{} of {}", counts, r.planned->strokes)
                                                    : say("{}", counts);
-  line.state = line.clear                         ? Message("✓ clear")
+  line.state = line.clear ? (r.typical ? Message("✓ clear, by values that nobody measured")
+                                       : Message("✓ clear"))
                : r.state == BleedState::not_begun ? Message("not begun")
                : r.done.clear_strokes >= kClearStrokes
                    ? Message("clear in a row")

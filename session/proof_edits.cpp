@@ -39,6 +39,12 @@ Expected<bool> take_gate(Session& session, const ProofPress& press, const PressE
                          bool holds) {
   for (const GateRow& row : gate_rows(session.job(), session.strip(), session.findings())) {
     if (row.id != *press.gate) continue;
+    if (row.held)
+      return fail({"gate",
+                   entry.got,
+                   {},
+                   say("Held shut: {}", row.remark),
+                   "Put right what holds it; then press again"});
     GateEntry typed;
     (row.ask.number ? typed.read : typed.seen) = entry.got;
     typed.who = entry.who;

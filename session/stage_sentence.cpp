@@ -211,7 +211,9 @@ Sentence bleed_sentence(const Session& s) {
   Sentence w;
   long left = 0;
   const bool bench = bench_asked(s.job());
+  bool typical = false;
   for (const BleedRow& r : rows) {
+    typical = typical || r.typical;
     if (r.state == BleedState::clear) continue;
     if (r.key == "bench") {
       if (bench && !plan.clutch)
@@ -234,9 +236,11 @@ Sentence bleed_sentence(const Session& s) {
       w.next = say("First: {}", c.says);
       break;
     }
-  w.decision = left == 0 ? Message("Every nipple runs clear")
-                         : plural(left, "{} nipple is still to run clear",
-                                  "{} nipples are still to run clear");
+  w.decision =
+      left == 0
+          ? (typical ? Message("Every nipple runs clear, by values that nobody measured")
+                     : Message("Every nipple runs clear"))
+          : plural(left, "{} nipple is still to run clear", "{} nipples are still to run clear");
   return w;
 }
 

@@ -110,7 +110,9 @@ void add_rod_start(FigureGroup& g, const FigureInputs& in) {
     return;
   }
   g.figures.push_back(told("Rod to begin with, turns shorter than planned", *r.start_turns,
-                           Kind::number, 1, "then half a turn at a time"));
+                           Kind::number, 1,
+                           r.typical ? "then half a turn at a time; by values that nobody measured"
+                                     : "then half a turn at a time"));
   g.figures.push_back(told("Turns out until it comes free", *r.free_turns, Kind::number, 1));
   g.figures.push_back(told("Turns out at most", *r.most_turns, Kind::number, 1));
 }

@@ -27,8 +27,9 @@ FigureGroup proof(const FigureInputs& in) {
   FigureGroup g;
   g.title = "The proof standing still";
   g.source = "this job's own figures; limits are common practice";
-  for (const ProofPress& p : proof_protocol(*in.job, unsettled_strip(*in.job))) {
-    if (p.state == ProofState::not_asked) continue;
+  for (const ProofPress& p : proof_protocol(*in.job, unsettled_strip(*in.job), {})) {
+    // Gates are told under Prove, with what holds them.
+    if (p.state == ProofState::not_asked || p.where == ProofWhere::gate) continue;
     const bool bad = p.state == ProofState::off || p.state == ProofState::stop;
     if (p.got && (p.state == ProofState::good || bad))
       g.figures.push_back(judged(p.name, *p.got, p.kind, p.digits, !bad, beside(p)));

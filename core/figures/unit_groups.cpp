@@ -83,9 +83,11 @@ void counted_reserve(FigureGroup& g, const FigureInputs& in, const ReserveStops&
   if (r.helped)
     g.figures.push_back(told("Full presses that are helped, engine stopped", *r.helped,
                              Kind::number, 0, "until a third of the help is left"));
-  if (check.counted)
-    g.figures.push_back(
-        judged("Presses counted", *check.counted, Kind::number, 0, !check.wrong, check.says));
+  if (check.counted) {
+    Figure f = judged("Presses counted", *check.counted, Kind::number, 0, !check.wrong, check.says);
+    if (check.typical && f.verdict == Verdict::holds) f.verdict = Verdict::if_typical;
+    g.figures.push_back(std::move(f));
+  }
   if (check.back_s)
     g.figures.push_back(
         judged("Full help back after", *check.back_s, Kind::time, 0, !check.slow, check.back_says));

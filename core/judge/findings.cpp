@@ -33,7 +33,6 @@
 #include "survey/identity.hpp"
 #include "work/as_built_check.hpp"
 #include "work/bleed_checks.hpp"
-#include "work/bleeding.hpp"
 #include "work/lamps.hpp"
 #include "work/parts_gate.hpp"
 #include "work/steps.hpp"

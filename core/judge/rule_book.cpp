@@ -207,7 +207,7 @@ void settle_proof(const Job& job, const std::vector<ConditionReport>& strip,
   });
   if (at == book.end() || !sums_pass(at->verdict)) return;
   std::vector<Message> open;
-  for (const ProofPress& p : proof_protocol(job, strip, ProofBands::needed))
+  for (const ProofPress& p : proof_protocol(job, strip, {}, ProofBands::needed))
     if ((p.where == ProofWhere::reading || p.where == ProofWhere::pump) &&
         p.state == ProofState::open)
       open.push_back(p.name);

@@ -28,7 +28,7 @@ std::optional<std::size_t> reading_of(const Job& job, const ProofPress& p) {
   std::optional<std::size_t> best;
   for (std::size_t i = 0; i < job.readings.size(); ++i) {
     const Reading& r = job.readings[i];
-    if (r.rejected || r.assist_alive != p.assist_on || r.second_apply != second ||
+    if (r.rejected || (p.assisted && r.assist_alive != p.assist_on) || r.second_apply != second ||
         r.hoses_clamped != clamped)
       continue;
     const double off_n = std::abs(r.force_n - *p.push_n);

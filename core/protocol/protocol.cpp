@@ -8,6 +8,7 @@
 #include "document/param/rod_ends.hpp"
 #include "doubt/doubt.hpp"
 #include "proving/estimate.hpp"
+#include "proving/fault.hpp"
 #include "work/reserve_check.hpp"
 
 namespace yoke {
@@ -45,22 +46,28 @@ ConditionId off_id(bool boosted) {
   return boosted ? ConditionId::assist_lost : ConditionId::plan;
 }
 
+/// Pad travel that leaves too little before the floor; without a way that is known: none is told.
+double floor_of(const Job& job, const std::vector<ConditionReport>& strip, bool boosted) {
+  const ConditionReport* r = report_of(strip, off_id(boosted));
+  if (!r || !r->target) r = report_of(strip, ConditionId::plan);
+  if (!r || !r->target) return 1e9;
+  const Limits l = limits_of(job);
+  const double way = r->target->available_m;
+  return way - std::max(l.reserve_failed_share * way, l.reserve_failed_m);
+}
+
 CurveAsked curve_of(const Job& job, const std::vector<ConditionReport>& strip) {
   CurveAsked e;
   e.job = &job;
   e.strip = &strip;
   const Assembly a = assemble(job, As::plan);
   e.boosted = has_assist(job, As::plan);
+  e.floor_m = floor_of(job, strip, e.boosted);
   e.hand = pulled_by_hand(resolve(job, As::plan));
   if (!a.system || !a.system->wheels) return e;
   e.once = model_of(*a.system, false, false);
   e.again = model_of(*a.system, true, false);
   e.clamped = model_of(*a.system, false, true);
-  const ConditionReport* r = report_of(strip, off_id(e.boosted));
-  if (!r || !r->target) return e;
-  const Limits l = limits_of(job);
-  const double way = r->target->available_m;
-  e.floor_m = way - std::max(l.reserve_failed_share * way, l.reserve_failed_m);
   return e;
 }
 
@@ -90,6 +97,14 @@ void judge_press(const Job& job, CurveAsked& e, ProofPress& p) {
     return;
   }
   const auto at = reading_of(job, p);
+  // Before anything is predicted: a pad on the floor stops it, whatever the model makes of it.
+  if (at && job.readings[*at].travel_m >= e.floor_m) {
+    p.got = job.readings[*at].travel_m;
+    p.expect = predicted_travel_m(*m, job.readings[*at].force_n);
+    p.state = ProofState::stop;
+    p.says = "Do not drive: the pad is nearly on the floor";
+    return;
+  }
   const double push_n = at ? job.readings[*at].force_n : *p.push_n;
   const auto expect = predicted_travel_m(*m, push_n);
   if (!expect) {
@@ -108,10 +123,7 @@ void judge_press(const Job& job, CurveAsked& e, ProofPress& p) {
   p.got = r.travel_m;
   const double off_m = r.travel_m - *expect;
   const double own_m = doubt_m(*m, r) + kFoot_m;
-  if (r.travel_m >= e.floor_m) {
-    p.state = ProofState::stop;
-    p.says = "Do not drive: the pad is nearly on the floor";
-  } else if (std::abs(off_m) <= own_m || std::abs(off_m) <= own_m + half_m()) {
+  if (std::abs(off_m) <= own_m || std::abs(off_m) <= own_m + half_m()) {
     p.state = ProofState::good;
     p.says = "as expected";
   } else {
@@ -138,6 +150,7 @@ void add_curve(const Job& job, CurveAsked e, std::vector<ProofPress>& list) {
   const auto add = [&](ProofPress p, double push_n) {
     p.where = ProofWhere::reading;
     p.push_n = push_n;
+    p.assisted = e.boosted;
     judge_press(job, e, p);
     list.push_back(std::move(p));
   };
@@ -176,15 +189,17 @@ void add_curve(const Job& job, CurveAsked e, std::vector<ProofPress>& list) {
     }
 }
 
-void add_choice(const Job& job, ProofPress p, Param param, double good, const Message& bad,
+template <class Choice>
+void add_choice(const Job& job, ProofPress p, Param param, Choice good, const Message& bad,
                 std::vector<ProofPress>& list) {
   p.where = ProofWhere::value;
   p.param = param;
   p.number = false;
   const Value v = value_of(job, As::plan, param);
-  if (v.settled()) {
+  // What was seen before the work proves nothing after it.
+  if (v.settled() && !v.inherited) {
     p.seen = Message::of_table(option_words(param, v.si));
-    p.state = v.si == good ? ProofState::good : ProofState::stop;
+    p.state = v.as<Choice>() == good ? ProofState::good : ProofState::stop;
     p.says = p.state == ProofState::good ? Message("as it should be") : bad;
   }
   list.push_back(std::move(p));
@@ -201,10 +216,14 @@ void add_light_sink(const Job& job, std::vector<ProofPress>& list) {
   p.digits = 0;
   if (const auto got = job.pump.light_sink_m) {
     p.got = *got;
-    p.state = *got > kMostSink_m ? ProofState::stop : ProofState::good;
-    p.says = p.state == ProofState::good
-                 ? Message("it stays")
-                 : Message("Do not drive: the master lets fluid past, or a joint leaks");
+    const bool sinks = *got - kTape_m > kMostSink_m;
+    const bool stays = *got + kTape_m <= kMostSink_m + 1e-9;
+    p.state = sinks ? ProofState::stop : stays ? ProofState::good : ProofState::off;
+    p.says = sinks   ? Message("Do not drive: the master lets fluid past, or a joint leaks")
+             : stays ? Message("it stays")
+                     : Message(
+                           "too near its limit for a tape: read it with a dial or a caliper, "
+                           "or hold it for longer");
   }
   list.push_back(std::move(p));
 }
@@ -247,6 +266,7 @@ void add_gate(const std::vector<Gate>& gates, ProofId id, GateId gate, const Mes
   p.expect = g->ask.predicted;
   p.least = g->ask.least;
   p.most = g->ask.most;
+  p.held = g->held;
   p.state = g->state == GateState::passed   ? ProofState::good
             : g->state == GateState::failed ? ProofState::stop
                                             : ProofState::open;
@@ -275,9 +295,10 @@ double proof_share(const Job& job, const std::vector<ConditionReport>& strip) {
 }
 
 std::vector<ProofPress> proof_protocol(const Job& job, const std::vector<ConditionReport>& strip,
-                                       ProofBands bands, std::optional<double> share) {
+                                       const std::vector<Finding>& findings, ProofBands bands,
+                                       std::optional<double> share) {
   std::vector<ProofPress> list;
-  const std::vector<Gate> gates = gates_of(job, strip, {});
+  const std::vector<Gate> gates = gates_of(job, strip, findings);
   const bool clutch = works_clutch(resolve(job, As::plan));
   const auto gate = [&](ProofId id, GateId g, const Message& tells, const Message& care = {}) {
     add_gate(gates, id, g, tells, care, list);
@@ -287,7 +308,7 @@ std::vector<ProofPress> proof_protocol(const Job& job, const std::vector<Conditi
              press(ProofId::returns, "Fluid returns at rest, cold",
                    "Cap off, tap the pedal, look for a small fountain in the reservoir",
                    "whether the return port is open"),
-             param::rod_returns, static_cast<double>(choice::RodReturns::yes),
+             param::rod_returns, choice::RodReturns::yes,
              "Do not drive: the return port is shut, brakes would stay on", list);
   if (!clutch) {
     CurveAsked curve = curve_of(job, strip);
@@ -313,8 +334,8 @@ std::vector<ProofPress> proof_protocol(const Job& job, const std::vector<Conditi
              press(ProofId::returns_hot, "Fluid returns at rest, hot",
                    "After a run, pedal let up for a minute: lift and turn each wheel",
                    "whether heat shuts the return port"),
-             param::rod_returns_hot, static_cast<double>(choice::RodReturnsHot::yes),
-             "Do not drive: hot brakes stay on", list);
+             param::rod_returns_hot, choice::RodReturnsHot::yes, "Do not drive: hot brakes stay on",
+             list);
   add_gate_read(job, list);
   return list;
 }

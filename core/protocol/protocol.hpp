@@ -65,6 +65,8 @@ struct ProofPress {
   int digits = 0;
   std::optional<double> push_n;  ///< of a press of the curve
   bool assist_on = false;
+  bool assisted = false;  ///< an assist is fitted: whether it worked tells presses apart
+  bool held = false;      ///< a gate that is shut by the numbers: nothing to answer
   std::optional<double> expect;
   std::optional<double> low, high;    ///< 8 in 10 of what this job allows lie between
   std::optional<double> least, most;  ///< limits
@@ -81,9 +83,10 @@ inline constexpr double kProofForces_n[] = {50, 100, 150, 250, 400};
 enum class ProofBands { all, needed };
 /// Standard uncertainty of the travel over the travel, at the target stop.
 [[nodiscard]] double proof_share(const Job& job, const std::vector<ConditionReport>& strip);
-/// `share` where it was worked out before.
+/// `findings` of the job hold gates shut; `share` where it was worked out before.
 [[nodiscard]] std::vector<ProofPress> proof_protocol(const Job& job,
                                                      const std::vector<ConditionReport>& strip,
+                                                     const std::vector<Finding>& findings,
                                                      ProofBands bands = ProofBands::all,
                                                      std::optional<double> share = std::nullopt);
 /// What is off, or forbids to drive.

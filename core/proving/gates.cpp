@@ -94,6 +94,14 @@ Message nipples_open(const Job& job) {
   return say("{} of {} nipples run clear", clear, all);
 }
 
+/// What stands beside "every nipple runs clear" when lengths or strokes were not measured.
+Message bled_by(const Job& job) {
+  const auto rows = bleed_rows(job, bleed_plan(job));
+  const bool typical =
+      std::any_of(rows.begin(), rows.end(), [](const BleedRow& r) { return r.typical; });
+  return typical ? Message("by lengths or strokes that nobody measured") : Message();
+}
+
 constexpr GateText kGates[] = {
     {GateId::steps, "Every step of the work is done",
      "Tick them under Install; one that this car does not have is ticked with a note", always,
@@ -161,6 +169,7 @@ constexpr std::pair<FindingCode, GateId> kHolds[] = {
     {FindingCode::plumb_crossed, GateId::circuits},
     {FindingCode::plumb_no_separation, GateId::circuits},
     {FindingCode::prove_sinking, GateId::sink},
+    {FindingCode::prove_press, GateId::sink},
     {FindingCode::size_reserve, GateId::reserve},
     {FindingCode::size_rear_locks, GateId::lock_order},
     {FindingCode::size_failed_circuit, GateId::failed_circuit},
@@ -224,6 +233,7 @@ std::vector<Gate> gates_of(const Job& job, const std::vector<ConditionReport>& s
     if (t.lacks) {
       g.why = t.lacks(job);
       g.state = g.why.empty() ? GateState::passed : GateState::open;
+      if (t.id == GateId::bled && g.why.empty()) g.evidence = bled_by(job);
       gates.push_back(std::move(g));
       continue;
     }

@@ -190,10 +190,10 @@ BleedCheck level(const Job& job, const BleedPlan& plan) {
     } else if (c.bare())
       g.wrong(say("By the count the port of outlet {} was bare: look whether it drew air", outlet));
     else if (c.warn())
-      g.wrong(plural(c.strokes_left, "{} stroke until the port of outlet {} is bare",
-                     "{} strokes until the port of outlet {} is bare", {outlet}));
+      g.wrong(plural(c.strokes_left, "{} count until the port of outlet {} is bare",
+                     "{} counts until the port of outlet {} is bare", {outlet}));
     else if (c.typical)
-      g.open(say("the chamber of outlet {}, or what a stroke moves", outlet));
+      g.open(say("the chamber of outlet {}, or what a count moves", outlet));
     else
       g.good();
   }

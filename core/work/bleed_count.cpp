@@ -4,6 +4,7 @@
 #include <cmath>
 
 #include "document/param/bleed_car.hpp"
+#include "document/param/master.hpp"
 #include "document/values.hpp"
 
 namespace yoke {
@@ -104,6 +105,9 @@ ClearState clear_state(const Job& job, const BleedPlan& plan, const std::string&
   const double each_m3 = at ? per_count(*at, way).value() : 0;
   const bool told = at && each_m3 > 0 && at->branch.value() > 0;
   if (told) {
+    s.typical = (!counts_marks(way) && !plan.stroke_rests_on.empty()) ||
+                std::any_of(plan.typical.begin(), plan.typical.end(),
+                            [](Param p) { return p != param::master_reservoir; });
     s.through = Volume{s.counts * each_m3};
     s.wanted = Volume{through_share(plan.way) * at->branch.value()};
     const double left_m3 = s.wanted.value() - s.through.value();

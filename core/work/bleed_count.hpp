@@ -50,10 +50,11 @@ enum class ClearLack {
 };
 struct ClearState {
   ClearLack lack = ClearLack::bubbles;
-  int counts = 0;       ///< since air was last drawn in
-  Volume through{};     ///< in them
-  Volume wanted{};      ///< through before it may be clear; 0: not told
-  int counts_left = 0;  ///< until then
+  int counts = 0;        ///< since air was last drawn in
+  Volume through{};      ///< in them
+  Volume wanted{};       ///< through before it may be clear; 0: not told
+  bool typical = false;  ///< what is through, or wanted, rests on values that nobody measured
+  int counts_left = 0;   ///< until then
 };
 /// Of a row's key. The master by itself has no branch and no nipple.
 [[nodiscard]] ClearState clear_state(const Job& job, const BleedPlan& plan, const std::string& key);

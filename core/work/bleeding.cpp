@@ -172,9 +172,11 @@ BleedRow row_of(const Job& job, const BleedPlan& plan, std::string key) {
   BleedRow r;
   r.key = std::move(key);
   if (const auto it = job.bleeding.find(r.key); it != job.bleeding.end()) r.done = it->second;
-  r.state = is_clear(job, plan, r.key) ? BleedState::clear
-            : r.done.strokes > 0       ? BleedState::counting
-                                       : BleedState::not_begun;
+  const ClearState clear = clear_state(job, plan, r.key);
+  r.typical = clear.typical;
+  r.state = clear.lack == ClearLack::nothing ? BleedState::clear
+            : r.done.strokes > 0             ? BleedState::counting
+                                             : BleedState::not_begun;
   return r;
 }
 

@@ -54,6 +54,7 @@ struct BleedRow {
   std::optional<BleedWheel> planned;
   BleedRecord done;
   BleedState state = BleedState::not_begun;
+  bool typical = false;     ///< its content, or what a stroke moves, was not measured
   bool refill_due = false;  ///< two counts or fewer until the port is bare, or it runs over
 };
 /// The rows in working order, with what was counted so far.

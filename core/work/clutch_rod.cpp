@@ -4,6 +4,10 @@
 #include <cmath>
 
 #include "assembly/assemble_clutch.hpp"
+#include "document/param/arms.hpp"
+#include "document/param/bores.hpp"
+#include "document/param/clutch.hpp"
+#include "document/param/pedal_rest.hpp"
 #include "document/param/pedal_rod.hpp"
 #include "document/param/rod.hpp"
 #include "rod/ends.hpp"
@@ -21,8 +25,11 @@ double half_turns_up(double turns) {
 void say_turns(ClutchRodStart& r) {
   const Message cover =
       r.cover_said ? Message() : Message("; the cover's travel limit is not known");
-  r.says = say("Begin {} turns shorter than planned; free after {} turns out, {} at most{}",
-               Plain{*r.start_turns, 1}, Plain{*r.free_turns, 1}, Plain{*r.most_turns, 1}, cover);
+  // A stop, a bore or a pitch that nobody measured moves the window.
+  const Message typical = r.typical ? Message(", by values that nobody measured") : Message();
+  r.says = say("Begin {} turns shorter than planned; free after {} turns out, {} at most{}{}",
+               Plain{*r.start_turns, 1}, Plain{*r.free_turns, 1}, Plain{*r.most_turns, 1}, cover,
+               typical);
 }
 
 }  // namespace
@@ -47,6 +54,10 @@ ClutchRodStart clutch_rod_start(const Job& job) {
   };
   r.free_m = at_stop_m - behind(unit.release.value());
   r.least_m = kLeastClutchClearance_m;
+  for (const Param p :
+       {param::control_pad_arm, param::control_pin_arm, param::master_bore,
+        param::clutch_slave_bore, param::clutch_release, param::control_pad_stop, param::rod_pitch})
+    r.typical = r.typical || !value_of(job, As::plan, p).settled();
   r.cover_said = unit.limit.has_value();
   if (unit.limit) r.least_m = std::max(r.least_m, at_stop_m - behind(unit.limit->value()));
   r.none = r.free_m < r.least_m;

@@ -23,6 +23,7 @@ struct ClutchRodStart {
   double free_m = 0;        ///< the most clearance at which it still comes free
   double least_m = 0;       ///< the least: port open, cover not overdone
   bool cover_said = false;  ///< the cover's limit is known
+  bool typical = false;     ///< it rests on values that nobody measured
   bool none = false;        ///< no length of the rod does both
   std::optional<double> per_turn_m;
   /// Of the planned length: turns shorter to begin with, in half turns.

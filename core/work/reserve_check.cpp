@@ -1,8 +1,10 @@
 #include "work/reserve_check.hpp"
 
+#include <algorithm>
 #include <cmath>
 
 #include "assist/reserve.hpp"
+#include "document/param/assist.hpp"
 #include "document/param/bleed_car.hpp"
 #include "document/param/supply.hpp"
 #include "document/values.hpp"
@@ -20,18 +22,30 @@ double wanted_back_s(const Values& v, const ReserveStops& r) {
   return time && *time ? (*time)->value() * 4 / 3 : kBackByEngine_s;
 }
 
+bool rests_on_typical(const Job& job, const ReserveStops& r) {
+  const auto open = [&job](std::initializer_list<Param> list) {
+    return std::any_of(list.begin(), list.end(),
+                       [&job](Param p) { return !value_of(job, As::plan, p).settled(); });
+  };
+  return r.difference ? open({param::assist_diaphragm1, param::supply_vacuum_volume})
+                      : open({param::supply_accu_precharge, param::supply_accu_volume,
+                              param::supply_accu_charge, param::assist_power_area});
+}
+
 }  // namespace
 
 ReserveCheck reserve_check(const Job& job, const ReserveStops& r) {
   ReserveCheck c;
   if (!r.stored) return c;
   c.predicted = r.helped;
+  c.typical = rests_on_typical(job, r);
   const Value counted = value_of(job, As::plan, param::bleed_presses);
   if (counted.settled()) {
     c.counted = static_cast<int>(std::lround(counted.si));
     c.wrong = c.predicted && *c.counted < *c.predicted - kCountDoubt;
     c.says = !c.predicted ? Message("cannot be predicted yet")
              : c.wrong    ? say("predicted {}: valve, hose or store leaks", *c.predicted)
+             : c.typical  ? say("predicted {} by values that nobody measured", *c.predicted)
                           : say("predicted {}", *c.predicted);
   }
   const Value back = value_of(job, As::plan, param::bleed_refill);

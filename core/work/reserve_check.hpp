@@ -18,8 +18,9 @@ inline constexpr double kBackByEngine_s = 10;
 
 struct ReserveCheck {
   std::optional<int> counted, predicted;
-  bool wrong = false;  ///< fewer than predicted
-  Message says;        ///< "predicted 4", why
+  bool wrong = false;    ///< fewer than predicted
+  bool typical = false;  ///< what is predicted rests on values that nobody measured
+  Message says;          ///< "predicted 4", why
   std::optional<double> back_s, back_wanted_s;
   bool slow = false;
   Message back_says;

@@ -194,3 +194,19 @@ TEST_CASE(
   for (int i = 0; i < kClearStrokes; ++i) count_at(job, bleed_plan(job), "slave", false);
   CHECK(all_bled(job));
 }
+
+TEST_CASE("clear by typical lengths says so on its row and on the gate") {
+  Job job = known_job();
+  do_all_work(job);
+  const auto evidence = [&job] {
+    for (const Gate& g : gates_of(job, {}, {}))
+      if (g.id == GateId::bled) return english(g.evidence);
+    return std::string("no gate");
+  };
+  REQUIRE(all_bled(job));
+  CHECK(evidence().find("nobody measured") != std::string::npos);
+  set(job, "front.tube=2 m; front.hose=0.4 m; rear.tube=3 m; rear.hose=0.4 m");
+  set(job, "control.pad_stop=150 mm");
+  do_all_work(job);
+  CHECK(evidence().empty());
+}

@@ -86,6 +86,7 @@ constexpr Hold kHeld[] = {
     {plumb_crossed, GateId::circuits},
     {plumb_no_separation, GateId::circuits},
     {prove_sinking, GateId::sink},
+    {prove_press, GateId::sink},
     {size_reserve, GateId::reserve},
     {size_failed_circuit, GateId::failed_circuit},
     {size_no_assist, GateId::no_assist},

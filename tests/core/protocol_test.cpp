@@ -19,7 +19,8 @@ using namespace yoke::test;
 namespace {
 
 std::vector<ProofPress> protocol(const Job& job) {
-  return proof_protocol(job, foot_strip(job, 0));
+  const auto strip = foot_strip(job, 0);
+  return proof_protocol(job, strip, find_all(job, strip));
 }
 
 ProofPress press_of(const Job& job, ProofId id) {
@@ -146,6 +147,15 @@ TEST_CASE("the proof: a pad nearly on the floor, and one that sinks under a ligh
   for (const Finding& f : find_all(job, strip))
     hard = hard || (f.code == FindingCode::prove_press && f.severity == Severity::hard);
   CHECK(hard);
+  // A push that the model never reaches is a pad on the floor all the same.
+  job.readings.clear();
+  job.readings.push_back(proof_reading(press_of(job, ProofId::press_400), 400, 0.99 * way));
+  set(job, "front.piston=70 mm");
+  CHECK(press_of(job, ProofId::press_400).state == ProofState::stop);
+  set(job, "front.piston=48 mm");
+  // Within the tape's own doubt of the limit nothing is proved.
+  job.pump.light_sink_m = 0.0015;
+  CHECK(press_of(job, ProofId::light_sink).state == ProofState::off);
   job.readings.clear();
   job.pump.light_sink_m = 0.006;
   CHECK(press_of(job, ProofId::light_sink).state == ProofState::stop);
@@ -191,4 +201,17 @@ TEST_CASE("the proof of a clutch: its own gates, no curve of brakes") {
   CHECK(has(ProofId::light_sink));
   CHECK_FALSE(has(ProofId::press_100));
   CHECK_FALSE(has(ProofId::circuit));
+}
+
+TEST_CASE("the proof: what was seen before the work proves nothing, and a held gate stays shut") {
+  Job job = known_job();
+  set(job, "found:rod.returns=yes");
+  CHECK(press_of(job, ProofId::returns).state == ProofState::open);
+  set(job, "rod.returns=yes");
+  CHECK(press_of(job, ProofId::returns).state == ProofState::good);
+  pass_gate(job, GateId::sink);
+  CHECK(press_of(job, ProofId::sink).state == ProofState::good);
+  job.pump.light_sink_m = 0.006;
+  CHECK(press_of(job, ProofId::sink).state == ProofState::stop);
+  CHECK(press_of(job, ProofId::sink).held);
 }

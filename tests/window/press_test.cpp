@@ -100,7 +100,7 @@ TEST_CASE("press by press: a gate takes number, name and instrument, a look take
   CHECK_FALSE(face->got()->isVisible());
   REQUIRE(face->option(1)->isVisible());
   QTest::mouseClick(face->option(1), Qt::LeftButton);  // nothing stirs
-  CHECK(value_of(b.session.job(), As::plan, param::rod_returns).si == 1);
+  CHECK(is(b.session.job(), As::plan, choice::RodReturns::no));
   CHECK(face->presses()[face->at()].state == ProofState::stop);
   CHECK(words_on(face).contains("Do not drive"));
   QTest::mouseClick(face->option(0), Qt::LeftButton);

@@ -220,7 +220,7 @@ void PressFace::press_bands() {
 void PressFace::refresh() {
   const Job& job = session_.job();
   if (!share_) return press_bands();
-  presses_ = proof_protocol(job, session_.strip(), ProofBands::all, share_);
+  presses_ = proof_protocol(job, session_.strip(), session_.findings(), ProofBands::all, share_);
   if (!chosen_ || at_ >= presses_.size()) at_ = next_press(presses_);
   if (at_ >= presses_.size()) at_ = 0;
   if (who_->text().isEmpty()) who_->setText(q(last_prover(session_.job())));
@@ -261,8 +261,9 @@ void PressFace::show_press() {
     options_[i]->setVisible(choice);
     if (choice) options_[i]->setText(words_of(option_words(*p->param, i)));
   }
-  take_->setVisible(!choice);
-  fails_->setVisible(gate);
+  take_->setVisible(!choice && !p->held);
+  fails_->setVisible(gate && !p->held);
+  got_->setEnabled(!p->held);
   reject_->setEnabled(p->got.has_value() || !p->seen.empty());
 }
 
