@@ -141,7 +141,7 @@ void drag_map(benchmark::State& state) {
   Session session;
   session.take(job_of(demo));
   MainWindow window(session, silent());
-  window.resize(2560, 1440);
+  window.resize(QSize(2560, 1440) / window.devicePixelRatioF());  // of the screen, at any scale
   window.show();
   window.show_stage(Stage::size);
   QApplication::processEvents();

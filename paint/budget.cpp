@@ -69,6 +69,7 @@ Picture budget_picture(const std::vector<ConditionReport>& reports, const Style&
                        QSizeF size) {
   Picture pic;
   pic.size = size;
+  pic.covers = true;
   pic.layers.emplace_back([size](QPainter& p) {
     p.fillRect(QRectF(QPointF(0, 0), size), theme::kDye);
     p.setPen(theme::kScribe);

@@ -67,6 +67,7 @@ Picture condition_table_picture(const std::vector<ConditionReport>& strip, const
                                 QSizeF size) {
   Picture pic;
   pic.size = size;
+  pic.covers = true;
   pic.layers.emplace_back(
       [size](QPainter& p) { p.fillRect(QRectF(QPointF(0, 0), size), theme::kDye); });
   const double h = size.height() / static_cast<double>(std::max<std::size_t>(1, strip.size()));

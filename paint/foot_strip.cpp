@@ -144,6 +144,7 @@ Picture foot_strip_picture(const std::vector<ConditionReport>& strip, ConditionI
                            const Style& style, QSizeF size) {
   Picture pic;
   pic.size = size;
+  pic.covers = true;
   pic.layers.emplace_back(
       [size](QPainter& p) { p.fillRect(QRectF(QPointF(0, 0), size), theme::kDye); });
   const double w = size.width() / static_cast<double>(strip.size());

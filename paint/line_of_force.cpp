@@ -323,6 +323,7 @@ double line_of_force_mm_per_pixel(const LineInput& in, QSizeF size) {
 Picture line_of_force_picture(const LineInput& in, QSizeF size) {
   Picture pic;
   pic.size = size;
+  pic.covers = true;
   const LineGeometry g = line_geometry(in);
   const View v = view_of(g, in, size);
   const QRectF drawing(QPointF(0, 0), drawing_of(size));
@@ -383,6 +384,7 @@ Picture line_of_force_picture(const LineInput& in, QSizeF size) {
 Picture stations_picture(const LineInput& in, QSizeF size) {
   Picture pic;
   pic.size = size;
+  pic.covers = true;
   pic.layers.emplace_back([=](QPainter& p) {
     p.fillRect(QRectF(QPointF(0, 0), size), theme::kDye);
     p.setRenderHint(QPainter::Antialiasing);

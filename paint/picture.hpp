@@ -4,6 +4,7 @@
 
 #include <QPainter>
 #include <QRectF>
+#include <QRegion>
 #include <QString>
 #include <QStringList>
 #include <functional>
@@ -41,9 +42,12 @@ struct Picture {
   std::vector<Layer> layers;
   std::vector<Spot> spots;
   QStringList said;  ///< what a screen reader says: every painted value in words
-  /// The first layers that look the same as long as this says so: a view lays them down once.
+  bool covers = false;  ///< the first layer paints every point: no ground is needed under it
+  /// The first layers that look the same as long as the key does: a view lays them down once. All
+  /// other layers stay within `moving`, where it is given.
   std::size_t still = 0;
   std::size_t still_key = 0;
+  QRegion moving;
 
   void paint(QPainter& p) const { paint(p, 0, layers.size()); }
   void paint(QPainter& p, std::size_t from, std::size_t to) const {

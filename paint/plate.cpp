@@ -43,11 +43,32 @@ QColor ink_of(Surety s) {
 }
 
 void draw_number(QPainter& p, QPointF at, int number, const QColor& ink) {
-  p.setBrush(theme::kDyeDeep);
+  theme::draw_once(p, at, QRectF(-11, -11, 22, 22), QStringLiteral("ring:%1").arg(ink.rgba()),
+                   [&](QPainter& once) {
+                     once.setBrush(theme::kDyeDeep);
+                     once.setPen(QPen(ink, 1.4));
+                     once.drawEllipse(QPointF(0, 0), 9, 9);
+                   });
   p.setPen(QPen(ink, 1.4));
-  p.drawEllipse(at, 9, 9);
   p.setFont(theme::figure(12, true));
   p.drawText(QRectF(at - QPointF(9, 9), QSizeF(18, 18)), Qt::AlignCenter, QString::number(number));
+}
+
+/// Around one value; many of a plate are alike.
+void draw_frame(QPainter& p, const QRectF& box, const QPen& pen) {
+  const QRectF own(QPointF(0, 0), box.size());
+  theme::draw_once(p, box.topLeft(), own.adjusted(-2, -2, 2, 2),
+                   QStringLiteral("frame:%1:%2:%3:%4:%5")
+                       .arg(pen.color().rgba())
+                       .arg(pen.widthF())
+                       .arg(static_cast<int>(pen.style()))
+                       .arg(box.width())
+                       .arg(box.height()),
+                   [&](QPainter& once) {
+                     once.setPen(pen);
+                     once.setBrush(theme::kDyeDeep);
+                     once.drawRoundedRect(own, 4, 4);
+                   });
 }
 
 }  // namespace
@@ -91,11 +112,10 @@ void Plate::place(Picture& pic, const Label& label, int number, const QRectF& bo
   pic.layers.emplace_back([l, at, box, number, zoom](QPainter& p) {
     p.scale(zoom, zoom);
     p.setRenderHint(QPainter::Antialiasing);
-    p.setPen(l.selected ? QPen(theme::kMarkOnDye, 2.4)
-                        : QPen(l.sure ? theme::kScribeFaint : l.ink, 1.1,
-                               l.asks ? Qt::DashLine : Qt::SolidLine));
-    p.setBrush(theme::kDyeDeep);
-    p.drawRoundedRect(box, 4, 4);
+    draw_frame(p, box,
+               l.selected ? QPen(theme::kMarkOnDye, 2.4)
+                          : QPen(l.sure ? theme::kScribeFaint : l.ink, 1.1,
+                                 l.asks ? Qt::DashLine : Qt::SolidLine));
     double x = box.left() + 6;
     if (at) {
       draw_number(p, {box.left() + 13, box.center().y()}, number, l.ink);
@@ -123,6 +143,7 @@ void Plate::place(Picture& pic, const Label& label, int number, const QRectF& bo
 Picture Plate::done(double drawn) && {
   Picture pic;
   pic.size = size_;
+  pic.covers = true;
   const double zoom = std::clamp(size_.width() / kWide, 0.75, 2.0);
   const double wide = size_.width() / zoom;
   const int columns = std::max(2, static_cast<int>(wide / 190));

@@ -130,20 +130,33 @@ void draw_grid(QPainter& p, const Sweep& s, const std::vector<CellDoubt>& doubts
 }
 
 /// The grid looks the same while this is the same: what each cell shows, and the words around it.
-std::size_t grid_key(const Sweep& s, const std::vector<CellDoubt>& doubts, const Style& style) {
+std::size_t grid_key(const Sweep& s, const MapMarks& marks, const Style& style) {
   std::size_t key = 1469598103934665603ULL;
   const auto add = [&key](std::size_t value) { key = (key ^ value) * 1099511628211ULL; };
   const auto add_number = [&](double value) { add(std::hash<double>{}(value)); };
   for (std::size_t i = 0; i < s.cells.size(); ++i) {
     add(static_cast<std::size_t>(s.cells[i].fails));
-    add_number(filled(s, doubts, i));
+    add_number(filled(s, marks.doubts, i));
   }
   for (const double b : s.bores_m) add_number(b);
   for (const double c : columns_of(s)) add_number(c);
   add(s.pairs() ? 1 : 2);
+  add(marks.doubts.empty() ? 1 : 2);
+  add_number(marks.found_effort_n);
+  add_number(marks.found_travel_m);
   add(static_cast<std::size_t>(style.units));
   add(style.decimal_comma ? 1 : 2);
   return key == 0 ? 1 : key;
+}
+
+/// All pixels that the box touches, and one around.
+QRegion whole(const QRectF& box) {
+  return box.toAlignedRect().adjusted(-1, -1, 1, 1);
+}
+
+QRectF flag_of(const QRectF& box, const QString& word) {
+  const double w = QFontMetricsF(theme::text(13, true)).horizontalAdvance(word) + 10;
+  return {box.right() + 3, box.center().y() - 9, w, 18};
 }
 
 void draw_place(QPainter& p, const QRectF& box, const QString& word, bool solid) {
@@ -152,8 +165,7 @@ void draw_place(QPainter& p, const QRectF& box, const QString& word, bool solid)
   p.setBrush(Qt::NoBrush);
   p.drawRoundedRect(box.adjusted(-1, -1, 1, 1), 3, 3);
   p.setFont(theme::text(13, true));
-  const double w = QFontMetricsF(p.font()).horizontalAdvance(word) + 10;
-  const QRectF flag(box.right() + 3, box.center().y() - 9, w, 18);
+  const QRectF flag = flag_of(box, word);
   p.fillRect(flag, theme::kMarkOnDye);
   p.setPen(theme::kDyeDeep);
   p.drawText(flag, Qt::AlignCenter, word);
@@ -311,8 +323,6 @@ Picture size_map_picture(const Sweep& s, const MapMarks& marks, const Style& sty
   const auto kept = std::make_shared<const Kept>(Kept{s, marks.doubts});
   pic.layers.emplace_back(
       [=](QPainter& p) { draw_grid(p, kept->sweep, kept->doubts, g, style, size); });
-  pic.still = 1;
-  pic.still_key = grid_key(s, marks.doubts, style);
   for (size_t b = 0; b < bores; ++b)
     for (size_t r = 0; r < s.columns(); ++r)
       pic.spots.push_back(
@@ -333,6 +343,10 @@ Picture size_map_picture(const Sweep& s, const MapMarks& marks, const Style& sty
              << (travel.pieces.empty() ? Drawn::tr("no cell is as long as today")
                                        : Drawn::tr("a line shows where it is as long as today"));
   }
+  pic.layers.emplace_back(
+      [=, levels = !marks.doubts.empty()](QPainter& p) { draw_key(p, kept->sweep, levels, size); });
+  pic.still = pic.layers.size();
+  pic.still_key = grid_key(s, marks, style);
   const double found_column = s.pairs() ? marks.found_bore2_m : marks.found_ratio;
   const double plan_column = s.pairs() ? marks.plan_bore2_m : marks.plan_ratio;
   std::vector<Place> places;
@@ -356,6 +370,7 @@ Picture size_map_picture(const Sweep& s, const MapMarks& marks, const Style& sty
   for (const Place& p : places) {
     const QRectF box = g.cell(p.bore, p.column, bores);
     pic.layers.emplace_back([=](QPainter& painter) { draw_place(painter, box, p.word, p.solid); });
+    pic.moving |= whole(box.adjusted(-4, -4, 4, 4)) | whole(flag_of(box, p.word));
   }
   if (marks.cursor) {
     const QRectF box = g.cell(marks.cursor->first, marks.cursor->second, bores);
@@ -363,10 +378,9 @@ Picture size_map_picture(const Sweep& s, const MapMarks& marks, const Style& sty
       p.setPen(QPen(theme::kScribe, 2));
       p.drawRect(box);
     });
+    pic.moving |= whole(box.adjusted(-2, -2, 2, 2));
     pic.said << Drawn::tr("cursor: ") + said_of(marks.cursor->first, marks.cursor->second);
   }
-  pic.layers.emplace_back(
-      [=, levels = !marks.doubts.empty()](QPainter& p) { draw_key(p, kept->sweep, levels, size); });
   std::vector<Limit> seen;
   for (const auto& c : s.cells)
     if (std::find(seen.begin(), seen.end(), c.fails) == seen.end()) seen.push_back(c.fails);

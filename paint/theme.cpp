@@ -74,58 +74,123 @@ void draw_mark_lines(QPainter& p, const QRectF& box, Mark mark, const QColor& co
   p.restore();
 }
 
-/// On the screen, unturned and unscaled: what was drawn once is laid down again. Elsewhere (print,
-/// SVG, a turned drawing) lines stay lines.
+/// Pixels for one unit of the drawing, on the screen and unturned: what was drawn once is laid down
+/// again. Elsewhere (print, SVG, a turned drawing) lines stay lines.
 std::optional<double> laid_down(const QPainter& p) {
   const QPaintDevice* d = p.device();
   // A worker that draws the sheet has no part in the window's pixmaps.
   if (!qApp || QThread::currentThread() != qApp->thread()) return std::nullopt;
-  if (!d || p.deviceTransform().type() > QTransform::TxScale) return std::nullopt;
+  const QTransform& t = p.deviceTransform();
+  if (!d || t.type() > QTransform::TxScale || t.m11() <= 0 || std::abs(t.m11() - t.m22()) > 1e-6)
+    return std::nullopt;
   const int type = d->devType();
   if (type != QInternal::Widget && type != QInternal::Image && type != QInternal::Pixmap)
     return std::nullopt;
-  const double scale = p.deviceTransform().m11();
-  return std::abs(scale - d->devicePixelRatioF()) < 1e-6 ? std::optional(scale) : std::nullopt;
+  return t.m11();
 }
 
 QPixmap made_once(const QString& key, QSizeF size, double scale,
                   const std::function<void(QPainter&)>& draw) {
   QPixmap pixmap;
   if (QPixmapCache::find(key, &pixmap)) return pixmap;
-  pixmap = QPixmap((size * scale).toSize());
-  pixmap.setDevicePixelRatio(scale);
+  pixmap = QPixmap(static_cast<int>(std::ceil(size.width() * scale)),
+                   static_cast<int>(std::ceil(size.height() * scale)));
   pixmap.fill(Qt::transparent);
   QPainter p(&pixmap);
+  p.scale(scale, scale);
   draw(p);
   p.end();
+  pixmap.setDevicePixelRatio(scale);
   QPixmapCache::insert(key, pixmap);
   return pixmap;
 }
 
-QString key_of(int kind, const QColor& colour, double size, double scale) {
-  return QStringLiteral("yoke:%1:%2:%3:%4")
-      .arg(kind)
-      .arg(colour.rgba())
-      .arg(qRound(size * 10))
-      .arg(qRound(scale * 100));
+QString key_of(int kind, const QColor& colour, double size) {
+  return QStringLiteral("yoke:%1:%2:%3").arg(kind).arg(colour.rgba()).arg(qRound(size * 10));
 }
 
 }  // namespace
 
-void draw_mark(QPainter& p, const QRectF& box, Mark mark, const QColor& colour) {
+namespace {
+
+/// Further than any screen: a piece that long leaves the picture at once, and is left out.
+constexpr double kFar_px = 1e5;
+
+/// The drawn parts of a broken line; `pattern` as of a pen: drawn, left out, … in widths.
+void draw_dashes(QPainter& p, const QPolygonF& line, const QList<qreal>& pattern, double width) {
+  qsizetype part = 0;
+  double left = pattern[0] * width;
+  for (qsizetype i = 1; i < line.size(); ++i) {
+    const QPointF by = line[i] - line[i - 1];
+    const double length = std::sqrt(QPointF::dotProduct(by, by));
+    if (!(length < kFar_px)) continue;
+    for (double at = 0; at < length;) {
+      const double to = std::min(length, at + left);
+      if (part % 2 == 0)
+        p.drawLine(line[i - 1] + by * (at / length), line[i - 1] + by * (to / length));
+      left -= to - at;
+      at = to;
+      if (left > 1e-9) continue;
+      part = (part + 1) % pattern.size();
+      left = std::max(0.1, pattern[part] * width);
+    }
+  }
+}
+
+}  // namespace
+
+void draw_run(QPainter& p, const QPolygonF& line) {
+  if (line.size() < 3 || !laid_down(p)) {
+    p.drawPolyline(line);
+    return;
+  }
+  const QPen whole = p.pen();
+  QPen piece(whole.color(), whole.widthF());
+  // Between points of a curve hardly anything gapes; a dash ends where it ends.
+  piece.setCapStyle(Qt::FlatCap);
+  p.setPen(piece);
+  if (whole.style() == Qt::SolidLine)
+    for (qsizetype i = 1; i < line.size(); ++i) p.drawLine(line[i - 1], line[i]);
+  else
+    draw_dashes(p, line, whole.dashPattern(), whole.widthF());
+}
+
+void draw_once(QPainter& p, QPointF at, const QRectF& room, const QString& key,
+               const std::function<void(QPainter&)>& draw) {
   const auto scale = laid_down(p);
-  if (!scale) return draw_mark_lines(p, box, mark, colour);
-  const QString key = key_of(static_cast<int>(mark), colour, box.width(), *scale);
-  const QRectF room(2, 2, box.width(), box.height());
-  p.drawPixmap(box.topLeft() - room.topLeft(),
-               made_once(key, room.size() + QSizeF(4, 4), *scale,
-                         [&](QPainter& once) { draw_mark_lines(once, room, mark, colour); }));
+  if (!scale) {
+    p.save();
+    p.translate(at);
+    draw(p);
+    p.restore();
+    return;
+  }
+  QPixmap once = made_once(QStringLiteral("%1@%2").arg(key).arg(qRound(*scale * 1000)), room.size(),
+                           *scale, [&](QPainter& first) {
+                             first.setRenderHint(QPainter::Antialiasing);
+                             first.translate(-room.topLeft());
+                             draw(first);
+                           });
+  once.setDevicePixelRatio(p.device()->devicePixelRatioF());
+  // Pixel for pixel, whatever the drawing is scaled by.
+  const QTransform kept = p.worldTransform();
+  const QPointF corner = kept.map(at + room.topLeft());
+  p.resetTransform();
+  p.drawPixmap(corner, once);
+  p.setWorldTransform(kept);
+}
+
+void draw_mark(QPainter& p, const QRectF& box, Mark mark, const QColor& colour) {
+  draw_once(p, box.topLeft(), QRectF(QPointF(0, 0), box.size()).adjusted(-2, -2, 2, 2),
+            key_of(static_cast<int>(mark), colour, box.width()), [&](QPainter& once) {
+              draw_mark_lines(once, QRectF(QPointF(0, 0), box.size()), mark, colour);
+            });
 }
 
 void fill_hatched(QPainter& p, const QRectF& box, const QColor& colour) {
   const auto scale = laid_down(p);
   if (!scale) return p.fillRect(box, QBrush(colour, Qt::BDiagPattern));
-  const QString key = key_of(-1, colour, 0, *scale);
+  const QString key = key_of(-1, colour, *scale * 100);
   constexpr double kTile = 48;  // a whole number of the pattern's periods
   p.drawTiledPixmap(box, made_once(key, QSizeF(kTile, kTile), *scale, [&](QPainter& once) {
                       once.fillRect(QRectF(0, 0, kTile, kTile), QBrush(colour, Qt::BDiagPattern));

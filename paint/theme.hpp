@@ -6,6 +6,7 @@
 #include <QPainter>
 #include <QRectF>
 #include <QString>
+#include <functional>
 
 namespace yoke::theme {
 
@@ -33,6 +34,14 @@ enum class Mark { tick, rests, cross, query };
 /// State by shape: a tick in a ring, a wave over a line in a ring that is open below, a cross in a
 /// square, a question mark in a broken ring.
 void draw_mark(QPainter& p, const QRectF& box, Mark mark, const QColor& colour);
+/// A line through many points in the painter's pen. On the screen it is laid down piece by
+/// piece, a fraction of the work of one outline round all of it; elsewhere it stays one line.
+void draw_run(QPainter& p, const QPolygonF& line);
+/// What looks the same wherever it stands, laid down on the screen as it was drawn the first time.
+/// `draw` draws it at (0, 0) and stays within `room` around there; `key` names everything it
+/// depends on.
+void draw_once(QPainter& p, QPointF at, const QRectF& room, const QString& key,
+               const std::function<void(QPainter&)>& draw);
 /// Slanting lines, as a used part of a way is shown.
 void fill_hatched(QPainter& p, const QRectF& box, const QColor& colour);
 /// A straight dimension line with small filled ticks at both ends and a label beside its middle.

@@ -12,10 +12,10 @@ namespace {
 double off_chord(QPointF at, QPointF from, QPointF to) {
   const QPointF along = to - from;
   const double length2 = QPointF::dotProduct(along, along);
-  if (length2 <= 0) return std::hypot(at.x() - from.x(), at.y() - from.y());
+  const auto length = [](QPointF v) { return std::sqrt(QPointF::dotProduct(v, v)); };
+  if (length2 <= 0) return length(at - from);
   const double share = std::clamp(QPointF::dotProduct(at - from, along) / length2, 0.0, 1.0);
-  const QPointF off = at - (from + share * along);
-  return std::hypot(off.x(), off.y());
+  return length(at - (from + share * along));
 }
 
 }  // namespace

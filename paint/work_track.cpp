@@ -147,6 +147,7 @@ QString said_of(const TrackStep& s, std::size_t i) {
 Picture work_track(const Track& track, QSizeF size) {
   Picture pic;
   pic.size = size;
+  pic.covers = true;
   const Lay l(track, size);
   pic.layers.push_back([=](QPainter& p) {
     p.fillRect(QRectF(QPointF(0, 0), size), theme::kDye);

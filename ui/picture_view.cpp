@@ -37,12 +37,18 @@ void PictureView::set_maker(Make make) {
 }
 
 void PictureView::redraw() {
+  const QRegion moved = picture_.moving;
+  const bool laid = picture_.still > 0 && still_key_ == picture_.still_key && !stale_;
   stale_ = true;
-  update();
-  if (isVisible()) {
-    build();
-    setAccessibleDescription(picture_.said.join(QStringLiteral(". ")));
-  }
+  if (!isVisible()) return update();
+  build();
+  setAccessibleDescription(picture_.said.join(QStringLiteral(". ")));
+  const bool same = laid && still_key_ == picture_.still_key && !still_.isNull() &&
+                    still_.size() == (QSizeF(size()) * devicePixelRatioF()).toSize();
+  if (same && !moved.isEmpty() && !picture_.moving.isEmpty())
+    update(moved | picture_.moving);
+  else
+    update();
 }
 
 const Picture& PictureView::picture() const {
@@ -104,7 +110,7 @@ void PictureView::paintEvent(QPaintEvent*) {
   QPainter p(this);
   if (picture_.still > 0)
     paint_still(p);
-  else
+  else if (!picture_.covers)
     p.fillRect(rect(), theme::kDye);
   picture_.paint(p, picture_.still, picture_.layers.size());
   if (hasFocus()) {

@@ -48,7 +48,8 @@ StagePage::StagePage(Session& session, Stage stage, const QString& question, QWi
   heading_->setSpacing(14);
   title_ = plain_label(words_of(stage_words(stage)), "title", this);
   heading_->addWidget(title_);
-  question_ = plain_label(question, "question", this);
+  question_ = new LineText("question", 1, this);
+  question_->setText(question);
   heading_->addWidget(question_, 1);
   outer->addLayout(heading_);
   decision_ = new LineText("answer", 1, this);

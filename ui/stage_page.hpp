@@ -69,7 +69,7 @@ class StagePage : public QWidget {
   void show_question();
   QHBoxLayout* heading_;
   QLabel* title_;
-  QLabel* question_;
+  LineText* question_;
   Face* made(std::size_t face);
   QWidget* work_;  ///< of a page without faces
   std::vector<FaceEntry> entries_;

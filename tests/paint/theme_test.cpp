@@ -54,6 +54,80 @@ TEST_CASE("state is told by shape: the marks differ in one colour too") {
   CHECK(mark(theme::Mark::cross) != mark(theme::Mark::query));
 }
 
+TEST_CASE("a run of many points looks as one line, whole or broken") {
+  QPolygonF arc;
+  for (int i = 0; i <= 60; ++i)
+    arc << QPointF(10 + 180 * i / 60.0, 90 - 80 * std::pow(i / 60.0, 3));
+  const auto drawn = [&](const QList<qreal>& dashes, bool run) {
+    QImage image(200, 100, QImage::Format_RGB32);
+    image.fill(Qt::black);
+    QPainter p(&image);
+    p.setRenderHint(QPainter::Antialiasing);
+    QPen pen(Qt::white, 2.2, Qt::SolidLine, Qt::FlatCap, Qt::BevelJoin);
+    if (!dashes.isEmpty()) pen.setDashPattern(dashes);
+    p.setPen(pen);
+    run ? theme::draw_run(p, arc) : p.drawPolyline(arc);
+    return image;
+  };
+  const auto light = [](const QImage& i) {
+    double sum = 0;
+    for (int y = 0; y < i.height(); ++y)
+      for (int x = 0; x < i.width(); ++x) sum += qGray(i.pixel(x, y));
+    return sum / 255;
+  };
+  for (const QList<qreal>& dashes : {QList<qreal>{}, QList<qreal>{5, 4}, QList<qreal>{1, 3}}) {
+    const QImage run = drawn(dashes, true);
+    const QImage line = drawn(dashes, false);
+    INFO(dashes.size() << " parts: " << light(run) << " against " << light(line));
+    CHECK(light(run) == Approx(light(line)).epsilon(0.06));
+    int apart = 0;
+    for (int y = 0; y < 100; ++y)
+      for (int x = 0; x < 200; ++x)
+        if (std::abs(qGray(run.pixel(x, y)) - qGray(line.pixel(x, y))) > 128) ++apart;
+    CHECK(apart <= 12);
+  }
+  // A point beyond any screen is no reason to draw dashes for ever.
+  QImage small(20, 20, QImage::Format_RGB32);
+  small.fill(Qt::black);
+  QPainter p(&small);
+  QPen pen(Qt::white, 1);
+  pen.setDashPattern({1, 3});
+  p.setPen(pen);
+  theme::draw_run(p, QPolygonF({QPointF(0, 0), QPointF(1e300, 5), QPointF(INFINITY, NAN)}));
+}
+
+TEST_CASE("what is laid down once looks as it was drawn, at any scale") {
+  const auto drawn = [](bool once, double scale) {
+    QImage image(60, 60, QImage::Format_RGB32);
+    image.fill(theme::kDye);
+    QPainter p(&image);
+    p.scale(scale, scale);
+    const QPointF at(24 / scale, 24 / scale);
+    const auto ring = [](QPainter& q) {
+      q.setRenderHint(QPainter::Antialiasing);
+      q.setPen(QPen(Qt::white, 1.4));
+      q.drawEllipse(QPointF(0, 0), 6, 6);
+    };
+    if (once) {
+      theme::draw_once(p, at, QRectF(-8, -8, 16, 16), QStringLiteral("test ring"), ring);
+    } else {
+      p.translate(at);
+      ring(p);
+    }
+    return image;
+  };
+  for (const double scale : {1.0, 2.0, 1.5, 0.75, 1.0}) {
+    const QImage once = drawn(true, scale);
+    const QImage each = drawn(false, scale);
+    int most = 0;
+    for (int y = 0; y < 60; ++y)
+      for (int x = 0; x < 60; ++x)
+        most = std::max(most, std::abs(qGray(once.pixel(x, y)) - qGray(each.pixel(x, y))));
+    INFO("scaled by " << scale);
+    CHECK(most <= 10);  // a softened edge is rounded otherwise
+  }
+}
+
 TEST_CASE("text is shortened only where it must be, and says so") {
   const QFont f = theme::text(14);
   CHECK(theme::elided(f, "short", 400) == "short");

@@ -213,6 +213,35 @@ TEST_CASE("a click on the map is one undo step, a drag is one, and they do not m
   CHECK(b.session.job() == start);
 }
 
+TEST_CASE("a drag paints what moved on the map: nothing of where it was stays behind") {
+  Bench b;
+  REQUIRE(b.window->open_path(demo(b.dir)));
+  b.stage(Stage::size);
+  auto* map = b.page<SizePage>(Stage::size)->map_face()->map();
+  QTest::qWait(50);
+  const auto shown = [&] {
+    const QRect on(map->mapTo(b.window.get(), QPoint(0, 0)), map->size());
+    return b.window->screen()->grabWindow(b.window->winId()).copy(on).toImage();
+  };
+  const auto at = [&](int i) {
+    return map->picture().spots[static_cast<size_t>(i)].area.center().toPoint();
+  };
+  const QImage before = shown();
+  REQUIRE(before.size() == map->size());
+  QTest::mousePress(map, Qt::LeftButton, {}, at(30));
+  for (const int i : {31, 33, 48, 52}) {
+    QTest::mouseMove(map, at(i));
+    QApplication::processEvents();
+  }
+  QTest::mouseRelease(map, Qt::LeftButton, {}, at(52));
+  QApplication::processEvents();
+  const QImage moved = shown();
+  CHECK(moved != before);
+  map->update();
+  QApplication::processEvents();
+  CHECK(moved == shown());
+}
+
 TEST_CASE("notes follow undo, and as-built values that cannot be together are refused") {
   Bench b;
   REQUIRE(b.window->open_path(demo(b.dir)));

@@ -145,6 +145,7 @@ QString MapView::cursor_words() const {
 }
 
 void MapView::set_bands(std::vector<CellBand> bands) {
+  if (bands.empty() && bands_.empty()) return;
   bands_ = std::move(bands);
   redraw();
 }
