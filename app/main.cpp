@@ -18,6 +18,7 @@ struct Words {
   int job_at = 0;  ///< which word: a name that is no UTF-8 must reach the disk as it was given
   QString wrong;
   bool help = false;
+  bool rig = false;
 };
 
 Words read_words(const QStringList& list) {
@@ -31,6 +32,8 @@ Words read_words(const QStringList& list) {
       if (w.size.width() < 800 || w.size.height() < 600 || w.size.width() > 8000 ||
           w.size.height() > 8000)
         w.wrong = QStringLiteral("--size takes WxH from 800x600 to 8000x8000");
+    } else if (list[i] == QStringLiteral("--rig")) {
+      w.rig = true;
     } else if (list[i] == QStringLiteral("--help")) {
       w.help = true;
     } else if (list[i].startsWith(QLatin1String("--"))) {
@@ -58,7 +61,7 @@ int main(int argc, char** argv) {
   const Words words = read_words(list);
   if (words.help || !words.wrong.isEmpty()) {
     std::fprintf(words.help ? stdout : stderr,
-                 "%s\nyokestep [JOB.yoke]\nyokestep --shots DIR [--size WxH] [JOB.yoke]\n",
+                 "%s\nyokestep [--rig] [JOB.yoke]\nyokestep --shots DIR [--size WxH] [JOB.yoke]\n",
                  qPrintable(words.wrong));
     return words.help ? 0 : 2;
   }
@@ -82,5 +85,6 @@ int main(int argc, char** argv) {
   else
     window.show_begin();
   window.offer_unnamed();
+  if (words.rig) window.stand_in();
   return QApplication::exec();
 }

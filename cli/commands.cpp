@@ -74,7 +74,11 @@ constexpr const char* kHelp =
     "                            --method: as if that way were chosen; --now: the next place\n"
     "  gates JOB                 what must hold before a drive, what each asks, its evidence;\n"
     "                            exit status 1 when one stands failed\n"
-    "  prove JOB [--readings FILE.csv] [--now]\n"
+    "  prove JOB [--readings FILE.csv] [--trace FILE] [--now]\n"
+    "  road JOB [--trace TABLE.csv --time COLUMN --time-unit s|ms|us|ns --along COLUMN "
+    "--unit g|-g|m/s2|-m/s2]\n"
+    "  right JOB...\n"
+    "  rig JOB [--fault NAME] [--seconds S] [--seed N]\n"
     "                            the proof standing still, press by press: expected, band, limit,\n"
     "                            got; with readings of a file (force,travel[,second][,clamped]);\n"
     "                            --now: the next press; exit status 1 when one says stop\n"
@@ -266,6 +270,11 @@ Outcome run(const std::vector<std::string>& words) {
     if (const auto job = job_of(*a)) a->style.hand = pulled_by_hand(*job);
   if (a->command == "help") return {kHelp, "", 0};
   if (a->command == "schema") return {job_schema(), "", 0};
+  if (a->command == "rig") {
+    const auto lines = rig_text(*a);
+    if (!lines) return {"", english(lines.error().text(), a->style) + "\n", 2};
+    return {*lines, "", 0};
+  }
   if (a->command == "template" || (a->command == "line" && a->options.count("--as") != 0)) {
     const auto text = a->command == "line" ? line_text(*a) : template_text(*a);
     if (!text) return {"", english(text.error().text(), a->style) + "\n", 2};
@@ -279,6 +288,8 @@ Outcome run(const std::vector<std::string>& words) {
                             : a->command == "bleed"     ? bleed_table(*a)
                             : a->command == "gates"     ? gates_table(*a, hard)
                             : a->command == "prove"     ? prove_table(*a, hard)
+                            : a->command == "right"     ? right_table(*a)
+                            : a->command == "road"      ? road_table(*a, hard)
                             : a->command == "fit"       ? fit_table(*a)
                             : a->command == "state"     ? state_table(*a)
                             : a->command == "relative"  ? relative_table(*a)

@@ -82,6 +82,12 @@ struct Outcome {
 [[nodiscard]] Expected<Table> gates_table(const Arguments& a, bool& hard);
 /// The proof standing still, press by press.
 [[nodiscard]] Expected<Table> prove_table(const Arguments& a, bool& hard);
+/// Whether bands held what they said, over proved jobs.
+[[nodiscard]] Expected<Table> right_table(const Arguments& a);
+/// The road stage by stage, or a stop out of a phone's table.
+[[nodiscard]] Expected<Table> road_table(const Arguments& a, bool& hard);
+/// What an instrument on the pedal of a job would tell, with a chosen fault, as its own lines.
+[[nodiscard]] Expected<std::string> rig_text(const Arguments& a);
 /// Air, slack, clearance from the readings, with their intervals.
 [[nodiscard]] Expected<Table> fit_table(const Arguments& a);
 /// Every intermediate of one press.

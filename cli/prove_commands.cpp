@@ -1,11 +1,18 @@
 // The proof standing still: press by press, with readings of the job or of a file.
 #include <fmt/format.h>
 
+#include <cstdlib>
+
 #include "cli/commands.hpp"
 #include "cli/options.hpp"
 #include "files/readings_csv.hpp"
+#include "files/recording.hpp"
+#include "files/store.hpp"
 #include "judge/findings.hpp"
 #include "protocol/protocol.hpp"
+#include "protocol/recorded.hpp"
+#include "protocol/right.hpp"
+#include "simulated/rig.hpp"
 
 namespace yoke::cli {
 
@@ -40,11 +47,27 @@ Expected<Table> prove_table(const Arguments& a, bool& hard) {
     if (!readings) return fail(readings.error());
     job->readings.insert(job->readings.end(), readings->begin(), readings->end());
   }
+  std::vector<std::string> told;
+  if (const std::string file = option_of(a, "--trace"); !file.empty()) {
+    LineCounts counts;
+    const auto trace = load_trace(file, &counts);
+    if (!trace) return fail(trace.error());
+    const LiveTaken taken = taken_of(*job, *trace, {});
+    job->readings.insert(job->readings.end(), taken.readings.begin(), taken.readings.end());
+    if (taken.sink) {
+      job->pump.sink_m = std::max(0.0, taken.sink->sink_m);
+      job->pump.hold_s = taken.sink->hold_s;
+    }
+    told.push_back(fmt::format("{}: {} samples, {} lost, {} spoiled", trace->head.name, counts.good,
+                               counts.lost, counts.spoiled));
+    for (const Message& m : taken.says) told.push_back(english(m, a.style));
+  }
   const auto strip = foot_strip(*job, 0);
   const auto presses = proof_protocol(*job, strip, find_all(*job, strip));
   Table t;
   t.keys = {"press", "what", "push", "expected", "low", "high",
             "least", "most", "got",  "state",    "says"};
+  t.notes = std::move(told);
   const std::size_t next = next_press(presses);
   const bool now = a.options.count("--now") != 0;
   for (std::size_t i = 0; i < presses.size(); ++i) {
@@ -56,6 +79,59 @@ Expected<Table> prove_table(const Arguments& a, bool& hard) {
     if (!presses[next].care.empty()) t.notes.push_back(english(presses[next].care, a.style));
   }
   return t;
+}
+
+Expected<Table> right_table(const Arguments& a) {
+  Table t;
+  t.keys = {"job", "foretold", "held", "bias", "says"};
+  std::vector<Foretold> all;
+  for (const std::string& file : a.files) {
+    const auto opened = open_job(file);
+    if (!opened) return fail(opened.error());
+    const RightRecord r = right_record(opened->job.foretold);
+    t.rows.push_back({text(file), text(std::to_string(r.told)), text(std::to_string(r.held)),
+                      number(r.bias, fmt::format("{:+.2f}", r.bias)),
+                      r.says.empty() ? text("not proved, or not foretold") : text(r.says, a.style)});
+    all.insert(all.end(), opened->job.foretold.begin(), opened->job.foretold.end());
+  }
+  const RightRecord r = right_record(all);
+  t.notes.push_back(r.says.empty() ? std::string("Nothing was foretold in them.")
+                                   : fmt::format("All: {}; between {:.0f} and {:.0f} of a hundred "
+                                                 "truly; bias {:+.2f}, spread {:.2f} standard "
+                                                 "uncertainties",
+                                                 english(r.says, a.style), 100 * r.low,
+                                                 100 * r.high, r.bias, r.spread));
+  return t;
+}
+
+Expected<std::string> rig_text(const Arguments& a) {
+  const auto job = job_of(a);
+  if (!job) return fail(job.error());
+  const std::string name = option_of(a, "--fault");
+  const auto faults = rig_fault(name.empty() ? "none" : name);
+  if (!faults) {
+    std::string names;
+    for (const std::string& n : rig_fault_names()) names += (names.empty() ? "" : ", ") + n;
+    return fail({"--fault", name, Message::data(names), "There is no fault of that name",
+                 "Take one of these"});
+  }
+  const auto number = [&a](const char* option, double otherwise, double most) -> Expected<double> {
+    const std::string typed = option_of(a, option);
+    if (typed.empty()) return otherwise;
+    char* end = nullptr;
+    const double v = std::strtod(typed.c_str(), &end);
+    if (*end != '\0' || !(v >= 0 && v <= most))
+      return fail({option, typed, say("0 to {}", Plain{most, 0}), "That is no such number",
+                   "Enter a number"});
+    return v;
+  };
+  const auto seconds = number("--seconds", 10, 600);
+  if (!seconds) return fail(seconds.error());
+  const auto seed = number("--seed", 1, 1e15);
+  if (!seed) return fail(seed.error());
+  auto rig = Rig::make(*job, *faults, {}, {}, static_cast<std::uint64_t>(*seed));
+  if (!rig) return fail(rig.error());
+  return rig->lines(*seconds);
 }
 
 }  // namespace yoke::cli

@@ -181,11 +181,10 @@ Expected<Table> fit_table(const Arguments& a) {
     return fail({"job", "", "", cannot_say(plan.missing_system), "Enter it in Survey"});
   Table t;
   t.keys = {"assist", "unknown", "value_SI", "plus_minus_SI"};
-  static constexpr std::pair<Unknown, Kind> kAll[] = {{Unknown::slack, Kind::length},
-                                                      {Unknown::air, Kind::volume},
-                                                      {Unknown::clearance, Kind::number},
-                                                      {Unknown::growth, Kind::number},
-                                                      {Unknown::hose, Kind::number}};
+  static constexpr std::pair<Unknown, Kind> kAll[] = {
+      {Unknown::slack, Kind::length},     {Unknown::air, Kind::volume},
+      {Unknown::clearance, Kind::number}, {Unknown::growth, Kind::number},
+      {Unknown::hose, Kind::number},      {Unknown::air_first, Kind::volume}};
   for (const bool alive : {false, true}) {
     const ReadingEstimate r = estimate_from_readings(*plan.system, job->readings, alive);
     const std::string who = alive ? "on" : "off";
@@ -194,6 +193,10 @@ Expected<Table> fit_table(const Arguments& a) {
         t.rows.push_back({text(who), text(std::string(unknown_words(unknown))),
                           full(e->value, kind, 2, a.style),
                           full(e->uncertainty, kind, 2, a.style)});
+    if (r.air_second)
+      t.rows.push_back({text(who), text("air at outlet 2"),
+                        full(r.air_second->value, Kind::volume, 2, a.style),
+                        full(r.air_second->uncertainty, Kind::volume, 2, a.style)});
     for (const Message& m : estimate_words(r)) t.notes.push_back(who + ": " + english(m, a.style));
     t.notes.push_back(fmt::format("{}: {} readings used, misfit {}, condition {:.0f}", who, r.used,
                                   format_full(r.misfit_m, Kind::length, 1, a.style), r.condition));

@@ -22,6 +22,10 @@ inline constexpr std::size_t kMostOwnSteps = 100;
 inline constexpr std::size_t kMostTubes = 60;
 inline constexpr std::size_t kMostTubeCorners = 1200;
 inline constexpr std::size_t kMostTakenOff = 300;
+inline constexpr std::size_t kMostCalibrations = 100;
+inline constexpr std::size_t kMostRecordings = 200;
+inline constexpr std::size_t kMostStops = 300;
+inline constexpr std::size_t kMostForetold = 200;
 inline constexpr std::size_t kMostOrderFacts = 300;
 inline constexpr std::size_t kMostParts = 200;
 inline constexpr std::size_t kMostBoxes = 60;
@@ -48,6 +52,12 @@ inline constexpr Range kJointBore{0.0002, 0.02};
 inline constexpr Range kPush{0, 0.1};
 inline constexpr Range kJointTorque{0.5, 300};
 inline constexpr Range kPieces{0, 1000};
+inline constexpr Range kStopSpeed{0, 60};
+inline constexpr Range kStopDistance{0, 1000};
+inline constexpr Range kStopSlope{-0.5, 0.5};
+inline constexpr Range kRaw{-1e9, 1e9};
+/// Of one recording: ten minutes at a hundred samples a second, and as much again.
+inline constexpr Range kRecordingLength{0, 1200};
 inline constexpr Range kBoxLength{0, 5};
 inline constexpr Range kBoxSwing{0, 1};
 /// Of a length or a force, SI.

@@ -73,9 +73,14 @@ Expected<Reading> reading_in(const CsvRow& row, const std::array<int, columns>& 
                                                       {second, &Reading::second_apply},
                                                       {clamped, &Reading::hoses_clamped}};
   for (const auto& [c, member] : flags) {
+    if (c == clamped && (cell(c) == "first" || cell(c) == "second")) continue;  // below
     const auto v = flag_in(row, cell(c));
     if (!v) return fail(v.error());
     r.*member = *v;
+  }
+  if (const std::string whose = cell(clamped); whose == "first" || whose == "second") {
+    r.hoses_clamped = true;
+    r.clamped = whose == "first" ? ClampedHoses::first : ClampedHoses::second;
   }
   r.note = cell(note).substr(0, 200);
   return r;

@@ -58,6 +58,7 @@ void describe(A& a, Tag<Reading>) {
   a.flag("assist", &Reading::assist_alive);
   a.flag("second_apply", &Reading::second_apply);
   a.flag("hoses_clamped", &Reading::hoses_clamped);
+  a.word("clamped", "hoses clamped off", &Reading::clamped);
   a.maybe("pressure_Pa", "pressure", &Reading::pressure_pa, kReadingPressure, Absent::left_out);
   a.flag("rejected", &Reading::rejected);
   a.text("note", "note", &Reading::note);
@@ -173,6 +174,66 @@ void describe(A& a, Tag<TakenOff>) {
   a.number("back", "put back", &TakenOff::back, kPieces);
 }
 
+template <class A>
+void describe(A& a, Tag<Calibration>) {
+  a.text("channel", "channel", &Calibration::channel);
+  a.number("low_raw", "told at the lower point", &Calibration::low_raw, kRaw);
+  a.number("low", "lower point", &Calibration::low, kRaw);
+  a.number("high_raw", "told at the upper point", &Calibration::high_raw, kRaw);
+  a.number("high", "upper point", &Calibration::high, kRaw);
+  a.number("plus_minus", "± of the points", &Calibration::plus_minus, kRaw);
+  a.text("when", "when it was set", &Calibration::when);
+}
+
+template <class A>
+void describe(A& a, Tag<Recording>) {
+  a.text("file", "recording", &Recording::file);
+  a.text("when", "when it was recorded", &Recording::when);
+  a.text("press", "press", &Recording::press);
+  a.number("seconds", "length of the recording", &Recording::seconds, kRecordingLength);
+  a.count("samples", "samples", &Recording::samples);
+  a.count("lost", "samples lost", &Recording::lost);
+  a.text("note", "note", &Recording::note);
+}
+
+template <class A>
+void describe(A& a, Tag<RoadStop>) {
+  a.word("stage", "stage", &RoadStop::stage);
+  a.number("speed_m_per_s", "speed", &RoadStop::speed_m_s, kStopSpeed);
+  a.number("speed_plus_minus", "± of the speed", &RoadStop::speed_plus_minus, kStopSpeed);
+  a.number("distance_m", "distance", &RoadStop::distance_m, kStopDistance);
+  a.number("distance_plus_minus", "± of the distance", &RoadStop::distance_plus_minus,
+           kStopDistance);
+  a.number("slope_rad", "slope", &RoadStop::slope_rad, kStopSlope);
+  a.word("locked", "locked", &RoadStop::locked);
+  a.flag("pulled", &RoadStop::pulled);
+  a.text("when", "when it was driven", &RoadStop::when);
+  a.text("note", "note", &RoadStop::note);
+}
+
+template <class A>
+void describe(A& a, Tag<RoadPermit>) {
+  a.text("who", "who drives", &RoadPermit::who);
+  a.text("place", "the place", &RoadPermit::place);
+  a.text("weather", "weather and surface", &RoadPermit::weather);
+  a.flag("closed", &RoadPermit::closed);
+  a.flag("belts", &RoadPermit::belts);
+  a.flag("alone", &RoadPermit::alone);
+  a.flag("parking", &RoadPermit::parking);
+  a.flag("bedded", &RoadPermit::bedded);
+  a.text("when", "when it was answered for", &RoadPermit::when);
+}
+
+template <class A>
+void describe(A& a, Tag<Foretold>) {
+  a.text("what", "what was foretold", &Foretold::what);
+  a.number("foretold", "foretold", &Foretold::foretold, kRaw);
+  a.number("sigma", "standard uncertainty", &Foretold::sigma, kRaw);
+  a.number("came", "what came", &Foretold::came, kRaw);
+  a.number("came_sigma", "standard uncertainty of what came", &Foretold::came_sigma, kRaw);
+  a.text("when", "when it was kept", &Foretold::when);
+}
+
 /// What stands at the top of a job file, its lists and sheets aside.
 template <class A>
 void describe(A& a, Tag<Job>) {
@@ -197,6 +258,10 @@ void each_list(F&& f) {
   f("tubes", "Line", &Job::tubes, kMostTubes, Empty::left_out);
   f("tube_corners", "Corner of a line", &Job::tube_corners, kMostTubeCorners, Empty::left_out);
   f("taken_off", "Taken off", &Job::taken_off, kMostTakenOff, Empty::left_out);
+  f("calibrations", "Calibration", &Job::calibrations, kMostCalibrations, Empty::left_out);
+  f("recordings", "Recording", &Job::recordings, kMostRecordings, Empty::left_out);
+  f("stops", "Stop", &Job::stops, kMostStops, Empty::left_out);
+  f("foretold", "Foretold", &Job::foretold, kMostForetold, Empty::left_out);
   f("order_facts", "Order of the work", &Job::order_facts, kMostOrderFacts, Empty::left_out);
 }
 
@@ -206,6 +271,7 @@ void each_map(F&& f) {
   f("bleeding", "Bleeding", &Job::bleeding, Empty::written);
   f("gates", "Gate", &Job::gates, Empty::written);
   f("joints", "Joint", &Job::joints, Empty::left_out);
+  f("permits", "Permit", &Job::permits, Empty::left_out);
 }
 
 template <class F>

@@ -211,11 +211,18 @@ std::vector<Message> air_left_words(const Job& job) {
   std::vector<Message> words{say("Air left by the last {} presses: {} ± {}", n,
                                  amount(last.air_m3()->value, Kind::volume, 1),
                                  amount(last.air_m3()->uncertainty, Kind::volume, 1))};
-  if (has_two_circuits(job, As::plan))
+  if (const auto& first = last.at(Unknown::air_first); first && last.air_second)
+    words.push_back(say("At outlet 1: {} ± {}; at outlet 2: {} ± {}, the air taken to stand behind "
+                        "the clamp",
+                        amount(first->value, Kind::volume, 1),
+                        amount(first->uncertainty, Kind::volume, 1),
+                        amount(last.air_second->value, Kind::volume, 1),
+                        amount(last.air_second->uncertainty, Kind::volume, 1)));
+  else if (has_two_circuits(job, As::plan))
     words.emplace_back(
         "Both circuits together: which of them it is, no press on both can tell. Clamp the hoses "
-        "of "
-        "one circuit and press again: the pedal rises by what that circuit holds");
+        "of one outlet, press lightly and enter it under Prove: the pedal rises by what stands "
+        "behind the clamps");
   const std::size_t before = std::min(kLast, all.size() - n);
   const std::vector<Reading> then(all.end() - static_cast<long>(n + before),
                                   all.end() - static_cast<long>(n));

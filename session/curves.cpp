@@ -173,6 +173,9 @@ PlotInput prove_plot(const Session& s) {
   if (boosted && dead.curve)
     add_curve(in, *dead.curve, QObject::tr("predicted, assist off"), Stroke::dashed,
               theme::kScribeSoft, a);
+  // Before and after in one picture: what was read before the work lies on the curve as found.
+  if (const auto& found = report_of(s, ConditionId::found); found.curve && !s.job().before.empty())
+    add_curve(in, *found.curve, QObject::tr("as found"), Stroke::dotted, theme::kScribeSoft, a);
   for (const Reading& r : kept_readings(s.job().readings))
     in.points.push_back({{r.travel_m * a.length, r.force_n * a.force},
                          r.travel_uncertainty_m * a.length,

@@ -59,6 +59,7 @@ Expected<Reading> typed_reading(const ReadingEntry& entry, const Style& style) {
   r.assist_alive = entry.assist_alive;
   r.second_apply = entry.second_apply;
   r.hoses_clamped = entry.hoses_clamped;
+  r.clamped = entry.clamped;
   if (entry.gauge.find_first_not_of(' ') == std::string::npos) return r;
   const auto gauge =
       typed_quantity(entry.gauge, "Gauge pressure", Kind::pressure, kReadingPressure, style);

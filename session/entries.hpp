@@ -33,6 +33,7 @@ struct ReadingEntry {
   bool assist_alive = false;
   bool second_apply = false;
   bool hoses_clamped = false;
+  ClampedHoses clamped = ClampedHoses::all;
 };
 [[nodiscard]] Expected<Reading> typed_reading(const ReadingEntry& entry, const Style& style);
 

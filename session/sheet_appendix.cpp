@@ -4,6 +4,7 @@
 #include "plumbing/joints.hpp"
 #include "plumbing/net.hpp"
 #include "plumbing/supply_lines.hpp"
+#include "session/road_edits.hpp"
 #include "session/sheet_cells.hpp"
 #include "session/texts.hpp"
 #include "survey/rules.hpp"
@@ -141,9 +142,46 @@ QString plumbing(const Job& job, const Style& style) {
 
 }  // namespace
 
+namespace {
+
+/// Every stop with its figures, who answered for its stage, and what was due afterwards.
+QString road(const Job& job, const Style& style) {
+  if (job.stops.empty()) return {};
+  QStringList rows{
+      row({Printed::tr("When"), Printed::tr("Stage"), Printed::tr("Speed"), Printed::tr("Distance"),
+           Printed::tr("Braking"), Printed::tr("Locked"), Printed::tr("Who and where")},
+          "th")};
+  for (const RoadStop& s : job.stops) {
+    const auto f = stop_figures(s);
+    const RoadPermit p = permit_of(job, s.stage);
+    QStringList by;
+    for (const std::string& words : {p.who, p.place, p.weather})
+      if (!words.empty()) by << esc(std::string_view(words));
+    rows << row({esc(std::string_view(s.when)).replace(QLatin1Char('T'), QLatin1Char(' ')),
+                 esc(words_of(words_of_value(s.stage))),
+                 quantity_text(s.speed_m_s, Kind::speed, 0, style),
+                 s.distance_m > 0 ? quantity_text(s.distance_m, Kind::altitude, 1, style)
+                                  : QStringLiteral("–"),
+                 f ? Printed::tr("%1 g ± %2").arg(f->z, 0, 'f', 2).arg(f->plus_minus, 0, 'f', 2)
+                   : QStringLiteral("–"),
+                 esc(words_of(words_of_value(s.locked)) +
+                     (s.pulled ? Printed::tr("; it pulled to one side") : QString())),
+                 by.join(QStringLiteral(", "))});
+  }
+  QString h = title(Printed::tr("On the road")) + table(rows);
+  QStringList due{
+      row({Printed::tr("After the first run"), Printed::tr("Due"), Printed::tr("Done")}, "th")};
+  for (const AfterRun& a : after_run(job))
+    due << row({esc(a.words, style), esc(std::string_view(a.due)),
+                a.done ? Printed::tr("done") : QStringLiteral("□")});
+  return due.size() > 1 ? h + table(due) : h;
+}
+
+}  // namespace
+
 QString sheet::appendix_html(const Job& job, const Style& style) {
   return survey(job, style) + units(job, style) + whole_work(job, style) + plumbing(job, style) +
-         numbers(job, style);
+         road(job, style) + numbers(job, style);
 }
 
 }  // namespace yoke

@@ -71,7 +71,7 @@ def core_texts():
                 continue
             source = path.read_text(encoding="utf-8")
             # What the session says in messages lies in these; the rest of it speaks by tr().
-            core = folder in ("core", "files") or path.stem in ("stage_views", "bleed_view", "stage_sentence", "rule_watch", "entries")
+            core = folder in ("core", "files") or path.stem in ("stage_views", "bleed_view", "stage_sentence", "rule_watch", "entries", "live_edits")
             if core:
                 texts.update(s for s in literals(source) if is_text(s))
             else:

@@ -35,6 +35,8 @@ class MainWindow : public QMainWindow {
  public:
   MainWindow(Session& session, Dialogs dialogs);
   void show_stage(Stage stage);
+  /// Prove at the instrument, on a stand-in with a hidden fault.
+  void stand_in();
   /// The first page: what is this job?
   void show_begin();
   [[nodiscard]] BeginPage* begin() const { return begin_; }

@@ -7,6 +7,7 @@
 
 #include "session/differences.hpp"
 #include "session/job_pictures.hpp"
+#include "session/live_edits.hpp"
 #include "session/packing.hpp"
 #include "session/resume.hpp"
 #include "session/texts.hpp"
@@ -100,6 +101,11 @@ bool MainWindow::save_as() {
       left > 0)
     dialogs_.tell(this,
                   tr("The job is saved; photos that could not be copied beside it: %1").arg(left));
+  if (const int left =
+          was.isEmpty() ? 0 : carry_recordings(was, session_.path(), session_.job());
+      left > 0)
+    dialogs_.tell(
+        this, tr("The job is saved; recorded presses that could not be copied: %1").arg(left));
   return true;
 }
 

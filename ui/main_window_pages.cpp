@@ -29,7 +29,7 @@ StagePage* MainWindow::make_page(Stage stage) {
     case Stage::bleed:
       return new BleedPage(session_, stack_);
     case Stage::prove:
-      return new ProvePage(session_, stack_);
+      return new ProvePage(session_, dialogs_, stack_);
     case Stage::record:
       break;
   }
@@ -38,6 +38,13 @@ StagePage* MainWindow::make_page(Stage stage) {
     if (may_leave()) open_path(path);
   });
   return record;
+}
+
+void MainWindow::stand_in() {
+  show_stage(Stage::prove);
+  auto* prove = static_cast<ProvePage*>(page(Stage::prove));
+  prove->show_face("live");
+  prove->live()->stand_in(QStringLiteral("hidden"));
 }
 
 StagePage* MainWindow::page(Stage stage) {

@@ -26,7 +26,10 @@ namespace {
 QString taken_words(const Reading& r, const Style& style) {
   QString w = r.assist_alive ? QObject::tr("on") : QObject::tr("off");
   if (r.second_apply) w += QObject::tr(", 2nd");
-  if (r.hoses_clamped) w += QObject::tr(", clamped");
+  if (r.hoses_clamped)
+    w += r.clamped == ClampedHoses::all     ? QObject::tr(", clamped")
+         : r.clamped == ClampedHoses::first ? QObject::tr(", outlet 1 clamped")
+                                            : QObject::tr(", outlet 2 clamped");
   if (r.rejected) w += QObject::tr(", does not count");
   if (r.pressure_pa)
     w += QStringLiteral(", ") + quantity_text(*r.pressure_pa, Kind::pressure, 2, style);
@@ -61,7 +64,10 @@ ReadingsBox::ReadingsBox(Session& session, std::vector<Reading> Job::*list, cons
   second_ = new QCheckBox(tr("2nd in a row"), this);
   second_->setToolTip(
       plain_tip(tr("Clearances are taken up then: it tells them from slack and air")));
-  clamped_ = new QCheckBox(tr("hoses clamped"), this);
+  clamped_ = new QComboBox(this);
+  clamped_->addItems({tr("hoses free"), tr("hoses clamped"), tr("outlet 1 clamped"),
+                      tr("outlet 2 clamped")});
+  clamped_->setAccessibleName(tr("Hoses clamped off"));
   clamped_->setToolTip(plain_tip(tr("With clamps made for hoses, never on braided ones")));
   auto* add = new QPushButton(tr("Add"), this);
   add->setObjectName(QStringLiteral("main"));
@@ -102,7 +108,9 @@ void ReadingsBox::add_reading() {
                                 .gauge = gauge_->text().toStdString(),
                                 .assist_alive = assist_->isChecked(),
                                 .second_apply = second_->isChecked(),
-                                .hoses_clamped = clamped_->isChecked()},
+                                .hoses_clamped = clamped_->currentIndex() > 0,
+                                .clamped = static_cast<ClampedHoses>(
+                                    std::max(0, clamped_->currentIndex() - 1))},
                                session_.style());
   refuse(r ? QString() : error_text(r.error(), session_.style()));
   if (!r) return;

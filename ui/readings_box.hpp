@@ -3,6 +3,7 @@
 #pragma once
 
 #include <QCheckBox>
+#include <QComboBox>
 #include <QLabel>
 #include <QLineEdit>
 #include <QTableWidget>
@@ -36,7 +37,7 @@ class ReadingsBox : public QWidget {
   QLineEdit* gauge_;
   QCheckBox* assist_;
   QCheckBox* second_;
-  QCheckBox* clamped_;
+  QComboBox* clamped_;
   QLabel* refusal_;
   std::vector<Reading> shown_;
   Style shown_in_;

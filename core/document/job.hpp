@@ -12,6 +12,8 @@
 #include "document/joint.hpp"
 #include "document/measured.hpp"
 #include "document/place.hpp"
+#include "document/recording.hpp"
+#include "document/road.hpp"
 #include "document/tube.hpp"
 #include "quantity/message.hpp"
 
@@ -46,6 +48,15 @@ struct BleedRecord {
   bool operator==(const BleedRecord&) const = default;
 };
 
+/// Whose hoses a clamped press has off.
+enum class ClampedHoses { all, first, second };
+template <>
+struct EnumWords<ClampedHoses> {
+  static constexpr std::array all{EnumWord{"all", "all of them"},
+                                  EnumWord{"first", "outlet 1's alone"},
+                                  EnumWord{"second", "outlet 2's alone"}};
+};
+
 /// One reading of the pressed pedal.
 struct Reading {
   double force_n = 0;
@@ -55,6 +66,7 @@ struct Reading {
   bool assist_alive = false;
   bool second_apply = false;   ///< right after another press: clearances are taken up
   bool hoses_clamped = false;  ///< flexible hoses clamped off: only the lines before them give
+  ClampedHoses clamped = ClampedHoses::all;  ///< which of them, where they are
   std::optional<double> pressure_pa = std::nullopt;  ///< a gauge in the line, where one is fitted
   bool rejected = false;  ///< kept, and left out of what is computed: the scale slipped
   std::string note{};     ///< why, or what was seen
@@ -205,6 +217,11 @@ struct Job {
   std::vector<TubeLine> tubes;
   std::vector<TubeCorner> tube_corners;
   std::vector<TakenOff> taken_off;
+  std::vector<Calibration> calibrations;  ///< of instruments, the latest of a channel counts
+  std::vector<Recording> recordings;
+  std::vector<RoadStop> stops;
+  std::map<std::string, RoadPermit> permits;  ///< by the keys of the stages
+  std::vector<Foretold> foretold;             ///< as it stood when the job was proved
   PumpTest pump;
   std::map<std::string, GateRecord> gates;
   std::map<std::string, JointRecord> joints;  ///< by their keys in the net

@@ -7,6 +7,12 @@ namespace yoke {
 
 namespace {
 
+/// Behind a clamped hose neither hose nor brake takes fluid.
+Condition behind(Condition c, std::size_t outlet) {
+  if (c.clamped[outlet]) c.hose_scale = c.growth_scale = c.take_up_scale = 0;
+  return c;
+}
+
 void add_brake(Branch& b, const WheelBrake& w, const Condition& c) {
   const double radius = w.tyre_radius.value();
   if (const auto* d = std::get_if<Disc>(&w.brake)) {
@@ -37,11 +43,12 @@ Branches gather(const System& s, const Condition& c) {
     b.live = true;
     b.rear = w.rear;
     b.residual_pa = (w.rear ? s.residual_rear : s.residual_front).value();
-    add_brake(b, w, c);
+    const Condition here = behind(c, second ? 1 : 0);
+    add_brake(b, w, here);
     b.tube_m3_pa += tube_m3_pa(w.tube);
     const HoseSlopes h = hose_slopes(w.hose);
-    b.hose.first_m3_pa += c.hose_scale * h.first_m3_pa;
-    b.hose.then_m3_pa += c.hose_scale * h.then_m3_pa;
+    b.hose.first_m3_pa += here.hose_scale * h.first_m3_pa;
+    b.hose.then_m3_pa += here.hose_scale * h.then_m3_pa;
     const double tube_m3 = tube_content(w.tube).value();
     b.tube_fluid_m3_pa += tube_m3 / bulk_pa;
     b.wheel_fluid_m3_pa += (branch_content(w).value() - tube_m3) / bulk_pa;

@@ -68,7 +68,7 @@ Expected<FeelModel> FeelModel::make(const System& system, const Condition& condi
                  .reason = "With that circuit lost no wheel is braked",
                  .remedy = "Give each outlet its own wheels"});
   for (const std::size_t o : {std::size_t{0}, std::size_t{1}})
-    if (live[o])
+    if (live[o] && !condition.clamped[o])
       m.air_m3_[o] = condition.air_m3 / live_outlets +
                      (o == 0 ? condition.air_primary_m3 : condition.air_secondary_m3);
   if (step_works(system.master, condition.lost)) {

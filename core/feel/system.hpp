@@ -76,6 +76,8 @@ struct Condition {
   double take_up_scale = 1;  ///< of all lining clearances
   double growth_scale = 1;   ///< of what calipers and drums give
   double hose_scale = 1;     ///< of what hoses give
+  /// Hoses of an outlet clamped off: behind them nothing moves, and their air stays there.
+  std::array<bool, 2> clamped{};
 };
 
 /// Torque of one wheel [N m]: disc 2 mu p A eta r, eta 0.98; drum max(0, p - 0.5 MPa) A eta C r,

@@ -1,6 +1,6 @@
 // The proof standing still, as figures: what was got beside what this job expects.
 #include "figures/groups.hpp"
-#include "protocol/protocol.hpp"
+#include "protocol/right.hpp"
 
 namespace yoke::groups {
 
@@ -37,6 +37,12 @@ FigureGroup proof(const FigureInputs& in) {
       g.figures.push_back(told(p.name, *p.got, p.kind, p.digits, beside(p)));
     else if (p.number && p.expect)
       g.figures.push_back(unsaid(p.name, say("not pressed yet: {}", beside(p))));
+  }
+  const RightRecord right = right_record(in.job->foretold);
+  if (!right.says.empty()) {
+    g.figures.push_back(told("Held what was foretold", right.share, Kind::fraction, 0, right.says));
+    g.figures.push_back(told("Came more than foretold", right.bias, Kind::number, 2,
+                             "mean, in standard uncertainties"));
   }
   return g;
 }

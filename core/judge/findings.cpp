@@ -24,6 +24,7 @@
 #include "plumbing/outlets.hpp"
 #include "plumbing/supply_lines.hpp"
 #include "protocol/protocol.hpp"
+#include "road/permits.hpp"
 #include "proving/estimate.hpp"
 #include "proving/gates.hpp"
 #include "rod/ends.hpp"
@@ -376,6 +377,7 @@ std::vector<Finding> find_all(const Job& job, const std::vector<ConditionReport>
   add(all, bleed_findings(job));
   add(all, prove_findings(job));
   add(all, proof_findings(job, strip));
+  add(all, road_findings(job));
   add(all, figure_findings(job));
   // "Proved" was said of another state of the job: an edit since then can undo it.
   if (job.state == JobState::proved)

@@ -11,6 +11,7 @@
 #include "plumbing/joints.hpp"
 #include "plumbing/supply_lines.hpp"
 #include "protocol/protocol.hpp"
+#include "road/permits.hpp"
 #include "strip/settle.hpp"
 #include "work/bleed_checks.hpp"
 #include "work/lamps.hpp"
@@ -217,6 +218,30 @@ void settle_proof(const Job& job, const std::vector<ConditionReport>& strip,
   at->remedy = "Press it under Prove, press by press";
 }
 
+/// A stop that nobody made passes nothing.
+void settle_road(const Job& job, std::vector<JudgedRule>& book) {
+  const auto driven = [&job](auto&& test) {
+    return std::any_of(job.stops.begin(), job.stops.end(), test);
+  };
+  const bool hard = driven([](const RoadStop& s) {
+    return s.stage == RoadStage::hard && s.locked != LockSeen::not_watched;
+  });
+  const bool measured = driven(
+      [](const RoadStop& s) { return s.stage == RoadStage::hard && stop_figures(s).has_value(); });
+  const std::pair<FindingCode, bool> kSeen[] = {
+      {FindingCode::prove_road_after, !after_run(job).empty()},
+      {FindingCode::prove_road_pull, !job.stops.empty()},
+      {FindingCode::prove_road_rear, hard},
+      {FindingCode::prove_road_weak, measured}};
+  for (const auto& [code, seen] : kSeen)
+    for (JudgedRule& r : book) {
+      if (seen || r.id != key(code) || !sums_pass(r.verdict)) continue;
+      r.verdict = Verdict::cannot_say;
+      r.says = "Not driven yet";
+      r.remedy = "Drive it stage by stage under Prove, on the road";
+    }
+}
+
 /// Rules of one value alone: while nobody measured it, it decides, wherever the limit lies.
 void settle_direct(const Job& job, std::vector<JudgedRule>& book) {
   static constexpr std::pair<FindingCode, Param> kOf[] = {
@@ -286,6 +311,7 @@ std::vector<JudgedRule> rule_book(const Job& job) {
   settle_lamp(job, report_of(strip, ConditionId::plan), others);
   settle_bleeding(job, others);
   settle_proof(job, strip, others);
+  settle_road(job, others);
   for (JudgedRule& r : others) r.stage = stage_of(r);
   book.insert(book.end(), std::make_move_iterator(others.begin()),
               std::make_move_iterator(others.end()));

@@ -78,9 +78,13 @@ Message bleed_status(const Job& job) {
 Message install_status(const Job& job) {
   const auto steps = install_steps(job);
   size_t done = 0;
-  for (const auto& s : steps)
+  size_t all = 0;
+  for (const auto& s : steps) {
+    if (s.after_drive) continue;
+    ++all;
     if (is_done(job, s)) ++done;
-  return say("{} of {} steps done", done, steps.size());
+  }
+  return say("{} of {} steps done", done, all);
 }
 
 }  // namespace

@@ -21,7 +21,7 @@ constexpr double kEightInTen = 1.2816;  // standard uncertainties to either side
 
 /// What the presses of the curve are held against.
 struct CurveAsked {
-  std::optional<FeelModel> once, again, clamped;
+  std::optional<FeelModel> once, again, clamped, first, second;
   std::optional<double> share;  ///< standard uncertainty of a travel over the travel
   const Job* job = nullptr;
   const std::vector<ConditionReport>* strip = nullptr;
@@ -36,8 +36,9 @@ Condition off_condition() {
   return c;
 }
 
-std::optional<FeelModel> model_of(const System& s, bool second, bool clamped) {
-  const ReadingRow row{0, 0, 0, false, second, clamped};
+std::optional<FeelModel> model_of(const System& s, bool second, bool clamped,
+                                  ClampedHoses whose = ClampedHoses::all) {
+  const ReadingRow row{0, 0, 0, false, second, clamped, whose};
   auto m = FeelModel::make(s, row_condition(off_condition(), row));
   return m ? std::optional(*m) : std::nullopt;
 }
@@ -68,6 +69,14 @@ CurveAsked curve_of(const Job& job, const std::vector<ConditionReport>& strip) {
   e.once = model_of(*a.system, false, false);
   e.again = model_of(*a.system, true, false);
   e.clamped = model_of(*a.system, false, true);
+  const auto feeds = [&a](Outlet o) {
+    return std::any_of(a.system->wheels->begin(), a.system->wheels->end(),
+                       [o](const WheelBrake& w) { return w.fitted && w.outlet == o; });
+  };
+  if (!has_two_circuits(job, As::plan) || !feeds(Outlet::primary) || !feeds(Outlet::secondary))
+    return e;
+  e.first = model_of(*a.system, false, true, ClampedHoses::first);
+  e.second = model_of(*a.system, false, true, ClampedHoses::second);
   return e;
 }
 
@@ -77,7 +86,11 @@ double share_of(CurveAsked& e) {
 }
 
 const FeelModel* model_for(const CurveAsked& e, ProofId id) {
-  const auto& m = id == ProofId::second ? e.again : id == ProofId::clamped ? e.clamped : e.once;
+  const auto& m = id == ProofId::second           ? e.again
+                  : id == ProofId::clamped        ? e.clamped
+                  : id == ProofId::clamped_first  ? e.first
+                  : id == ProofId::clamped_second ? e.second
+                                                  : e.once;
   return m ? &*m : nullptr;
 }
 
@@ -179,10 +192,24 @@ void add_curve(const Job& job, CurveAsked e, std::vector<ProofPress>& list) {
                 amount(firm_n, Kind::force, 0)),
             "hoses and what lies behind them, from the master and its tubes"),
       firm_n);
-  list.back().care = "Clamps made for hoses; never on braided ones, never with pliers";
-  // When the curve is as it should be nothing is left that these two could tell apart.
+  const char* care = "Clamps made for hoses; never on braided ones, never with pliers";
+  list.back().care = care;
+  if (e.first && e.second) {
+    const double light_n = share * kProofForces_n[1];
+    const auto one = [&](ProofId id, const Message& outlet) {
+      add(press(id, say("With {}'s hoses clamped", outlet),
+                say("{}Clamp the hoses of {} alone, press lightly with {} and read", off, outlet,
+                    amount(light_n, Kind::force, 0)),
+                "air: it stands in the circuit that is left"),
+          light_n);
+      list.back().care = care;
+    };
+    one(ProofId::clamped_first, "outlet 1");
+    one(ProofId::clamped_second, "outlet 2");
+  }
+  // When the curve is as it should be nothing is left that these could tell apart.
   if (!all_good) return;
-  for (std::size_t i = list.size() - 2; i < list.size(); ++i)
+  for (std::size_t i = std::size(kIds); i < list.size(); ++i)
     if (list[i].state == ProofState::open) {
       list[i].state = ProofState::not_asked;
       list[i].says = "the curve is as expected: nothing is left to tell apart";

@@ -24,6 +24,8 @@ enum class ProofId {
   press_400,
   second,
   clamped,
+  clamped_first,
+  clamped_second,
   light_sink,
   sink,
   assist_drop,
@@ -99,6 +101,9 @@ inline constexpr double kHandShare = 0.4;
 
 /// A scale is not met to the newton: how far off the push that is asked may be.
 [[nodiscard]] double near_push_n(const ProofPress& press);
+/// Whether hoses are clamped off at a press, and whose.
+[[nodiscard]] bool is_clamped(ProofId id);
+[[nodiscard]] ClampedHoses clamped_of(ProofId id);
 /// A reading of a press of the curve as it is entered.
 [[nodiscard]] Reading proof_reading(const ProofPress& press, double force_n, double travel_m);
 /// The reading that a press of the curve is judged by; nothing: none yet.

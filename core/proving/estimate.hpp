@@ -1,7 +1,9 @@
 // Measured against predicted: slack, trapped air, clearance, compliance and hoses from a few hand
 // readings. Bounded weighted nonlinear least squares of travel against force (Ceres) for what the
 // data can support: slack always; air with three readings below 1 MPa; clearance and compliance are
-// told apart from slack and hoses only with a second apply or with hoses clamped. Refused when the
+// told apart from slack and hoses only with a second apply or with hoses clamped; air of one
+// circuit from that of the other only with the hoses of one of them clamped (the pressure is the
+// same in both: no press on both can tell; the air is taken to stand behind the clamp). Refused when the
 // condition number of the unit-column Jacobian exceeds 100 or a standard error exceeds half the
 // allowed range. Pumping takes up clearance, air stays.
 #pragma once
@@ -27,6 +29,7 @@ enum class Unknown {
   clearance,  ///< lining clearances over the expected ones
   growth,     ///< what calipers and drums give over the expected
   hose,       ///< what hoses give over the expected
+  air_first,  ///< m3 of the air that stands at outlet 1
   count_
 };
 inline constexpr std::size_t kUnknownCount = static_cast<std::size_t>(Unknown::count_);
@@ -41,6 +44,7 @@ struct ReadingEstimate {
   Message refusal;           ///< why nothing, or not all, can be told; empty when all can
   Message next_measurement;  ///< what would help
   std::array<std::optional<Estimate>, kUnknownCount> of;
+  std::optional<Estimate> air_second;  ///< m3 of it at outlet 2, where outlet 1's is told
   double misfit_m = 0;   ///< root mean square of what is left, at the pad
   double condition = 0;  ///< of the unit-column Jacobian
   std::size_t used = 0;  ///< readings within the model's range
@@ -73,7 +77,10 @@ struct ReadingRow {
   bool assist_alive = false;
   bool second_apply = false;
   bool hoses_clamped = false;
+  ClampedHoses clamped = ClampedHoses::all;
 };
+/// How a reading was taken; its standard uncertainty is left to the caller.
+[[nodiscard]] ReadingRow row_of(const Reading& reading);
 /// The readings that lie within the press of a model, with their standard uncertainty.
 [[nodiscard]] std::vector<ReadingRow> usable_rows(const System& system,
                                                   const std::vector<Reading>& readings,

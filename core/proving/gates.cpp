@@ -64,7 +64,7 @@ Message steps_open(const Job& job) {
   long open = 0;
   for (const Step& s : install_steps(job)) {
     // What is bled stands behind a gate of its own.
-    open += s.by_bleeding || is_done(job, s) ? 0 : 1;
+    open += s.by_bleeding || s.after_drive || is_done(job, s) ? 0 : 1;
   }
   return open == 0 ? Message() : plural(open, "{} step is not done", "{} steps are not done");
 }
@@ -172,6 +172,7 @@ constexpr std::pair<FindingCode, GateId> kHolds[] = {
     {FindingCode::prove_press, GateId::sink},
     {FindingCode::size_reserve, GateId::reserve},
     {FindingCode::size_rear_locks, GateId::lock_order},
+    {FindingCode::prove_road_rear, GateId::lock_order},
     {FindingCode::size_failed_circuit, GateId::failed_circuit},
     {FindingCode::size_no_assist, GateId::no_assist},
     {FindingCode::plumb_residual_twice, GateId::residual},

@@ -255,9 +255,10 @@ Diagnosis diagnose(const System& system, const std::vector<Reading>& readings, c
     const auto usable = usable_rows(system, {r}, std::nullopt, low);
     if (!usable.empty())
       rows.push_back(usable.front());
-    else if (r.force_n > 0 && r.travel_m > 0)
-      rows.push_back({r.force_n, r.travel_m, std::max(1e-3, r.travel_uncertainty_m), r.assist_alive,
-                      r.second_apply, r.hoses_clamped});
+    else if (r.force_n > 0 && r.travel_m > 0) {
+      rows.push_back(row_of(r));
+      rows.back().sigma_m = std::max(1e-3, r.travel_uncertainty_m);
+    }
   }
   if (rows.size() < 3) {
     d.refusal = "Three readings at least are needed to weigh causes";

@@ -14,8 +14,9 @@ class RowModels {
   RowModels(const System& system, const Condition& base) : system_(system), base_(base) {}
   /// Of the way in which a reading was taken; an error where it cannot be pressed so.
   [[nodiscard]] const Expected<FeelModel>& of(const ReadingRow& row) {
-    auto& made = made_[(row.assist_alive ? 1U : 0U) + (row.second_apply ? 2U : 0U) +
-                       (row.hoses_clamped ? 4U : 0U)];
+    const std::size_t clamped =
+        row.hoses_clamped ? 1 + static_cast<std::size_t>(row.clamped) : std::size_t{0};
+    auto& made = made_[(row.assist_alive ? 1U : 0U) + (row.second_apply ? 2U : 0U) + 4 * clamped];
     if (!made) made = FeelModel::make(system_, row_condition(base_, row));
     return *made;
   }
@@ -23,7 +24,7 @@ class RowModels {
  private:
   const System& system_;
   Condition base_;
-  std::array<std::optional<Expected<FeelModel>>, 8> made_;
+  std::array<std::optional<Expected<FeelModel>>, 16> made_;
 };
 
 }  // namespace yoke

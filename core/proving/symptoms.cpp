@@ -104,9 +104,10 @@ Diagnosis diagnose_symptoms(const System* system, const std::vector<Reading>& re
   std::vector<ReadingRow> rows;
   if (pressed) {
     for (const Reading& r : readings)
-      if (r.force_n > 0 && r.travel_m > 0)
-        rows.push_back({r.force_n, r.travel_m, std::max(1e-3, r.travel_uncertainty_m),
-                        r.assist_alive, r.second_apply, r.hoses_clamped});
+      if (r.force_n > 0 && r.travel_m > 0) {
+        rows.push_back(row_of(r));
+        rows.back().sigma_m = std::max(1e-3, r.travel_uncertainty_m);
+      }
   }
   const bool assisted =
       std::any_of(rows.begin(), rows.end(), [](const ReadingRow& r) { return r.assist_alive; });

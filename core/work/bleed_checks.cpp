@@ -213,6 +213,20 @@ BleedCheck dry(const Job& job, const BleedPlan& plan) {
   return g.result("Top up, bleed the master first, then that circuit from its first nipple");
 }
 
+/// What hides in a lever's banjo while it is bled comes up with the shaking of the first ride.
+BleedCheck again(const Values& v, const Job& job) {
+  Gathered g(FindingCode::bleed_again, Severity::warning);
+  if (!pulled_by_hand(v) || works_clutch(v)) return g.result({});
+  const StepRecord* done = record_of(job, StepId::lever_again);
+  if (done && done->done)
+    g.good();
+  else if (job.state == JobState::proved && all_bled(job))
+    g.wrong("Not bled again at the lever since it may be ridden");
+  else
+    g.open("the first ride");
+  return g.result("After the first ride: slacken the banjo or nipple at the lever once more");
+}
+
 /// What the store still gave after the stop, as it was counted and timed.
 BleedCheck reserve(const Values& v, const Job& job) {
   Gathered g(FindingCode::bleed_reserve, Severity::warning);
@@ -313,7 +327,7 @@ std::optional<ShutPress> shut_press(const Job& job) {
 
 std::vector<BleedCheck> bleed_checks(const Job& job) {
   using enum FindingCode;
-  static constexpr FindingCode kAll[] = {bleed_way,     bleed_limit, bleed_screw, bleed_interlock,
+  static constexpr FindingCode kAll[] = {bleed_again, bleed_way,     bleed_limit, bleed_screw, bleed_interlock,
                                          bleed_tester,  bleed_level, bleed_dry,   bleed_dead,
                                          bleed_reserve, bleed_wet,   fluid_grade, fluid_unknown,
                                          fluid_opened,  fluid_short};
@@ -324,7 +338,7 @@ std::vector<BleedCheck> bleed_checks(const Job& job) {
   }
   const Values v = resolve(job, As::plan);
   const BleedPlan plan = bleed_plan(job);
-  list = {way(job),         limit(v, job),  screws(v), interlock(v, job), tester(v),
+  list = {again(v, job), way(job),         limit(v, job),  screws(v), interlock(v, job), tester(v),
           level(job, plan), dry(job, plan), dead(job), reserve(v, job),   wet(job)};
   add_fluid(job, list);
   return list;

@@ -27,6 +27,7 @@ std::vector<Step> steps_of(const WorkFacts& f) {
     s.hands = hands;
     s.wait_s = wait;
     s.by_bleeding = id == StepId::fill_bleed;
+    s.after_drive = id == StepId::lever_again;
     list.push_back(std::move(s));
   };
 #define STEP(id, part, place, hands, wait_s, when, text, caution, because) \

@@ -54,6 +54,8 @@ struct Step {
   bool presses = false;  ///< moves the pistons
   /// Read from what was bled: nothing to tick.
   bool by_bleeding = false;
+  /// Due when it was driven for the first time: the work is done without it.
+  bool after_drive = false;
   std::vector<Need> needs;  ///< of the steps that this job has
   std::optional<Call> call;
   std::vector<Message> tools;

@@ -87,6 +87,7 @@ constexpr Hold kHeld[] = {
     {plumb_no_separation, GateId::circuits},
     {prove_sinking, GateId::sink},
     {prove_press, GateId::sink},
+    {prove_road_rear, GateId::lock_order},
     {size_reserve, GateId::reserve},
     {size_failed_circuit, GateId::failed_circuit},
     {size_no_assist, GateId::no_assist},

@@ -110,6 +110,8 @@ TEST_CASE(
     // What nobody said of bleeding and fluid is asked under Bleed.
     if ((id.rfind("bleed.", 0) == 0 || id.rfind("fluid.", 0) == 0) && r["verdict"] == "cannot say")
       continue;
+    // What nobody drove yet is no finding; the road itself says so.
+    if (id.rfind("prove.road", 0) == 0 && r["verdict"] == "cannot say") continue;
     CHECK(told == (r["verdict"] == "fails" || r["verdict"] == "cannot say"));
   }
   CHECK(run({"judge", kDemo, "--rules", "some"}).status == 2);
@@ -328,11 +330,13 @@ TEST_CASE(
     const auto rows = nlohmann::json::parse(out.out)["rows"];
     REQUIRE(rows.size() == findings.size());
     bool hard = false;
+    Style style;
+    style.hand = pulled_by_hand(job);
     for (std::size_t i = 0; i < rows.size(); ++i) {
       CHECK(rows[i]["code"] == std::string(key(findings[i].code)));
-      CHECK(rows[i]["message"] == english(findings[i].message));
-      CHECK(rows[i]["limit"] == english(findings[i].limit));
-      CHECK(rows[i]["remedy"] == english(findings[i].remedy));
+      CHECK(rows[i]["message"] == english(findings[i].message, style));
+      CHECK(rows[i]["limit"] == english(findings[i].limit, style));
+      CHECK(rows[i]["remedy"] == english(findings[i].remedy, style));
       CHECK((rows[i]["severity"] == "hard") == (findings[i].severity == Severity::hard));
       hard = hard || findings[i].severity == Severity::hard;
     }

@@ -51,7 +51,7 @@ Job full_job() {
   job.steps["out.cap"] = {true, "2026-01-02", "capped", "2026-01-02T08:00:00", {}};
   job.bleeding["rr"] = {12, 3, 4};
   job.readings = {{55.5, 0.061, 4, 0.002, false},
-                  {120.25, 0.07, 5, 0.001, true, false, false, 3.1e6}};
+                  {120.25, 0.07, 5, 0.001, true, false, false, ClampedHoses::all, 3.1e6}};
   job.pump = {0.08, 0.05, 0.001, 60.0};
   GateEvidence seen;
   seen.seen = "front left";

@@ -305,6 +305,11 @@ const CodeRow kCodeRows[] = {
      "assist.kind=electric; supply.wire_length=10 m; supply.wire_area=2.5 mm2; supply.fuse=60 A",
      "supply.wire_area=70 mm2"},
     {FindingCode::install_parts, "", "", part_missing, part_here},
+    {FindingCode::bleed_again,
+     "found:control.kind=lever_axial; control.kind=lever_axial; found:control.axles=front; "
+     "control.axles=front; found:master.kind=single; master.kind=single; "
+     "found:master.bore=12.7 mm; master.bore=14 mm",
+     "", ridden, lever_bled_again},
     {FindingCode::bleed_dead, "master.bore=25.4 mm; bleed.dead1=4 mm; bleed.dead2=6 mm",
      "bleed.dead1=1 mm; bleed.dead2=2 mm"},
     {FindingCode::bleed_dry, "", "", drew_air, bled_again},
@@ -330,6 +335,10 @@ const CodeRow kCodeRows[] = {
     {FindingCode::fluid_unknown, "", "found:fluid.grade=4; fluid.grade=4", strokes_counted},
     {FindingCode::prove_gate_failed, "", "", failed_gate, open_gate},
     {FindingCode::prove_press, "", "", sinks_lightly, stays_lightly},
+    {FindingCode::prove_road_after, "", "", driven, looked_after},
+    {FindingCode::prove_road_pull, "", "", driven_pulling, driven},
+    {FindingCode::prove_road_rear, "", "", rear_locked, front_locked},
+    {FindingCode::prove_road_weak, "target.z=0.6", "", stopped_weakly, stopped_well},
     {FindingCode::prove_sinking, "", "", sinks, holds},
     {FindingCode::job_unsafe, "", "", unsafe, in_work},
     {FindingCode::record_lapsed, "", "", proved, in_work},

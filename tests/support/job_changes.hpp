@@ -5,6 +5,7 @@
 #include "document/param/lines.hpp"
 #include "document/param/pedal_rod.hpp"
 #include "plumbing/joints.hpp"
+#include "road/permits.hpp"
 #include "support/every_code.hpp"
 #include "work/bleed_level.hpp"
 #include "support/work_done.hpp"
@@ -122,6 +123,46 @@ inline void drew_air(Job& j) {
 }
 inline void bled_again(Job& j) {
   bleed_clear(j, "fl");
+}
+/// All work done but the bleeding after the first ride, and it may be ridden.
+inline void ridden(Job& j) {
+  do_all_work(j);
+  record_for(j, StepId::lever_again).done = false;
+  j.state = JobState::proved;
+}
+inline void lever_bled_again(Job& j) {
+  record_for(j, StepId::lever_again).done = true;
+}
+inline RoadStop stop_of(RoadStage stage, double speed_km_h, double distance_m, LockSeen locked) {
+  RoadStop s;
+  s.stage = stage;
+  s.speed_m_s = speed_km_h / 3.6;
+  s.distance_m = distance_m;
+  s.locked = locked;
+  s.when = "2026-05-31T14:05:09";
+  return s;
+}
+inline void driven(Job& j) {
+  j.stops = {stop_of(RoadStage::slow, 30, 9, LockSeen::none)};
+}
+inline void looked_after(Job& j) {
+  for (const AfterRun& a : after_run(j)) j.steps[a.key].done = true;
+}
+inline void driven_pulling(Job& j) {
+  driven(j);
+  j.stops[0].pulled = true;
+}
+inline void rear_locked(Job& j) {
+  j.stops = {stop_of(RoadStage::hard, 50, 16, LockSeen::rear)};
+}
+inline void front_locked(Job& j) {
+  j.stops = {stop_of(RoadStage::hard, 50, 16, LockSeen::front)};
+}
+inline void stopped_weakly(Job& j) {
+  j.stops = {stop_of(RoadStage::hard, 50, 40, LockSeen::none)};
+}
+inline void stopped_well(Job& j) {
+  j.stops = {stop_of(RoadStage::hard, 50, 14, LockSeen::front)};
 }
 inline void level_low(Job& j) {
   j.bleeding["fl"].strokes = 400;

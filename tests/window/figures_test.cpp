@@ -164,11 +164,17 @@ TEST_CASE("readings say how they were taken") {
   b.prove_all();
   const std::size_t before = b.session.job().readings.size();
   for (QCheckBox* box : prove->findChildren<QCheckBox*>()) box->setChecked(true);
+  QComboBox* clamped = nullptr;
+  for (QComboBox* c : prove->findChildren<QComboBox*>())
+    if (c->accessibleName() == "Hoses clamped off") clamped = c;
+  REQUIRE(clamped);
+  clamped->setCurrentIndex(3);
   b.type(prove->force(), "150 N");
   b.type(prove->travel(), "40 mm");
   REQUIRE(b.session.job().readings.size() == before + 1);
   CHECK(b.session.job().readings.back().second_apply);
   CHECK(b.session.job().readings.back().hoses_clamped);
+  CHECK(b.session.job().readings.back().clamped == ClampedHoses::second);
   // They survive the file.
   const QString path = b.dir.filePath("kept.yoke");
   REQUIRE(b.session.save_as(path));

@@ -63,6 +63,7 @@ TEST_CASE("a language that nobody speaks is on every face, menu, picture and the
     Walk walk;
     own_words(walk, b.session.job());
     walk.own.prepend(b.dir.path());
+    for (const InstrumentPort& p : instrument_ports()) walk.own << p.path;  // the machine's own
     Walk bar = walk;
     for (auto* action : b.window->menuBar()->findChildren<QAction*>()) {
       bar.look("menu", action->text());

@@ -26,9 +26,6 @@ using namespace yoke::test;
 
 namespace {
 
-QString q(const Message& m) {
-  return QString::fromStdString(english(m));
-}
 QString q(const std::string& s) {
   return QString::fromStdString(s);
 }
@@ -63,23 +60,28 @@ TEST_CASE("every finding stands on the page of its stage and on no other, with l
   for (const CodeRow& row : code_rows()) {
     INFO(key(row.code));
     open(b, job_with(row));
+    Style style;
+    style.hand = pulled_by_hand(b.session.job());
+    const auto told = [&style](const Message& m) {
+      return QString::fromStdString(english(m, style));
+    };
     for (const Stage s : kStages) {
       const QString said = said_on(b, s);
       INFO(said.toStdString());
       const QStringList lines = said.split('\n');
       for (const Finding& f : b.session.findings()) {
-        const bool says_so = q(f.message).startsWith("Do not drive");
+        const bool says_so = told(f.message).startsWith("Do not drive");
         const QString mark = f.severity == Severity::hard ? says_so ? "■ " : "■ Do not drive: "
                              : f.severity == Severity::warning ? "▲ "
                                                                : "○ ";
         const bool here = std::any_of(lines.begin(), lines.end(), [&](const QString& line) {
-          return line.startsWith(mark + q(f.message));
+          return line.startsWith(mark + told(f.message));
         });
         // What must not be driven is said on every page.
         CHECK(here == (f.stage == s || f.code == FindingCode::survey_do_not_drive));
         if (f.stage != s) continue;
-        CHECK(said.contains(q(f.remedy)));
-        if (f.severity != Severity::note) CHECK(said.contains(q(f.limit)));
+        CHECK(said.contains(told(f.remedy)));
+        if (f.severity != Severity::note) CHECK(said.contains(told(f.limit)));
       }
     }
   }

@@ -19,12 +19,14 @@
 #include "ui/faces/coach_face.hpp"
 #include "ui/faces/dimensions_face.hpp"
 #include "ui/faces/length_face.hpp"
+#include "ui/faces/live_face.hpp"
 #include "ui/faces/map_face.hpp"
 #include "ui/faces/outlets_face.hpp"
 #include "ui/faces/pattern_face.hpp"
 #include "ui/faces/press_face.hpp"
 #include "ui/faces/purge_face.hpp"
 #include "ui/faces/readings_face.hpp"
+#include "ui/faces/road_face.hpp"
 #include "ui/faces/tubes_face.hpp"
 #include "ui/faces/way_face.hpp"
 #include "ui/faces/wipe_face.hpp"
@@ -131,7 +133,9 @@ class BleedPage : public StagePage {
 class ProvePage : public StagePage {
   Q_OBJECT
  public:
-  ProvePage(Session& session, QWidget* parent = nullptr);
+  ProvePage(Session& session, Dialogs& dialogs, QWidget* parent = nullptr);
+  [[nodiscard]] LiveFace* live() { return face_as<LiveFace>("live"); }
+  [[nodiscard]] RoadFace* road() { return face_as<RoadFace>("road"); }
   [[nodiscard]] PressFace* presses() { return static_cast<PressFace*>(face_of("press")); }
   [[nodiscard]] ReadingsFace* readings() { return static_cast<ReadingsFace*>(face_of("readings")); }
   [[nodiscard]] QLineEdit* force() { return readings()->force(); }

@@ -8,8 +8,10 @@
 #include <QTextDocument>
 #include <QUrl>
 
+#include "protocol/right.hpp"
 #include "proving/gates.hpp"
 #include "session/sheet_pictures.hpp"
+#include "session/stage_views.hpp"
 #include "session/texts.hpp"
 #include "ui/plain.hpp"
 #include "ui/preferences.hpp"
@@ -213,7 +215,16 @@ void RecordPage::set_state(JobState state) {
   const QString name = state == JobState::proved        ? tr("marked proved")
                        : state == JobState::left_unsafe ? tr("marked left unsafe")
                                                         : tr("marked in work");
-  session_.edit(name, [state](Job& j) { j.state = state; });
+  // What was foretold is kept as it stood: later edits foretell something else.
+  std::vector<Foretold> foretold;
+  if (state == JobState::proved)
+    foretold = foretold_of(session_.job(),
+                           proof_protocol(session_.job(), session_.strip(), session_.findings()),
+                           wall_clock());
+  session_.edit(name, [&](Job& j) {
+    j.state = state;
+    if (state == JobState::proved) j.foretold = foretold;
+  });
   refresh();
 }
 

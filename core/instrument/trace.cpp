@@ -1,0 +1,223 @@
+#include "instrument/trace.hpp"
+
+#include <algorithm>
+#include <cmath>
+
+namespace yoke {
+
+namespace {
+
+constexpr double kLeast_n = 30;     // a press is more than a foot that rests
+constexpr double kStill_s = 0.5;    // of a pad at rest
+constexpr double kWindow_s = 0.06;  // to either side of a push: what is read there is averaged
+constexpr double kFast_n_s = 600;   // faster than this no travel belongs to a push
+
+struct Point {
+  double t_s, force_n, travel_m;
+};
+
+std::optional<Point> point_of(const LineSample& s, const TraceScale& scale) {
+  const auto f = scale.si(s, ChannelWhat::force);
+  const auto x = scale.si(s, ChannelWhat::travel);
+  if (!f || !x) return std::nullopt;
+  return Point{s.t_s, *f, *x};
+}
+
+struct Line {
+  double at = 0, slope = 0, sigma = 0;
+  std::size_t n = 0;
+};
+
+/// Straight through what lies near a moment.
+template <class Get>
+Line through(const std::vector<Point>& points, double t_s, Get&& get) {
+  double n = 0, st = 0, sy = 0, stt = 0, sty = 0;
+  for (const Point& p : points) {
+    const double t = p.t_s - t_s, y = get(p);
+    n += 1, st += t, sy += y, stt += t * t, sty += t * y;
+  }
+  Line l;
+  l.n = static_cast<std::size_t>(n);
+  if (n < 3) return l;
+  const double det = n * stt - st * st;
+  l.slope = det > 0 ? (n * sty - st * sy) / det : 0;
+  l.at = (sy - l.slope * st) / n;
+  double left = 0;
+  for (const Point& p : points) left += std::pow(get(p) - l.at - l.slope * (p.t_s - t_s), 2);
+  l.sigma = std::sqrt(left / (n - 2) / n);
+  return l;
+}
+
+}  // namespace
+
+TraceScale::TraceScale(const InstrumentHead& head, const std::vector<Calibration>& points) {
+  for (const Channel& c : head.channels) {
+    Line& l = lines_[static_cast<std::size_t>(c.what)];
+    l.there = true;
+    l.known = c.si > 0;
+    l.gain = c.si;
+    for (const Calibration& p : points) {
+      if (p.channel != key_of(c.what) || !checked(p)) continue;
+      l.gain = (p.high - p.low) / (p.high_raw - p.low_raw);
+      l.at = p.low - l.gain * p.low_raw;
+      l.low = p.low;
+      l.high = p.high;
+      l.doubt = p.plus_minus;
+      l.known = true;
+    }
+  }
+}
+
+std::optional<double> TraceScale::si(const LineSample& s, ChannelWhat what) const {
+  const Line& l = lines_[static_cast<std::size_t>(what)];
+  const auto& told = s.told[static_cast<std::size_t>(what)];
+  if (!l.there || !l.known || !told) return std::nullopt;
+  return l.gain * *told + l.at;
+}
+
+double TraceScale::plus_minus(ChannelWhat what, double si) const {
+  const Line& l = lines_[static_cast<std::size_t>(what)];
+  if (l.doubt <= 0 || l.high == l.low) return 0;
+  const double share = (si - l.low) / (l.high - l.low);
+  return l.doubt * std::hypot(1 - share, share);
+}
+
+bool TraceScale::asks(ChannelWhat what) const {
+  const Line& l = lines_[static_cast<std::size_t>(what)];
+  return l.there && !l.known;
+}
+
+Expected<Calibration> checked(const Calibration& p) {
+  const auto wrong = [](Message reason, Message remedy) -> Expected<Calibration> {
+    return fail({.field = "calibration",
+                 .value = "",
+                 .range = "",
+                 .reason = std::move(reason),
+                 .remedy = std::move(remedy)});
+  };
+  for (const double v : {p.low_raw, p.low, p.high_raw, p.high, p.plus_minus})
+    if (!std::isfinite(v) || std::abs(v) > kMostTold)
+      return wrong("A point is no number", "Enter both points again");
+  if (std::abs(p.high_raw - p.low_raw) <= 1e-9 * (1 + std::abs(p.high_raw)))
+    return wrong("Both points were told alike: the channel does not follow",
+                 "Look at the sensor and its plug, then set two points well apart");
+  if (p.high == p.low) return wrong("Both points are the same", "Set two points well apart");
+  return p;
+}
+
+Rest rest_of(const Trace& trace, const TraceScale& scale, double from_s) {
+  Rest r;
+  double n = 0, since_s = from_s;
+  for (const LineSample& s : trace.samples) {
+    if (s.t_s < from_s) continue;
+    const auto p = point_of(s, scale);
+    if (!p) continue;
+    if (n > 0 && std::abs(p->force_n - r.force_n / n) > kLeast_n / 2) {
+      if (r.known) break;
+      r = {};
+      n = 0;
+    }
+    if (n == 0) since_s = p->t_s;
+    r.force_n += p->force_n;
+    r.travel_m += p->travel_m;
+    n += 1;
+    r.until_s = p->t_s;
+    if (p->t_s - since_s >= kStill_s) {
+      r.known = true;
+      break;
+    }
+  }
+  if (n > 0) {
+    r.force_n /= n;
+    r.travel_m /= n;
+  }
+  return r;
+}
+
+std::vector<TracePress> presses_of(const Trace& trace, const TraceScale& scale) {
+  std::vector<TracePress> list;
+  const Rest rest = rest_of(trace, scale);
+  std::optional<TracePress> now;
+  for (std::size_t i = 0; i < trace.samples.size(); ++i) {
+    const auto f = scale.si(trace.samples[i], ChannelWhat::force);
+    if (!f) continue;
+    const double push_n = *f - rest.force_n;
+    if (!now && push_n > kLeast_n / 2) now = TracePress{i, i, i, push_n};
+    if (!now) continue;
+    now->to = i;
+    if (push_n > now->most_n) {
+      now->most_n = push_n;
+      now->top = i;
+    }
+    if (push_n > kLeast_n / 3) continue;
+    if (now->most_n >= kLeast_n) list.push_back(*now);
+    now.reset();
+  }
+  if (now && now->most_n >= kLeast_n) list.push_back(*now);
+  return list;
+}
+
+std::vector<Reading> readings_of(const Trace& trace, const TraceScale& scale,
+                                 const TracePress& press, const std::vector<double>& pushes_n) {
+  std::vector<Reading> list;
+  const Rest rest = rest_of(trace, scale);
+  if (!rest.known) return list;
+  // The first samples of a press lie before its push was felt.
+  std::size_t from = press.from;
+  while (from > 0 && trace.samples[press.from].t_s - trace.samples[from].t_s < kStill_s) --from;
+  for (const double push_n : pushes_n) {
+    if (push_n > press.most_n) continue;
+    std::optional<double> at_s;
+    for (std::size_t i = from; i <= press.top && i < trace.samples.size() && !at_s; ++i) {
+      const auto p = point_of(trace.samples[i], scale);
+      if (p && p->force_n - rest.force_n >= push_n) at_s = p->t_s;
+    }
+    if (!at_s) continue;
+    std::vector<Point> near;
+    for (std::size_t i = from; i <= press.to && i < trace.samples.size(); ++i)
+      if (std::abs(trace.samples[i].t_s - *at_s) <= kWindow_s)
+        if (const auto p = point_of(trace.samples[i], scale)) near.push_back(*p);
+    const Line force = through(near, *at_s, [](const Point& p) { return p.force_n; });
+    const Line travel = through(near, *at_s, [](const Point& p) { return p.travel_m; });
+    if (force.n < 5 || std::abs(force.slope) > kFast_n_s) continue;
+    Reading r;
+    r.force_n = std::max(0.0, force.at - rest.force_n);
+    r.travel_m = std::max(0.0, travel.at - rest.travel_m);
+    r.force_uncertainty_n =
+        std::max(0.5, std::hypot(2 * force.sigma, scale.plus_minus(ChannelWhat::force, force.at)));
+    r.travel_uncertainty_m = std::max(
+        1e-4, std::hypot(2 * travel.sigma, scale.plus_minus(ChannelWhat::travel, travel.at)));
+    list.push_back(r);
+  }
+  return list;
+}
+
+std::optional<TraceSink> sink_of(const Trace& trace, const TraceScale& scale,
+                                 const TracePress& press) {
+  // Held: from where nine tenths of the push were reached to where they were left.
+  const Rest rest = rest_of(trace, scale);
+  std::vector<Point> held;
+  for (std::size_t i = press.from; i <= press.to && i < trace.samples.size(); ++i)
+    if (const auto p = point_of(trace.samples[i], scale);
+        p && p->force_n - rest.force_n >= 0.9 * press.most_n)
+      held.push_back(*p);
+  if (held.size() < 20) return std::nullopt;
+  const double begin = held.front().t_s, end = held.back().t_s;
+  if (end - begin < 5) return std::nullopt;
+  const auto mean = [&held](double from, double to) {
+    double n = 0, sum = 0;
+    for (const Point& p : held)
+      if (p.t_s >= from && p.t_s <= to) n += 1, sum += p.travel_m;
+    return n > 0 ? sum / n : 0;
+  };
+  // The pad is still finding its place in the first second.
+  TraceSink s;
+  s.sink_m = mean(end - 1, end) - mean(begin + 1, begin + 2);
+  s.hold_s = end - begin - 2;
+  double sum = 0;
+  for (const Point& p : held) sum += p.force_n - rest.force_n;
+  s.mean_n = sum / static_cast<double>(held.size());
+  return s;
+}
+
+}  // namespace yoke

@@ -1,0 +1,61 @@
+// The road, stage by stage: what opens each, how many stops it takes, what was seen, and what is
+// due when it is back. Everything rests on the proof standing still: a gate that opens again shuts
+// the road. Speeds, counts of stops and the list after the run: common practice, no source.
+#pragma once
+
+#include <optional>
+#include <string>
+#include <vector>
+
+#include "document/finding.hpp"
+#include "proving/gates.hpp"
+#include "road/stops.hpp"
+
+namespace yoke {
+
+enum class RoadState {
+  shut,  ///< something before it is open
+  asks,  ///< may be begun when what it asks is answered for
+  open,  ///< may be driven
+  passed,
+  failed  ///< do not drive
+};
+
+struct RoadStep {
+  RoadStage stage{};
+  Message name;
+  Message how;
+  Message care;
+  double most_m_s = 0;  ///< not faster than this
+  int wanted = 0;       ///< stops
+  int done = 0;         ///< that count: slow enough, straight, no rear wheel locked
+  RoadState state = RoadState::shut;
+  std::vector<Message> asks;
+  Message says;
+};
+/// In their order. `gates` and `findings` of the job.
+[[nodiscard]] std::vector<RoadStep> road_steps(const Job& job, const std::vector<Gate>& gates);
+/// The first that is not passed.
+[[nodiscard]] std::size_t next_stage(const std::vector<RoadStep>& steps);
+
+/// Whether a stop may be entered for a stage: the stage is open, the speed within it.
+[[nodiscard]] Expected<bool> may_count(const std::vector<RoadStep>& steps, const RoadStop& stop);
+
+/// Which axle locks first by the model; nothing while it cannot be said.
+[[nodiscard]] std::optional<LockSeen> lock_foretold(const Job& job);
+
+/// Due after the first run: on the day, and a week later.
+struct AfterRun {
+  std::string key;  ///< of its record among the steps: "after:joints"
+  Message words;
+  Message why;
+  std::string due;  ///< ISO day
+  bool done = false;
+};
+/// Empty before the first stop above walking pace.
+[[nodiscard]] std::vector<AfterRun> after_run(const Job& job);
+
+/// Rear wheels that locked first, a car that pulled, a stop that was weak, a list that is open.
+[[nodiscard]] std::vector<Finding> road_findings(const Job& job);
+
+}  // namespace yoke

@@ -1,0 +1,97 @@
+#include "session/road_edits.hpp"
+
+#include <algorithm>
+#include <cmath>
+
+#include "files/limits.hpp"
+#include "session/entries.hpp"
+#include "session/stage_views.hpp"
+#include "session/texts.hpp"
+
+namespace yoke {
+
+namespace {
+
+bool blank(const std::string& text) {
+  return text.find_first_not_of(' ') == std::string::npos;
+}
+
+/// Without a sign of doubt before it.
+std::string bare(std::string text) {
+  if (const auto at = text.find("±"); at != std::string::npos) text.erase(at, 2);
+  return text;
+}
+
+}  // namespace
+
+Expected<RoadStop> typed_stop(RoadStage stage, const StopEntry& e, const Style& style) {
+  RoadStop s;
+  s.stage = stage;
+  s.locked = e.locked;
+  s.pulled = e.pulled;
+  s.note = e.note;
+  struct Field {
+    const std::string& typed;
+    const char* words;
+    Kind kind;
+    Range range;
+    double* to;
+  };
+  const Field fields[] = {
+      {e.speed, "Speed", Kind::speed, kStopSpeed, &s.speed_m_s},
+      {e.speed_doubt, "± of the speed", Kind::speed, kStopSpeed, &s.speed_plus_minus},
+      {e.distance, "Distance", Kind::altitude, kStopDistance, &s.distance_m},
+      {e.distance_doubt, "± of the distance", Kind::altitude, kStopDistance,
+       &s.distance_plus_minus},
+      {e.slope, "Slope", Kind::angle, kStopSlope, &s.slope_rad}};
+  for (const Field& f : fields) {
+    if (blank(f.typed)) continue;
+    const auto v = typed_quantity(bare(f.typed), f.words, f.kind, f.range, style);
+    if (!v) return fail(v.error());
+    *f.to = *v;
+  }
+  // A speedometer and a pace: what nobody said about them. Common practice, no source.
+  if (blank(e.speed_doubt)) s.speed_plus_minus = 0.1 * s.speed_m_s;
+  if (blank(e.distance_doubt)) s.distance_plus_minus = std::max(0.3, 0.1 * s.distance_m);
+  return s;
+}
+
+std::vector<RoadStep> road_of(const Session& session) {
+  return road_steps(session.job(), gates_of(session.job(), session.strip(), session.findings()));
+}
+
+Expected<bool> take_stop(Session& session, RoadStage stage, const StopEntry& entry,
+                         const std::string& when) {
+  auto s = typed_stop(stage, entry, session.style());
+  if (!s) return fail(s.error());
+  if (const auto ok = may_count(road_of(session), *s); !ok) return fail(ok.error());
+  s->when = when;
+  return session.edit(QObject::tr("a stop on the road"), [&](Job& j) { j.stops.push_back(*s); });
+}
+
+Expected<bool> take_out_stop(Session& session, std::size_t at) {
+  return session.edit(QObject::tr("take a stop out"), [at](Job& j) {
+    if (at < j.stops.size()) j.stops.erase(j.stops.begin() + static_cast<long>(at));
+  });
+}
+
+RoadPermit permit_of(const Job& job, RoadStage stage) {
+  const auto it = job.permits.find(std::string(key_of(stage)));
+  return it == job.permits.end() ? RoadPermit{} : it->second;
+}
+
+Expected<bool> answer_permit(Session& session, RoadStage stage, const RoadPermit& permit) {
+  return session.edit(QObject::tr("what is answered for on the road"),
+                      [&](Job& j) { j.permits[std::string(key_of(stage))] = permit; });
+}
+
+Expected<bool> tick_after(Session& session, const AfterRun& item, bool done) {
+  return session.edit(text_of(item.words, session.style()), [&](Job& j) {
+    StepRecord& r = j.steps[item.key];
+    r.done = done;
+    r.waits = done ? wall_clock() : std::string();
+    r.date = r.waits.substr(0, 10);
+  });
+}
+
+}  // namespace yoke

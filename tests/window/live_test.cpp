@@ -1,0 +1,233 @@
+// Prove at the instrument: what the line brings reaches figures, plot and job; what is spoiled does
+// not. The line is a pseudo-terminal, the instrument our own stand-in.
+#include <fcntl.h>
+#include <pty.h>
+#include <termios.h>
+#include <unistd.h>
+
+#include <QFile>
+
+#include "files/recording.hpp"
+#include "simulated/rig.hpp"
+#include "window/bench.hpp"
+
+using namespace yoke;
+using namespace yoke::test;
+
+namespace {
+
+/// A line with an instrument's end that the test holds.
+struct Pty {
+  int line = -1, reader = -1;
+  QString name;
+  Pty() {
+    char path[256] = {};
+    termios raw{};
+    cfmakeraw(&raw);
+    REQUIRE(openpty(&line, &reader, path, &raw, nullptr) == 0);
+    name = QString::fromLocal8Bit(path);
+  }
+  ~Pty() { pull(); }
+  /// All of it, as fast as it is taken.
+  void say(const std::string& text) {
+    std::size_t at = 0;
+    while (at < text.size()) {
+      const ssize_t n =
+          ::write(line, text.data() + at, std::min<std::size_t>(2000, text.size() - at));
+      if (n > 0) at += static_cast<std::size_t>(n);
+      QTest::qWait(1);
+    }
+  }
+  void pull() {
+    if (line >= 0) ::close(line);
+    if (reader >= 0) ::close(reader);
+    line = reader = -1;
+  }
+};
+
+LiveFace* live_of(Bench& b) {
+  REQUIRE(b.window->open_path(demo(b.dir)));
+  b.stage(Stage::prove);
+  b.window->page(Stage::prove)->show_face("live");
+  QApplication::processEvents();
+  auto* live = b.page<ProvePage>(Stage::prove)->live();
+  REQUIRE(live);
+  return live;
+}
+
+Rig rig_of(const Bench& b, const char* fault) {
+  auto rig = Rig::make(b.session.job(), *rig_fault(fault), {}, {}, 4);
+  REQUIRE(rig);
+  return *rig;
+}
+
+bool wait_for(LiveFace* live, InstrumentLink::State state) {
+  return QTest::qWaitFor([&] { return live->link()->state() == state; }, 4000);
+}
+
+}  // namespace
+
+TEST_CASE("at the instrument: a press is recorded, read and kept, in one step of undo") {
+  Bench b;
+  LiveFace* live = live_of(b);
+  const std::size_t before = b.session.job().readings.size();
+  QTest::mouseClick(live->recorder(), Qt::LeftButton);
+  CHECK(live->says()->text().contains("open the line"));
+  Pty pty;
+  live->line()->setCurrentText(pty.name);
+  live->join();
+  Rig rig = rig_of(b, "none");
+  rig.press({{420, 2, 4, 3, 1}});
+  pty.say(rig.lines(0.5));
+  REQUIRE(wait_for(live, InstrumentLink::State::good));
+  CHECK(live->state()->text().contains("Yoke Step rig"));
+  QTest::mouseClick(live->recorder(), Qt::LeftButton);
+  REQUIRE(live->link()->recording());
+  pty.say(rig.lines(9.5));
+  REQUIRE(QTest::qWaitFor([&] { return live->link()->reader().counts().good >= 1000; }, 5000));
+  CHECK(QTest::qWaitFor([&] { return live->frames() > 0; }, 3000));
+  // Figures and stations show what came.
+  CHECK(live->figures()->picture().said.join(' ').contains("Push on the pad"));
+  CHECK(live->press()->picture().said.join(' ').contains("now ends at"));
+  QTest::mouseClick(live->recorder(), Qt::LeftButton);
+  CHECK_FALSE(live->link()->recording());
+  const Job& job = b.session.job();
+  REQUIRE(job.readings.size() == before + 5);
+  CHECK(job.readings.back().force_n == Approx(400).margin(5));
+  CHECK_FALSE(job.readings.back().assist_alive);
+  REQUIRE(job.recordings.size() == 1);
+  CHECK(job.recordings[0].samples == 950);
+  const QString file =
+      recording_path(b.session.path(), QString::fromStdString(job.recordings[0].file));
+  const auto kept = load_trace(file.toStdString());
+  REQUIRE(kept);
+  CHECK(kept->samples.size() == 950);
+  CHECK(live->says()->text().contains("5 readings"));
+  // Saved elsewhere, the samples go along; as a table they come out in the unit they were told in.
+  b.next_file = b.dir.filePath("elsewhere.yoke");
+  b.window->action("save_as")->trigger();
+  CHECK(QFile::exists(
+      recording_path(b.session.path(), QString::fromStdString(job.recordings[0].file))));
+  b.next_file = b.dir.filePath("press.csv");
+  for (QPushButton* button : live->findChildren<QPushButton*>())
+    if (button->text().startsWith("Samples")) QTest::mouseClick(button, Qt::LeftButton);
+  QFile table(b.next_file);
+  REQUIRE(table.open(QIODevice::ReadOnly));
+  CHECK(table.readLine().startsWith("time_s,force_SI,force_N,travel_SI,travel_mm"));
+  b.window->action("undo")->trigger();
+  CHECK(b.session.job().readings.size() == before);
+  CHECK(b.session.job().recordings.empty());
+}
+
+TEST_CASE("at the instrument: pulled and put back, again and again, the window goes on") {
+  Bench b;
+  LiveFace* live = live_of(b);
+  const QString link = b.dir.filePath("line");
+  Rig rig = rig_of(b, "none");
+  std::size_t came = 0;
+  for (int i = 0; i < 8; ++i) {
+    Pty pty;
+    QFile::remove(link);
+    REQUIRE(QFile::link(pty.name, link));
+    if (i == 0) {
+      live->line()->setCurrentText(link);
+      live->join();
+    }
+    REQUIRE(QTest::qWaitFor(
+        [&] {
+          const auto s = live->link()->state();
+          return s != InstrumentLink::State::lost && s != InstrumentLink::State::off;
+        },
+        5000));
+    pty.say("rubbish\n\x01\xff\n" + rig.lines(0.4));
+    const bool good = wait_for(live, InstrumentLink::State::good);
+    const LineCounts& c = live->link()->reader().counts();
+    INFO("time " << i << ", state " << static_cast<int>(live->link()->state()) << ", good "
+                 << c.good << ", spoiled " << c.spoiled << ", lost " << c.lost);
+    REQUIRE(good);
+    CHECK(live->link()->reader().counts().good > came);
+    came = live->link()->reader().counts().good;
+    pty.pull();
+    REQUIRE(wait_for(live, InstrumentLink::State::lost));
+    CHECK(live->state()->text().contains("went away"));
+  }
+  const auto& s = live->link()->lately();
+  for (std::size_t i = 1; i < s.size(); ++i) REQUIRE(s[i].t_s > s[i - 1].t_s);
+  live->link()->shut();
+  CHECK(live->link()->state() == InstrumentLink::State::off);
+}
+
+TEST_CASE("at the instrument: another speed, silence and a line that is none are told") {
+  Bench b;
+  LiveFace* live = live_of(b);
+  live->line()->setCurrentText(b.dir.filePath("nothing here"));
+  live->join();
+  CHECK(live->link()->state() == InstrumentLink::State::off);
+  CHECK(live->says()->text().contains("cannot be opened"));
+  Pty pty;
+  live->line()->setCurrentText(pty.name);
+  live->join();
+  CHECK(live->link()->state() == InstrumentLink::State::silent);
+  CHECK(live->state()->text().contains("silent"));
+  pty.say(std::string(900, '\xaa'));
+  REQUIRE(wait_for(live, InstrumentLink::State::wrong_speed));
+  CHECK(live->state()->text().contains("speed"));
+}
+
+TEST_CASE("at the instrument: a channel in counts asks for two points, and is read by them") {
+  Bench b;
+  LiveFace* live = live_of(b);
+  Pty pty;
+  live->line()->setCurrentText(pty.name);
+  live->join();
+  const InstrumentHead head{
+      "Raw box", 100, {{ChannelWhat::force, "raw", 0}, {ChannelWhat::travel, "mm", 1e-3}}};
+  std::uint32_t n = 0;
+  const auto tell = [&](double raw) {
+    std::string text = head_lines(head);
+    for (int i = 0; i < 20; ++i) {
+      LineSample s;
+      s.number = n;
+      s.told[0] = raw;
+      s.told[1] = 0;
+      text += sample_line(head, s, 10 * n++);
+    }
+    const std::size_t good = live->link()->reader().counts().good;
+    pty.say(text);
+    REQUIRE(
+        QTest::qWaitFor([&] { return live->link()->reader().counts().good >= good + 20; }, 3000));
+    QTest::qWait(50);
+  };
+  tell(100);
+  CHECK(live->figures()->picture().said.join(' ').contains("set points"));
+  live->known()->setText("0 N");
+  live->set_point(true);
+  CHECK(live->says()->text().contains("lower point first"));
+  live->set_point(false);
+  live->known()->setText("200 N");
+  live->set_point(true);  // told the same: the channel does not follow
+  CHECK(live->says()->text().contains("alike"));
+  tell(900);
+  live->known()->setText("400 N");
+  live->set_point(true);
+  REQUIRE(b.session.job().calibrations.size() == 1);
+  tell(500);
+  b.session.set_style({UnitStyle::metric});
+  CHECK(live->figures()->picture().said.join(' ').contains("200 N"));
+  b.window->action("undo")->trigger();
+  CHECK(b.session.job().calibrations.empty());
+}
+
+TEST_CASE("at the instrument: the stand-in presses this job, and is gone with the window") {
+  Bench b;
+  LiveFace* live = live_of(b);
+  live->stand_in("air1");
+  INFO(live->says()->text().toStdString());
+  REQUIRE(wait_for(live, InstrumentLink::State::good));
+  CHECK(QTest::qWaitFor([&] { return live->link()->reader().counts().good > 50; }, 3000));
+  CHECK(live->link()->reader().counts().spoiled == 0);
+  const QString path = live->link()->path();
+  live->link()->shut();
+  CHECK(live->link()->state() == InstrumentLink::State::off);
+  CHECK_FALSE(QFile::exists(path));
+}
