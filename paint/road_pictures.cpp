@@ -72,6 +72,7 @@ void draw_row(QPainter& p, const Row& r) {
 
 struct Ground {
   double left = 0, right = 0, y = 0, full_m = 1;
+  bool low = false;
   [[nodiscard]] double x(double m) const {
     return left + (right - left) * std::min(1.0, m / full_m);
   }
@@ -81,10 +82,12 @@ void draw_flag(QPainter& p, const Ground& g, double m, const QString& words, boo
                const QColor& ink) {
   const double x = g.x(m);
   p.setPen(QPen(ink, 2.2));
-  p.drawLine(QPointF(x, g.y), QPointF(x, above ? g.y - 46 : g.y + 34));
-  p.setFont(theme::figure(above ? 24 : 17, above));
+  p.drawLine(QPointF(x, g.y),
+             QPointF(x, above ? g.y - (g.low ? 18 : 46) : g.y + (g.low ? 26 : 34)));
+  p.setFont(theme::figure(above ? (g.low ? 19 : 24) : (g.low ? 13 : 17), above));
   const double w = QFontMetricsF(p.font()).horizontalAdvance(words) + 6;
-  QRectF at(x - w / 2, above ? g.y - 82 : g.y + 34, w, 34);
+  const double up = g.low ? 42 : 82, down = g.low ? 26 : 34, high = g.low ? 24 : 34;
+  QRectF at(x - w / 2, above ? g.y - up : g.y + down, w, high);
   at.moveLeft(std::clamp(at.left(), 6.0, std::max(6.0, g.right + 20 - w)));
   p.drawText(at, Qt::AlignCenter, words);
 }
@@ -96,7 +99,7 @@ void draw_stop(QPainter& p, const RoadStop& s, double wanted_z, const Style& sty
   const double wanted_m =
       flat > 0.02 ? s.speed_m_s * s.speed_m_s / (2 * flat * kGravity_m_s2) : 0.0;
   Ground g{24, size.width() - 40, size.height() * 0.58,
-           1.15 * std::max({1.0, s.distance_m, wanted_m})};
+           1.15 * std::max({1.0, s.distance_m, wanted_m}), size.height() < 190};
   p.setPen(QPen(theme::kScribe, 3));
   p.drawLine(QPointF(g.left, g.y), QPointF(g.right, g.y));
   p.setPen(QPen(theme::kScribeSoft, 1));
@@ -108,11 +111,12 @@ void draw_stop(QPainter& p, const RoadStop& s, double wanted_z, const Style& sty
   theme::fill_hatched(p, QRectF(g.left, g.y - 14, g.x(s.distance_m) - g.left, 12),
                       theme::kScribeSoft);
   const bool weak = f && f->z + f->plus_minus < wanted_z;
+  const bool judged = s.stage == RoadStage::hard;  // a soft stop is no weak one
   draw_flag(p, g, s.distance_m,
             f ? Drawn::tr("%1 g ± %2").arg(f->z, 0, 'f', 2).arg(f->plus_minus, 0, 'f', 2)
               : QStringLiteral("?"),
-            true, weak ? theme::kMarkOnDye : theme::kScribe);
-  if (wanted_m > 0)
+            true, weak && judged ? theme::kMarkOnDye : theme::kScribe);
+  if (wanted_m > 0 && (judged || s.stage == RoadStage::fast))
     draw_flag(p, g, wanted_m, Drawn::tr("%1 g would stand here").arg(wanted_z, 0, 'f', 2), false,
               theme::kMarkOnDye);
   p.setPen(theme::kScribeSoft);

@@ -254,6 +254,19 @@ std::vector<AfterRun> after_run(const Job& job) {
   return list;
 }
 
+RoadStep after_step(const std::vector<AfterRun>& due) {
+  RoadStep s;
+  s.name = "After the first run";
+  s.how = "What settles, weeps or runs hot shows then";
+  s.wanted = static_cast<int>(due.size());
+  s.done = static_cast<int>(
+      std::count_if(due.begin(), due.end(), [](const AfterRun& a) { return a.done; }));
+  s.state = due.empty() ? RoadState::shut : s.done < s.wanted ? RoadState::open : RoadState::passed;
+  s.says =
+      due.empty() ? Message("nothing is due yet") : say("{} of {} looked at", s.done, s.wanted);
+  return s;
+}
+
 std::vector<Finding> road_findings(const Job& job) {
   std::vector<Finding> list;
   if (job.stops.empty() || works_clutch(resolve(job, As::plan))) return list;

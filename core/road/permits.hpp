@@ -55,6 +55,9 @@ struct AfterRun {
 /// Empty before the first stop above walking pace.
 [[nodiscard]] std::vector<AfterRun> after_run(const Job& job);
 
+/// The list as the last row of the road.
+[[nodiscard]] RoadStep after_step(const std::vector<AfterRun>& due);
+
 /// Rear wheels that locked first, a car that pulled, a stop that was weak, a list that is open.
 [[nodiscard]] std::vector<Finding> road_findings(const Job& job);
 

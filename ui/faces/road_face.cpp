@@ -3,6 +3,7 @@
 #include <QGridLayout>
 #include <QHBoxLayout>
 #include <QVBoxLayout>
+#include <algorithm>
 
 #include "document/param/limits.hpp"
 #include "paint/road_pictures.hpp"
@@ -33,12 +34,10 @@ RoadFace::RoadFace(Session& session, QWidget* parent) : Face(parent), session_(s
   row->setSpacing(14);
   path_ = new TallPicture(tr("The stages of the road"), this);
   path_->set_maker(
-      [this](QSizeF size) { return road_path_picture(steps_, at_, session_.style(), size); });
+      [this](QSizeF size) { return road_path_picture(rows_, at_, session_.style(), size); });
   path_->set_walkable();
-  connect(path_, &PictureView::spot_clicked, this, [this](const QString& id) {
-    const auto i = static_cast<std::size_t>(id.mid(6).toInt());
-    if (i < steps_.size()) go_to(steps_[i].stage);
-  });
+  connect(path_, &PictureView::spot_clicked, this,
+          [this](const QString& id) { show_row(static_cast<std::size_t>(id.mid(6).toInt())); });
   auto* area = moved_area(path_, this);
   area->setMinimumWidth(330);
   row->addWidget(area, 4);
@@ -156,10 +155,20 @@ const RoadStep* RoadFace::now() const {
 
 void RoadFace::go_to(RoadStage stage) {
   for (std::size_t i = 0; i < steps_.size(); ++i)
-    if (steps_[i].stage == stage) at_ = i;
+    if (steps_[i].stage == stage) return show_row(i);
+}
+
+void RoadFace::go_after() {
+  show_row(steps_.size());
+}
+
+void RoadFace::show_row(std::size_t row) {
+  if (row >= rows_.size()) return;
+  at_ = row;
   chosen_ = true;
   path_->renew();
   show_stage();
+  show_after();
 }
 
 void RoadFace::answered() {
@@ -209,6 +218,14 @@ void RoadFace::show_stage() {
   const bool road = s && s->stage != RoadStage::standing;
   permit_->setVisible(road);
   stop_->setVisible(road);
+  if (at_after()) {
+    how_->setText(due_.empty()
+                      ? tr("Nothing is due before it was driven faster than walking pace")
+                      : tr("Look at these on the day of the first run, and again a week later"));
+    care_->hide();
+    says_->clear();
+    return;
+  }
   if (!s) {
     how_->setText(tr("A clutch has no road of its own: prove it under Press by press"));
     care_->hide();
@@ -240,9 +257,10 @@ void RoadFace::show_stage() {
 
 void RoadFace::show_after() {
   due_ = after_run(session_.job());
-  after_head_->setVisible(!due_.empty());
+  const bool shown = at_after();
+  after_head_->setVisible(shown && !due_.empty());
   for (std::size_t i = 0; i < after_.size(); ++i) {
-    after_[i]->setVisible(i < due_.size());
+    after_[i]->setVisible(shown && i < due_.size());
     if (i >= due_.size()) continue;
     after_[i]->setText(tr("%1 (%2)").arg(text_of(due_[i].words, session_.style()),
                                          QString::fromStdString(due_[i].due)));
@@ -253,6 +271,11 @@ void RoadFace::show_after() {
 
 void RoadFace::refresh() {
   steps_ = road_of(session_);
+  rows_ = steps_;
+  due_ = after_run(session_.job());
+  if (!rows_.empty()) {
+    rows_.push_back(after_step(due_));
+  }
   if (!chosen_) at_ = std::min(next_stage(steps_), steps_.empty() ? 0 : steps_.size() - 1);
   path_->renew();
   ground_->redraw();

@@ -22,6 +22,8 @@ class RoadFace : public Face {
   RoadFace(Session& session, QWidget* parent);
   void refresh() override;
   void go_to(RoadStage stage);
+  /// The list of what is due after the first run.
+  void go_after();
   [[nodiscard]] const std::vector<RoadStep>& steps() const { return steps_; }
   [[nodiscard]] std::size_t at() const { return at_; }
   [[nodiscard]] QLineEdit* speed() const { return speed_; }
@@ -43,10 +45,13 @@ class RoadFace : public Face {
   void told(const Expected<bool>& done);
   void show_stage();
   void show_after();
+  void show_row(std::size_t row);
+  [[nodiscard]] bool at_after() const { return at_ >= steps_.size() && !rows_.empty(); }
   [[nodiscard]] const RoadStep* now() const;
 
   Session& session_;
   std::vector<RoadStep> steps_;
+  std::vector<RoadStep> rows_;  ///< the steps, and what is due after them
   std::vector<AfterRun> due_;
   std::size_t at_ = 0;
   bool chosen_ = false, filling_ = false;
