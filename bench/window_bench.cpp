@@ -16,6 +16,7 @@
 #include "session/texts.hpp"
 #include "support/build.hpp"
 #include "ui/look.hpp"
+#include "simulated/rig.hpp"
 #include "ui/main_window.hpp"
 
 using namespace yoke;
@@ -166,6 +167,30 @@ void drag_map(benchmark::State& state) {
   }
 }
 
+/// A frame of the press as it is recorded, after ten minutes at a hundred samples a second.
+void live_frame(benchmark::State& state) {
+  Session session;
+  session.take(job_of(demo));
+  MainWindow window(session, silent());
+  window.resize(1280, 800);
+  window.show();
+  window.show_stage(Stage::prove);
+  auto* page = static_cast<ProvePage*>(window.page(Stage::prove));
+  page->show_face("live");
+  LiveFace* live = page->live();
+  auto rig = Rig::make(session.job(), *rig_fault("none"), {}, {}, 1);
+  if (!rig) return state.SkipWithError("no rig");
+  live->link()->take(QByteArray::fromStdString(rig->lines(1)));
+  live->link()->record();
+  for (int i = 0; i < 600; ++i) live->link()->take(QByteArray::fromStdString(rig->lines(1)));
+  QApplication::processEvents();
+  for (auto _ : state) {
+    live->link()->take(QByteArray::fromStdString(rig->lines(0.03)));
+    for (PictureView* v : live->findChildren<PictureView*>()) v->redraw();
+    QCoreApplication::sendPostedEvents(nullptr, QEvent::UpdateRequest);
+  }
+}
+
 const char* name_of(Size size) {
   return size == empty ? "empty" : size == demo ? "demo" : "largest";
 }
@@ -211,6 +236,7 @@ int main(int argc, char** argv) {
                                  [size](benchmark::State& state) { window_with(state, size); })
         ->Unit(ms);
   benchmark::RegisterBenchmark("drag/map_2560x1440", drag_map)->Unit(ms)->UseManualTime();
+  benchmark::RegisterBenchmark("live/frame_after_ten_minutes", live_frame)->Unit(ms);
   register_edits();
   benchmark::RunSpecifiedBenchmarks();
   return 0;

@@ -38,8 +38,9 @@ Picture live_figures_picture(const std::vector<LiveFigure>& figures, QSizeF size
   const int px = figure_px(figures, wide - 26, high);
   for (std::size_t i = 0; i < figures.size(); ++i) {
     const LiveFigure& f = figures[i];
-    const QRectF box(static_cast<double>(i % columns) * wide + 12,
-                     static_cast<double>(i / columns) * high, wide - 24, high);
+    const std::size_t row = i / columns;
+    const QRectF box(static_cast<double>(i % columns) * wide + 12, static_cast<double>(row) * high,
+                     wide - 24, high);
     pic.layers.emplace_back([f, box, px, line = i >= columns](QPainter& p) {
       if (line) p.fillRect(QRectF(box.left(), box.top(), box.width(), 1), theme::kScribeFaint);
       p.setPen(theme::kScribeSoft);

@@ -125,7 +125,7 @@ Expected<bool> InstrumentLink::start_rig(const QString& program, const QString& 
     return wrong(program, Message::data("The stand-in did not start: " + why.toStdString()),
                  "Enter what the plan lacks, then try again");
   }
-  const auto ok = open(QString::fromLocal8Bit(told.left(told.indexOf('\n'))), baud_);
+  auto ok = open(QString::fromLocal8Bit(told.left(told.indexOf('\n'))), baud_);
   rig_ = std::move(rig);
   return ok;
 }

@@ -17,6 +17,7 @@ namespace {
 constexpr double kLight_n = 60;  // below: a light foot
 constexpr double kShown_s = 30;  // of pressures
 constexpr std::size_t kGhosts = 3;
+constexpr std::size_t kMostDrawn = 2500;
 
 QString folder_of(const QString& job_path) {
   const QFileInfo job(job_path);
@@ -122,7 +123,10 @@ PlotInput live_plot(const Session& s, PlotInput in, const Trace& now,
     PlotCurve c{name, {}, stroke, colour, 2.4};
     Rest rest = rest_of(t, scale);
     if (!rest.known) rest = {};
-    for (const LineSample& q : t.samples) {
+    // More points than a screen has columns are seen by nobody.
+    const std::size_t stride = 1 + t.samples.size() / kMostDrawn;
+    for (std::size_t i = 0; i < t.samples.size(); i += stride) {
+      const LineSample& q = t.samples[i];
       const auto f = scale.si(q, ChannelWhat::force), x = scale.si(q, ChannelWhat::travel);
       if (!f || !x) continue;
       c.points.emplace_back((*x - rest.travel_m) * mm, (*f - rest.force_n) * n);

@@ -16,31 +16,31 @@ constexpr double kKm_h = 1 / 3.6;
 constexpr double kMargin = 1.15;  // a speedometer at a crawl tells little
 
 struct StageText {
-  RoadStage stage;
   double most_km_h;
+  RoadStage stage;
   int stops;
   const char* how;
   const char* care;
 };
 constexpr StageText kRoad[] = {
-    {RoadStage::standing, 0, 0,
+    {0, RoadStage::standing, 0,
      "Everything under Press by press and Gates is passed, engine off and on; the rear axle's turn "
      "comes on the road",
      ""},
-    {RoadStage::walking, 7, 3,
+    {7, RoadStage::walking, 3,
      "At walking pace, on closed private ground, clear of people: three soft stops, hands ready at "
      "the parking brake",
      "Alone, belts on, or helmet and gloves. Nothing and nobody where it would roll to."},
-    {RoadStage::slow, 30, 3, "From 30 km/h, three stops, the last one firm",
+    {30, RoadStage::slow, 3, "From 30 km/h, three stops, the last one firm",
      "Still on closed ground. Does it pull, drag, smell, or does the pedal drop? Stop there."},
-    {RoadStage::bedding, 60, 10,
+    {60, RoadStage::bedding, 10,
      "The linings' maker's own series where there is one; else ten moderate stops from 50 km/h "
      "with "
      "a minute of driving between them, none to a standstill on hot linings",
      "Nothing is judged before the linings are bedded. They smoke a little; they must not fade."},
-    {RoadStage::fast, 55, 2, "From 50 km/h, two firm stops; measure speed and distance",
+    {55, RoadStage::fast, 2, "From 50 km/h, two firm stops; measure speed and distance",
      "A straight, dry, level place with room twice as long as you think."},
-    {RoadStage::hard, 55, 1,
+    {55, RoadStage::hard, 1,
      "One hard stop from 30 to 50 km/h; somebody beside the car sees which wheels stop first",
      "On a loose or wet surface it shows at less speed. Nobody stands where a spinning car may "
      "go."}};

@@ -80,7 +80,7 @@ Expected<Rig> Rig::make(const Job& job, const RigFaults& faults, const RigSenses
                      (way.clamped == ClampedHoses::first) == (i == 0);
   auto model = FeelModel::make(*a.system, c);
   if (!model) return fail(model.error());
-  Rig rig(std::move(*model));
+  Rig rig(*model);
   rig.faults_ = faults;
   rig.senses_ = senses;
   rig.senses_.rate_hz = std::clamp(senses.rate_hz, 1.0, kMostRate_hz);

@@ -69,7 +69,7 @@ class Rig {
   [[nodiscard]] const Truth& truth() const { return truth_; }
 
  private:
-  explicit Rig(FeelModel model) : model_(std::move(model)) {}
+  explicit Rig(const FeelModel& model) : model_(model) {}
   [[nodiscard]] double foot_n(double t_s) const;
   void step(double dt_s);
   [[nodiscard]] LineSample sample();

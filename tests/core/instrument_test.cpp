@@ -2,6 +2,7 @@
 // gives the readings that a scale and a tape would.
 #include <catch2/catch.hpp>
 #include <cmath>
+#include <cstdlib>
 #include <random>
 
 #include "assembly/assemble.hpp"
@@ -156,13 +157,16 @@ TEST_CASE("instrument: a clock that leaps, a restart and a plug pulled leave tim
 }
 
 TEST_CASE("instrument: whatever is done to a line, no wrong value is taken") {
+  // As many lines as YOKE_SPOILED_LINES says when it is set.
+  const char* wanted = std::getenv("YOKE_SPOILED_LINES");
+  const std::uint32_t lines = wanted ? static_cast<std::uint32_t>(std::atoi(wanted)) : 100000;
   const InstrumentHead head = box();
   std::mt19937_64 draw(11);
   const std::string good_head = head_lines(head);
   std::size_t taken = 0;
   LineReader r;
   r.take(good_head, 0);
-  for (std::uint32_t n = 1; n <= 100000; ++n) {
+  for (std::uint32_t n = 1; n <= lines; ++n) {
     const double force = static_cast<double>(draw() % 9000) / 10;
     std::string line = sample_line(head, told(n, force, 12.5), n * 10);
     const auto at = [&] { return draw() % line.size(); };
@@ -194,8 +198,8 @@ TEST_CASE("instrument: whatever is done to a line, no wrong value is taken") {
       if (s.number == n) REQUIRE(*s.told[0] == force);
     }
   }
-  CHECK(taken > 15000);
-  CHECK(taken < 70000);
+  CHECK(taken > 0.15 * lines);
+  CHECK(taken < 0.7 * lines);
 }
 
 TEST_CASE("instrument: two known points read a raw channel, and grow in doubt beyond them") {

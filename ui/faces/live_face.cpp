@@ -56,8 +56,11 @@ LiveFace::LiveFace(Session& session, Dialogs& dialogs, QWidget* parent)
   auto* row = new QHBoxLayout;
   row->setSpacing(10);
   press_ = new PictureView(tr("The press as it is pressed"), this);
-  press_->set_maker(
-      [this](QSizeF size) { return plot(live_plot(session_, base_, trail(), ghosts_), size); });
+  press_->set_maker([this](QSizeF size) {
+    return plot(link_.recording() ? live_plot(session_, base_, link_.trace(), ghosts_)
+                                  : live_plot(session_, base_, trail(), ghosts_),
+                size);
+  });
   press_->setMinimumSize(300, 170);
   row->addWidget(press_, 6);
   auto* right = new QVBoxLayout;
@@ -338,8 +341,8 @@ void LiveFace::show_state() {
   }
   if (state_->text() != words) state_->setText(words);
   join_->setText(link_.state() == State::off ? tr("Open") : tr("Shut"));
-  record_->setText(link_.recording() ? tr("Stop and read it  Space") : tr("Record a press  Space"));
-  record_->setShortcut(QKeySequence(Qt::Key_Space));
+  record_->setText(link_.recording() ? tr("Stop and read it  R") : tr("Record a press  R"));
+  record_->setShortcut(QKeySequence(Qt::Key_R));
 }
 
 std::vector<LiveFigure> LiveFace::live_figures() const {
@@ -366,7 +369,6 @@ std::vector<LiveFigure> LiveFace::live_figures() const {
 Trace LiveFace::trail() const {
   const auto& head = link_.reader().head();
   if (!head) return {};
-  if (link_.recording()) return link_.trace();
   Trace t{*head, {}};
   for (const LineSample& s : link_.lately())
     if (link_.lately().back().t_s - s.t_s <= kTrail_s) t.samples.push_back(s);
