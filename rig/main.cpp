@@ -4,6 +4,7 @@
 #include <fcntl.h>
 #include <poll.h>
 #include <pty.h>
+#include <sys/prctl.h>
 #include <termios.h>
 #include <unistd.h>
 
@@ -63,6 +64,8 @@ Wanted read_words(int argc, char** argv) {
       w.fault = next();
     else if (word == "--link")
       w.link = next();
+    else if (word == "--child")
+      ::prctl(PR_SET_PDEATHSIG, SIGTERM);  // whoever started it may fall; it goes with him
     else if (word == "--tell")
       w.tell = true;
     else if (word == "--assist")

@@ -115,7 +115,7 @@ Expected<bool> InstrumentLink::start_rig(const QString& program, const QString& 
     return wrong(program, "The stand-in is not there",
                  "It comes with the program: install it whole");
   auto rig = std::make_unique<QProcess>();
-  rig->start(program, {job_file, QStringLiteral("--fault"), fault});
+  rig->start(program, {job_file, QStringLiteral("--fault"), fault, QStringLiteral("--child")});
   QByteArray told;
   while (!told.contains('\n') && rig->waitForReadyRead(3000)) told += rig->readAllStandardOutput();
   if (!told.contains('\n')) {

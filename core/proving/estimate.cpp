@@ -18,7 +18,6 @@ constexpr double kScale[kUnknownCount] = {0.010, 1e-6, 1.0, 1.0, 1.0, 1e-6};
 constexpr double kNeutral[kUnknownCount] = {0, 0, 1, 1, 1, 0};
 constexpr double kOffset = 100.0;
 constexpr double kWorstCondition = 100.0;
-constexpr double kAtStop_m = 0.001;
 constexpr double kFits = 4;          // chi squared a reading up to which readings fit
 constexpr double kFitsNothing = 30;  // and beyond which no size of these unknowns makes them
 
@@ -285,67 +284,6 @@ Bounds unknown_bounds(Unknown u) {
                                  {0.1, 12},
                                  {0, kMostAir_m3}};
   return b[static_cast<std::size_t>(u)];
-}
-
-ReadingRow row_of(const Reading& r) {
-  return {r.force_n, r.travel_m, 0, r.assist_alive, r.second_apply, r.hoses_clamped, r.clamped};
-}
-
-Condition row_condition(Condition c, const ReadingRow& row) {
-  c.assist_alive = row.assist_alive;
-  if (row.second_apply) c.take_up_scale = 0;
-  if (row.hoses_clamped && row.clamped != ClampedHoses::all) {
-    c.clamped[row.clamped == ClampedHoses::first ? 0 : 1] = true;
-  } else if (row.hoses_clamped) {
-    // Behind a clamped hose nothing moves: neither hose nor brake takes fluid.
-    c.hose_scale = c.growth_scale = c.take_up_scale = 0;
-  }
-  return c;
-}
-
-std::optional<double> predicted_travel_m(const FeelModel& model, double pad_force_n) {
-  const double lowest = model.at(0.0).pad_force_n;
-  const double highest = model.at(model.end_drive()).pad_force_n;
-  if (pad_force_n <= lowest || pad_force_n > highest) return std::nullopt;
-  return model.at(model.drive_for_force(pad_force_n)).pad_travel_m;
-}
-
-double row_miss(const FeelModel& m, const ReadingRow& row, double slack_m) {
-  const double most_n = m.at(m.end_drive()).pad_force_n;
-  const double least_n = m.at(0.0).pad_force_n;
-  const double force_n = std::clamp(row.force_n, std::min(least_n, most_n), most_n);
-  const double t = m.at(m.drive_for_force(force_n)).pad_travel_m;
-  const double beyond = std::abs(row.force_n - force_n) / std::max(1.0, 0.02 * row.force_n);
-  const double miss = (row.travel_m - slack_m - t) / row.sigma_m;
-  return miss < 0 ? miss - beyond : miss + beyond;
-}
-
-std::vector<ReadingRow> usable_rows(const System& system, const std::vector<Reading>& readings,
-                                    std::optional<bool> alive, std::size_t& low) {
-  std::vector<ReadingRow> rows;
-  RowModels models(system, {});
-  low = 0;
-  for (const Reading& r : readings) {
-    if (alive && r.assist_alive != *alive) continue;
-    if (r.rejected) continue;
-    if (r.travel_m <= 0) continue;  // not read: a pad that is pressed moves
-    ReadingRow row = row_of(r);
-    const auto& m = models.of(row);
-    if (!m) continue;
-    // A pad at its stop tells of the stop: whatever the push, it goes no further.
-    if (r.travel_m >= m->available_m() - kAtStop_m) continue;
-    const auto t = predicted_travel_m(*m, r.force_n);
-    if (!t) continue;
-    if (m->at(m->drive_for_force(r.force_n)).pressure_pa < 1e6) ++low;
-    const double step = std::max(2.0, r.force_n * 0.02);
-    const auto beside = predicted_travel_m(*m, r.force_n + step);
-    const double slope = beside ? (*beside - *t) / step : 0.0;
-    row.sigma_m =
-        std::hypot(std::max(1e-4, r.travel_uncertainty_m), slope * r.force_uncertainty_n) /
-        kCoverage;
-    rows.push_back(row);
-  }
-  return rows;
 }
 
 ReadingEstimate estimate_from_readings(const System& system, const std::vector<Reading>& readings,

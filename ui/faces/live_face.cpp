@@ -159,41 +159,6 @@ QWidget* LiveFace::build_keys() {
   return all;
 }
 
-QWidget* LiveFace::build_points() {
-  auto* all = new QWidget(this);
-  auto* row = new QHBoxLayout(all);
-  row->setContentsMargins(0, 0, 0, 0);
-  row->setSpacing(8);
-  row->addWidget(plain_label(tr("Two known points of"), "question", all));
-  channel_ = combo(tr("Channel to be set"), all);
-  for (std::size_t i = 0; i < kChannelKinds; ++i)
-    channel_->addItem(words_of(words_of(static_cast<ChannelWhat>(i))));
-  connect(channel_, &QComboBox::currentIndexChanged, this, [this] { refresh(); });
-  row->addWidget(channel_);
-  const auto entry = [all](const QString& name, const QString& hint) {
-    auto* e = new QLineEdit(all);
-    e->setObjectName(QStringLiteral("figure"));
-    e->setAccessibleName(name);
-    e->setPlaceholderText(hint);
-    e->setMaximumWidth(110);
-    e->setMaxLength(40);
-    return e;
-  };
-  known_ = entry(tr("What it truly is"), tr("20 kg"));
-  row->addWidget(known_);
-  doubt_ = entry(tr("± of it"), tr("± 1 kg"));
-  row->addWidget(doubt_);
-  auto* lower = new QPushButton(tr("Lower point"), all);
-  connect(lower, &QPushButton::clicked, this, [this] { set_point(false); });
-  row->addWidget(lower);
-  auto* upper = new QPushButton(tr("Upper point"), all);
-  connect(upper, &QPushButton::clicked, this, [this] { set_point(true); });
-  row->addWidget(upper);
-  points_ = label({}, "soft", all);
-  row->addWidget(points_, 1);
-  return all;
-}
-
 void LiveFace::list_ports() {
   const QString kept = line_->currentText();
   line_->clear();
@@ -248,47 +213,6 @@ void LiveFace::record() {
   QStringList said;
   for (const Message& m : taken->says) said << text_of(m, session_.style());
   tell(said.join(QStringLiteral(" · ")));
-  refresh();
-}
-
-void LiveFace::set_point(bool upper) {
-  const auto what = static_cast<ChannelWhat>(std::max(0, channel_->currentIndex()));
-  const auto now = link_.newest();
-  const auto raw = now ? now->told[static_cast<std::size_t>(what)] : std::nullopt;
-  if (!raw) return tell(tr("The instrument tells nothing of this channel"));
-  const Kind kind = kind_of(what);
-  const Range range = kind == Kind::length ? Range{-1, 1} : Range{-1e8, 1e8};
-  const auto known =
-      typed_quantity(known_->text().toStdString(), "Known point", kind, range, session_.style());
-  if (!known) return tell(error_text(known.error(), session_.style()));
-  if (!upper) {
-    low_raw_ = raw;
-    low_ = *known;
-    low_of_ = what;
-    known_->clear();
-    return tell(tr("Lower point held. Now the upper one, well away from it"));
-  }
-  if (!low_raw_ || low_of_ != what) return tell(tr("The lower point first"));
-  Calibration c;
-  c.channel = std::string(key_of(what));
-  c.low_raw = *low_raw_;
-  c.low = *low_;
-  c.high_raw = *raw;
-  c.high = *known;
-  c.when = wall_clock();
-  if (!doubt_->text().trimmed().isEmpty()) {
-    QString typed = doubt_->text();
-    typed.remove(QChar(0x00b1));
-    const auto doubt = typed_quantity(typed.trimmed().toStdString(), "± of the points", kind, range,
-                                      session_.style());
-    if (!doubt) return tell(error_text(doubt.error(), session_.style()));
-    c.plus_minus = std::abs(*doubt);
-  }
-  const auto ok = set_points(session_, c);
-  if (!ok) return tell(error_text(ok.error(), session_.style()));
-  low_raw_.reset();
-  known_->clear();
-  tell(tr("Both points are set"));
   refresh();
 }
 
