@@ -145,11 +145,26 @@ std::string day_after(const std::string& day, int days) {
   return text;
 }
 
+/// When the last gate of the proof standing still was passed.
+std::string proved_since(const Job& job) {
+  std::string latest;
+  for (const auto& [id, gate] : job.gates)
+    if (id != key(GateId::lock_order) && gate.state == GateState::passed)
+      latest = std::max(latest, gate.when);
+  return latest;
+}
+
 }  // namespace
 
 std::vector<RoadStep> road_steps(const Job& job, const std::vector<Gate>& gates) {
   std::vector<RoadStep> list;
   if (works_clutch(resolve(job, As::plan))) return list;
+  // Stops from before the proof that stands now were driven on other work: they open nothing.
+  Job since = job;
+  const std::string from = proved_since(job);
+  std::erase_if(since.stops, [&from](const RoadStop& s) {
+    return s.locked != LockSeen::rear && !s.when.empty() && s.when < from;
+  });
   bool before = true;
   for (const StageText& t : kRoad) {
     RoadStep s;
@@ -166,7 +181,7 @@ std::vector<RoadStep> road_steps(const Job& job, const std::vector<Gate>& gates)
       for (const Gate& g : gates)
         if (g.id != GateId::lock_order && g.state != GateState::passed) s.asks.push_back(g.words);
     } else {
-      judge_stage(job, t, before, s);
+      judge_stage(since, t, before, s);
     }
     before = before && s.state == RoadState::passed;
     list.push_back(std::move(s));

@@ -105,6 +105,21 @@ TEST_CASE("road: each stage asks, is driven, and opens the next") {
   job.stops.push_back(stop_of(RoadStage::hard, 50, 16, LockSeen::rear));
   CHECK(at(RoadStage::hard).state == RoadState::failed);
   CHECK_FALSE(may_count(road_steps(job, gates), stop_of(RoadStage::hard, 50, 16, LockSeen::front)));
+  // Proved anew after they were driven, the stops open nothing: other work is under them now.
+  Job again = job;
+  again.stops.pop_back();
+  GateRecord passed;
+  passed.state = GateState::passed;
+  passed.when = "2026-06-30T10:00:00";
+  again.gates["sink"] = passed;
+  for (const RoadStep& s : road_steps(again, gates))
+    if (s.stage == RoadStage::walking) {
+      CHECK(s.done == 0);
+      CHECK(s.state == RoadState::open);
+    }
+  again.gates["sink"].when = "2026-05-30T10:00:00";
+  for (const RoadStep& s : road_steps(again, gates))
+    if (s.stage == RoadStage::walking) CHECK(s.state == RoadState::passed);
   // A gate that opens again shuts the road.
   for (Gate& g : gates)
     if (g.id == GateId::sink) g.state = GateState::open;
