@@ -8,6 +8,7 @@
 #include "files/limits.hpp"
 #include "files/recording.hpp"
 #include "paint/theme.hpp"
+#include "session/stage_views.hpp"
 #include "session/texts.hpp"
 
 namespace yoke {
@@ -62,7 +63,7 @@ int carry_recordings(const QString& from_job, const QString& to_job, const Job& 
 Expected<LiveTaken> take_recording(Session& session, const Trace& trace, const PressWay& how,
                                    int lost, const std::string& when) {
   LiveTaken t = taken_of(session.job(), trace, how);
-  if (t.readings.empty() && !t.sink) return t;
+  if (t.practice || (t.readings.empty() && !t.sink)) return t;
   Recording r;
   r.when = when;
   r.seconds = trace.samples.back().t_s - trace.samples.front().t_s;
@@ -95,6 +96,13 @@ Expected<LiveTaken> take_recording(Session& session, const Trace& trace, const P
   });
   if (!ok) return fail(ok.error());
   return t;
+}
+
+std::vector<Message> practice_words(const Job& job, const std::vector<Reading>& readings) {
+  Job pressed = job;
+  pressed.readings = readings;
+  pressed.pump = {};
+  return prove_verdict(pressed);
 }
 
 const Calibration* points_of(const Job& job, ChannelWhat what) {

@@ -10,8 +10,9 @@
 
 namespace yoke {
 
-/// Puts readings and sink into the job, in one step of undo, and keeps the samples beside it where
-/// it has a file. `lost`: samples the line dropped or spoiled; `when`: this moment.
+/// Puts readings and sink into the job, in one step of undo (of the stand-in: nothing), and keeps
+/// the samples beside it where it has a file. `lost`: samples the line dropped or spoiled; `when`:
+/// this moment.
 [[nodiscard]] Expected<LiveTaken> take_recording(Session& session, const Trace& trace,
                                                  const PressWay& how, int lost,
                                                  const std::string& when);
@@ -20,6 +21,10 @@ namespace yoke {
 
 /// Takes the samples that a job names along to where it is saved now; how many could not be copied.
 [[nodiscard]] int carry_recordings(const QString& from_job, const QString& to_job, const Job& job);
+
+/// What the fit makes of presses on the stand-in, the job left as it is.
+[[nodiscard]] std::vector<Message> practice_words(const Job& job,
+                                                  const std::vector<Reading>& readings);
 
 /// A channel read at two known points from now on.
 [[nodiscard]] Expected<bool> set_points(Session& session, const Calibration& points);

@@ -64,8 +64,8 @@ Expected<bool> take_stop(Session& session, RoadStage stage, const StopEntry& ent
                          const std::string& when) {
   auto s = typed_stop(stage, entry, session.style());
   if (!s) return fail(s.error());
-  if (const auto ok = may_count(road_of(session), *s); !ok) return fail(ok.error());
   s->when = when;
+  if (const auto ok = may_count(session.job(), road_of(session), *s); !ok) return fail(ok.error());
   return session.edit(QObject::tr("a stop on the road"), [&](Job& j) { j.stops.push_back(*s); });
 }
 

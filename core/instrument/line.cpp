@@ -75,6 +75,10 @@ Kind kind_of(ChannelWhat w) {
   return of(w).kind;
 }
 
+bool is_stand_in(const InstrumentHead& head) {
+  return head.name.starts_with(kStandInName);
+}
+
 std::optional<ChannelWhat> channel_of(std::string_view key) {
   for (std::size_t i = 0; i < kChannelKinds; ++i)
     if (kWhat[i].key == key) return static_cast<ChannelWhat>(i);

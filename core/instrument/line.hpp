@@ -45,6 +45,10 @@ struct InstrumentHead {
   bool operator==(const InstrumentHead&) const = default;
 };
 
+/// What the stand-in calls itself: what it tells is practice and goes into no job.
+inline constexpr std::string_view kStandInName = "Yoke Step stand-in";
+[[nodiscard]] bool is_stand_in(const InstrumentHead& head);
+
 /// A sample as it was told, in the channel's own unit; nothing where a sensor gives nothing.
 struct LineSample {
   double t_s = 0;  ///< from the first sample on, clock jumps and restarts taken out

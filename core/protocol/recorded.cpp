@@ -22,6 +22,8 @@ std::vector<double> pushes_of(const Job& job) {
 
 LiveTaken taken_of(const Job& job, const Trace& trace, const PressWay& how) {
   LiveTaken t;
+  t.practice = is_stand_in(trace.head);
+  if (t.practice) t.says.emplace_back("Practice on the stand-in: nothing of it goes into the job");
   const TraceScale scale(trace.head, job.calibrations);
   for (const ChannelWhat w : {ChannelWhat::force, ChannelWhat::travel})
     if (scale.asks(w)) {

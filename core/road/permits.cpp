@@ -196,7 +196,7 @@ std::size_t next_stage(const std::vector<RoadStep>& steps) {
       steps.begin());
 }
 
-Expected<bool> may_count(const std::vector<RoadStep>& steps, const RoadStop& stop) {
+Expected<bool> may_count(const Job& job, const std::vector<RoadStep>& steps, const RoadStop& stop) {
   const auto wrong = [](Message reason, Message remedy) -> Expected<bool> {
     return fail({.field = "road",
                  .value = "",
@@ -210,6 +210,10 @@ Expected<bool> may_count(const std::vector<RoadStep>& steps, const RoadStop& sto
       return wrong(say("“{}” is not open: {}", s.name, s.says), "What comes before it first");
     if (s.state == RoadState::failed)
       return wrong("The rear locked first: do not drive", "Put right what locks; then begin again");
+    const RoadPermit* permit = permit_of(job, stop.stage);
+    if (permit && permit->when.substr(0, 10) != stop.when.substr(0, 10))
+      return wrong("Place, people and weather were answered for on another day",
+                   "Answer for them again today: take a tick out and set it anew");
     if (!(stop.speed_m_s > 0)) return wrong("The speed is missing", "Enter it");
     if (stop.speed_m_s > s.most_m_s * kMargin)
       return wrong(

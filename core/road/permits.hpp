@@ -39,7 +39,9 @@ struct RoadStep {
 [[nodiscard]] std::size_t next_stage(const std::vector<RoadStep>& steps);
 
 /// Whether a stop may be entered for a stage: the stage is open, the speed within it.
-[[nodiscard]] Expected<bool> may_count(const std::vector<RoadStep>& steps, const RoadStop& stop);
+/// what was answered for was answered on the stop's day: weather, people and place are of a day.
+[[nodiscard]] Expected<bool> may_count(const Job& job, const std::vector<RoadStep>& steps,
+                                       const RoadStop& stop);
 
 /// Which axle locks first by the model; nothing while it cannot be said.
 [[nodiscard]] std::optional<LockSeen> lock_foretold(const Job& job);

@@ -76,8 +76,8 @@ Expected<Rig> Rig::make(const Job& job, const RigFaults& faults, const RigSenses
   if (way.second_apply) c.take_up_scale = 0;
   if (way.hoses_clamped)
     for (std::size_t i = 0; i < 2; ++i)
-      c.clamped[i] = way.clamped == ClampedHoses::all ||
-                     (way.clamped == ClampedHoses::first) == (i == 0);
+      c.clamped[i] =
+          way.clamped == ClampedHoses::all || (way.clamped == ClampedHoses::first) == (i == 0);
   auto model = FeelModel::make(*a.system, c);
   if (!model) return fail(model.error());
   Rig rig(*model);
@@ -90,7 +90,7 @@ Expected<Rig> Rig::make(const Job& job, const RigFaults& faults, const RigSenses
 }
 
 InstrumentHead Rig::head() const {
-  return {"Yoke Step rig",
+  return {senses_.name,
           senses_.rate_hz,
           {{ChannelWhat::force, "N", 1},
            {ChannelWhat::travel, "mm", 1e-3},

@@ -35,6 +35,7 @@ struct RigFaults {
 
 /// How good the sensors are, and the line.
 struct RigSenses {
+  std::string name{kStandInName};
   double rate_hz = 100;
   double noise_n = 1.0, noise_m = 0.0001, noise_pa = 20000;
   double drift_n_s = 0;      ///< of the force's zero

@@ -34,6 +34,7 @@ RoadPermit answered() {
   p.place = "the yard";
   p.weather = "dry";
   p.closed = p.belts = p.alone = p.parking = true;
+  p.when = "2026-05-31T08:00:00";
   return p;
 }
 
@@ -56,7 +57,7 @@ TEST_CASE("road: nothing opens before the proof standing still") {
   CHECK(state(job, RoadStage::standing) == RoadState::open);
   CHECK(state(job, RoadStage::walking) == RoadState::shut);
   const auto steps = road(job);
-  CHECK_FALSE(may_count(steps, stop_of(RoadStage::walking, 5, 1, LockSeen::none)));
+  CHECK_FALSE(may_count(job, steps, stop_of(RoadStage::walking, 5, 1, LockSeen::none)));
   CHECK(next_stage(steps) == 0);
 }
 
@@ -73,10 +74,14 @@ TEST_CASE("road: each stage asks, is driven, and opens the next") {
   CHECK(at(RoadStage::walking).asks.size() == 7);
   job.permits["walking"] = answered();
   CHECK(at(RoadStage::walking).state == RoadState::open);
-  CHECK(may_count(road_steps(job, gates), stop_of(RoadStage::walking, 6, 1, LockSeen::none)));
+  CHECK(may_count(job, road_steps(job, gates), stop_of(RoadStage::walking, 6, 1, LockSeen::none)));
+  // Answered for yesterday: another sky, other people.
+  RoadStop tomorrow = stop_of(RoadStage::walking, 6, 1, LockSeen::none);
+  tomorrow.when = "2026-06-01T08:00:00";
+  CHECK_FALSE(may_count(job, road_steps(job, gates), tomorrow));
   // Too fast for walking pace.
   CHECK_FALSE(
-      may_count(road_steps(job, gates), stop_of(RoadStage::walking, 20, 5, LockSeen::none)));
+      may_count(job, road_steps(job, gates), stop_of(RoadStage::walking, 20, 5, LockSeen::none)));
   stops(job, RoadStage::walking, 6, 2);
   job.stops.push_back(stop_of(RoadStage::walking, 6, 1, LockSeen::none));
   job.stops.back().pulled = true;  // does not count
@@ -104,7 +109,8 @@ TEST_CASE("road: each stage asks, is driven, and opens the next") {
   CHECK(at(RoadStage::hard).state == RoadState::passed);
   job.stops.push_back(stop_of(RoadStage::hard, 50, 16, LockSeen::rear));
   CHECK(at(RoadStage::hard).state == RoadState::failed);
-  CHECK_FALSE(may_count(road_steps(job, gates), stop_of(RoadStage::hard, 50, 16, LockSeen::front)));
+  CHECK_FALSE(
+      may_count(job, road_steps(job, gates), stop_of(RoadStage::hard, 50, 16, LockSeen::front)));
   // Proved anew after they were driven, the stops open nothing: other work is under them now.
   Job again = job;
   again.stops.pop_back();

@@ -137,11 +137,12 @@ TEST_CASE("the command line plays a rig, and reads what it told") {
   const std::string job = YOKE_SOURCE_DIR "/data/demo/fire-tender.yoke";
   const auto played = cli::run({"rig", job, "--seconds", "9", "--fault", "air1"});
   REQUIRE(played.status == 0);
-  CHECK(played.out.starts_with("@yoke 1 100 Yoke Step rig*"));
+  CHECK(played.out.starts_with("@yoke 1 100 Yoke Step stand-in*"));
   const std::string file = (folder.path / "press.txt").string();
   put(file, played.out);
   const auto read = cli::run({"prove", job, "--trace", file, "--units", "metric"});
   INFO(read.err);
+  CHECK(read.out.find("Practice on the stand-in") != std::string::npos);
   CHECK(read.out.find("900 samples, 0 lost, 0 spoiled") != std::string::npos);
   CHECK(read.out.find("readings on the way down") != std::string::npos);
   CHECK(read.out.find("further than expected") != std::string::npos);

@@ -56,7 +56,9 @@ LiveFace* live_of(Bench& b) {
 }
 
 Rig rig_of(const Bench& b, const char* fault) {
-  auto rig = Rig::make(b.session.job(), *rig_fault(fault), {}, {}, 4);
+  RigSenses senses;
+  senses.name = "Bench box";  // an instrument as any other
+  auto rig = Rig::make(b.session.job(), *rig_fault(fault), senses, {}, 4);
   REQUIRE(rig);
   return *rig;
 }
@@ -80,7 +82,7 @@ TEST_CASE("at the instrument: a press is recorded, read and kept, in one step of
   rig.press({{420, 2, 4, 3, 1}});
   pty.say(rig.lines(0.5));
   REQUIRE(wait_for(live, InstrumentLink::State::good));
-  CHECK(live->state()->text().contains("Yoke Step rig"));
+  CHECK(live->state()->text().contains("Bench box"));
   QTest::mouseClick(live->recorder(), Qt::LeftButton);
   REQUIRE(live->link()->recording());
   pty.say(rig.lines(9.5));
@@ -226,6 +228,18 @@ TEST_CASE("at the instrument: the stand-in presses this job, and is gone with th
   REQUIRE(wait_for(live, InstrumentLink::State::good));
   CHECK(QTest::qWaitFor([&] { return live->link()->reader().counts().good > 50; }, 3000));
   CHECK(live->link()->reader().counts().spoiled == 0);
+  // A press on it is read and told, and nothing of it proves the job.
+  const Job before = b.session.job();
+  live->record();
+  REQUIRE(live->link()->recording());
+  QTest::qWait(11000);
+  live->record();
+  CHECK(live->says()->text().contains("Practice"));
+  CHECK(live->says()->text().contains("readings on the way down"));
+  CHECK(b.session.job() == before);
+  live->known()->setText("0 N");
+  live->set_point(false);
+  CHECK(live->says()->text().contains("nothing to set"));
   const QString path = live->link()->path();
   live->link()->shut();
   CHECK(live->link()->state() == InstrumentLink::State::off);

@@ -172,6 +172,7 @@ void LiveFace::join() {
 }
 
 void LiveFace::stand_in(const QString& fault) {
+  practice_.clear();
   lent_ = std::make_unique<QTemporaryDir>();
   const QString file = lent_->filePath(QStringLiteral("pressed.yoke"));
   QFile out(file);
@@ -210,8 +211,13 @@ void LiveFace::record() {
   if (!taken) return tell(error_text(taken.error(), session_.style()));
   ghosts_.push_back(trace);
   if (ghosts_.size() > kGhosts) ghosts_.erase(ghosts_.begin());
+  std::vector<Message> words = taken->says;
+  if (taken->practice) {
+    practice_.insert(practice_.end(), taken->readings.begin(), taken->readings.end());
+    for (const Message& m : practice_words(session_.job(), practice_)) words.push_back(m);
+  }
   QStringList said;
-  for (const Message& m : taken->says) said << text_of(m, session_.style());
+  for (const Message& m : words) said << text_of(m, session_.style());
   tell(said.join(QStringLiteral(" · ")));
   refresh();
 }

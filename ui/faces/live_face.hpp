@@ -73,6 +73,7 @@ class LiveFace : public Face {
   int frames_ = 0;
   PlotInput base_;
   std::vector<Trace> ghosts_;
+  std::vector<Reading> practice_;  ///< of the stand-in that was started last
   std::optional<double> low_raw_, low_;
   ChannelWhat low_of_ = ChannelWhat::count_;
   std::unique_ptr<QTemporaryDir> lent_;  ///< the job as the stand-in reads it

@@ -58,6 +58,8 @@ QWidget* LiveFace::build_points() {
 
 void LiveFace::set_point(bool upper) {
   const auto what = static_cast<ChannelWhat>(std::max(0, channel_->currentIndex()));
+  if (link_.reader().head() && is_stand_in(*link_.reader().head()))
+    return tell(tr("The stand-in tells in units of its own: there is nothing to set"));
   const auto now = link_.newest();
   const auto raw = now ? now->told[static_cast<std::size_t>(what)] : std::nullopt;
   if (!raw) return tell(tr("The instrument tells nothing of this channel"));
