@@ -77,12 +77,19 @@ std::string trace_text(const Trace& trace) {
 
 Expected<Trace> trace_of_text(std::string_view text, LineCounts* counts) {
   LineReader reader;
-  reader.take(text, 0);
-  reader.take("\n", 0);
+  Trace t;
+  // In pieces: what is longer than a recording may be is not held in memory first.
+  constexpr std::size_t kPiece = 1u << 16;
+  for (std::size_t at = 0; at < text.size() && t.samples.size() < kMostTrace; at += kPiece) {
+    reader.take(text.substr(at, kPiece), 0);
+    if (at + kPiece >= text.size()) reader.take("\n", 0);
+    const auto more = reader.drain();
+    t.samples.insert(t.samples.end(), more.begin(), more.end());
+  }
   if (counts) *counts = reader.counts();
   if (!reader.head())
     return wrong("No instrument speaks in it", "Record it from an instrument of this kind");
-  Trace t{*reader.head(), reader.drain()};
+  t.head = *reader.head();
   if (t.samples.empty()) return wrong("There is not one sample in it", "Record the press again");
   if (t.samples.size() > kMostTrace) t.samples.resize(kMostTrace);
   return t;

@@ -335,6 +335,7 @@ ReadingEstimate estimate_from_readings(const System& system, const std::vector<R
     r.refusal =
         "These readings fit no air, slack or flex: one of them is wrong, or something else is";
     r.next_measurement = "Read again what lies far off; then look at the causes";
+    r.fits = false;
     return r;
   }
   // What is left over beyond the readings' own doubt makes every figure as much less sure (Birge).

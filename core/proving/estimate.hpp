@@ -3,9 +3,9 @@
 // data can support: slack always; air with three readings below 1 MPa; clearance and compliance are
 // told apart from slack and hoses only with a second apply or with hoses clamped; air of one
 // circuit from that of the other only with the hoses of one of them clamped (the pressure is the
-// same in both: no press on both can tell; the air is taken to stand behind the clamp). Refused when the
-// condition number of the unit-column Jacobian exceeds 100 or a standard error exceeds half the
-// allowed range. Pumping takes up clearance, air stays.
+// same in both: no press on both can tell; the air is taken to stand behind the clamp). Refused
+// when the condition number of the unit-column Jacobian exceeds 100 or a standard error exceeds
+// half the allowed range. Pumping takes up clearance, air stays.
 #pragma once
 
 #include <string>
@@ -45,6 +45,7 @@ struct ReadingEstimate {
   Message next_measurement;  ///< what would help
   std::array<std::optional<Estimate>, kUnknownCount> of;
   std::optional<Estimate> air_second;  ///< m3 of it at outlet 2, where outlet 1's is told
+  bool fits = true;      ///< false: no size of what is looked for makes these readings
   double misfit_m = 0;   ///< root mean square of what is left, at the pad
   double condition = 0;  ///< of the unit-column Jacobian
   std::size_t used = 0;  ///< readings within the model's range

@@ -74,6 +74,8 @@ Message air_by_readings(const Job& job) {
   const Assembly a = assemble(job, As::plan);
   if (!a.system || job.readings.empty()) return {};
   const ReadingEstimate r = estimate_from_readings(*a.system, job.readings, false);
+  // What nothing explains is no proof that there is no air.
+  if (!r.fits) return "the readings fit nothing that is known: read again, or find what it is";
   const Value limit = value_of(job, As::plan, param::air_left);
   if (!r.air_m3() || r.air_m3()->value - r.air_m3()->uncertainty <= limit.si) return {};
   return say("the readings tell {} of air, {} is the limit",
