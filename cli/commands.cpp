@@ -75,13 +75,23 @@ constexpr const char* kHelp =
     "  gates JOB                 what must hold before a drive, what each asks, its evidence;\n"
     "                            exit status 1 when one stands failed\n"
     "  prove JOB [--readings FILE.csv] [--trace FILE] [--now]\n"
+    "      [--line DEVICE [--seconds 20] [--speed 115200]]\n"
+    "                            the proof standing still, press by press: expected, band, limit,\n"
+    "                            got; with readings of a file (force,travel[,second][,clamped]), "
+    "a\n"
+    "                            recorded press, or an instrument's line that is listened to (- :\n"
+    "                            what is piped in); --now: the next press; exit status 1 when one\n"
+    "                            says stop\n"
+    "  rig JOB [--fault NAME] [--seconds S] [--seed N]\n"
+    "                            what an instrument on that pedal would say, to practise on\n"
     "  road JOB [--trace TABLE.csv --time COLUMN --time-unit s|ms|us|ns --along COLUMN "
     "--unit g|-g|m/s2|-m/s2]\n"
-    "  right JOB...\n"
-    "  rig JOB [--fault NAME] [--seconds S] [--seed N]\n"
-    "                            the proof standing still, press by press: expected, band, limit,\n"
-    "                            got; with readings of a file (force,travel[,second][,clamped]);\n"
-    "                            --now: the next press; exit status 1 when one says stop\n"
+    "                            the road stage by stage, or a stop out of a phone's table\n"
+    "  right JOB...              whether what was foretold came, over proved jobs\n"
+    "  folder DIR [--find \"bore 15/16 in\"] [--columns id,id] [--index FILE]\n"
+    "                            the jobs of a folder, found by words and values\n"
+    "  tables --table drills|spanners|threads|torque|tubes|angles|bores [--find WORDS]\n"
+    "                            tables for the bench\n"
     "  fit JOB                   what the readings say: air, slack, clearance, with intervals\n"
     "  state JOB [--condition plan] [--force 300N]\n"
     "                            every intermediate of one press\n"
@@ -288,6 +298,8 @@ Outcome run(const std::vector<std::string>& words) {
                             : a->command == "bleed"     ? bleed_table(*a)
                             : a->command == "gates"     ? gates_table(*a, hard)
                             : a->command == "prove"     ? prove_table(*a, hard)
+                            : a->command == "folder"    ? folder_table(*a)
+                            : a->command == "tables"    ? bench_table(*a)
                             : a->command == "right"     ? right_table(*a)
                             : a->command == "road"      ? road_table(*a, hard)
                             : a->command == "fit"       ? fit_table(*a)

@@ -84,6 +84,10 @@ struct Outcome {
 [[nodiscard]] Expected<Table> prove_table(const Arguments& a, bool& hard);
 /// Whether bands held what they said, over proved jobs.
 [[nodiscard]] Expected<Table> right_table(const Arguments& a);
+/// The jobs of a folder, found by words and values.
+[[nodiscard]] Expected<Table> folder_table(const Arguments& a);
+/// One of the tables for the bench.
+[[nodiscard]] Expected<Table> bench_table(const Arguments& a);
 /// The road stage by stage, or a stop out of a phone's table.
 [[nodiscard]] Expected<Table> road_table(const Arguments& a, bool& hard);
 /// What an instrument on the pedal of a job would tell, with a chosen fault, as its own lines.

@@ -5,6 +5,7 @@
 
 #include "cli/commands.hpp"
 #include "cli/options.hpp"
+#include "files/live_line.hpp"
 #include "files/readings_csv.hpp"
 #include "files/recording.hpp"
 #include "files/store.hpp"
@@ -31,10 +32,34 @@ std::vector<Cell> press_row(const ProofPress& p, const Style& style) {
           figure(p.low),
           figure(p.high),
           figure(p.least),
-          figure(p.most),
+          figure(p.largest),
           p.got || p.seen.empty() ? figure(p.got) : text(p.seen, style),
           text(std::string(kStates[static_cast<std::size_t>(p.state)])),
           text(p.says, style)};
+}
+
+Expected<double> number_of(const Arguments& a, const char* option, double otherwise, double most) {
+  const std::string typed = option_of(a, option);
+  if (typed.empty()) return otherwise;
+  char* end = nullptr;
+  const double v = std::strtod(typed.c_str(), &end);
+  if (*end != '\0' || !(v >= 0 && v <= most))
+    return fail({option, typed, say("0 to {}", Plain{most, 0}), "That is no such number",
+                 "Enter a number"});
+  return v;
+}
+
+/// A recorded press, or one that is pressed while the line is listened to; nothing: none is named.
+std::optional<Expected<Trace>> pressed_trace(const Arguments& a, LineCounts& counts) {
+  if (const std::string file = option_of(a, "--trace"); !file.empty())
+    return load_trace(file, &counts);
+  const std::string line = option_of(a, "--line");
+  if (line.empty()) return std::nullopt;
+  const auto seconds = number_of(a, "--seconds", 20, 600);
+  if (!seconds) return Expected<Trace>(fail(seconds.error()));
+  const auto baud = number_of(a, "--speed", 115200, 230400);
+  if (!baud) return Expected<Trace>(fail(baud.error()));
+  return listen(line, *seconds, static_cast<int>(*baud), &counts);
 }
 
 }  // namespace
@@ -48,18 +73,18 @@ Expected<Table> prove_table(const Arguments& a, bool& hard) {
     job->readings.insert(job->readings.end(), readings->begin(), readings->end());
   }
   std::vector<std::string> told;
-  if (const std::string file = option_of(a, "--trace"); !file.empty()) {
-    LineCounts counts;
-    const auto trace = load_trace(file, &counts);
-    if (!trace) return fail(trace.error());
-    const LiveTaken taken = taken_of(*job, *trace, {});
+  LineCounts counts;
+  if (const auto trace = pressed_trace(a, counts); trace) {
+    if (!*trace) return fail(trace->error());
+    told.push_back(fmt::format("{}: {} samples, {} lost, {} spoiled", (*trace)->head.name,
+                               counts.good, counts.lost, counts.spoiled));
+    const LiveTaken taken = taken_of(*job, **trace, {});
     job->readings.insert(job->readings.end(), taken.readings.begin(), taken.readings.end());
     if (taken.sink) {
       job->pump.sink_m = std::max(0.0, taken.sink->sink_m);
       job->pump.hold_s = taken.sink->hold_s;
     }
-    told.push_back(fmt::format("{}: {} samples, {} lost, {} spoiled", trace->head.name, counts.good,
-                               counts.lost, counts.spoiled));
+    if (taken.rest_pressure_pa) job->pump.rest_pressure_pa = std::max(0.0, *taken.rest_pressure_pa);
     for (const Message& m : taken.says) told.push_back(english(m, a.style));
   }
   const auto strip = foot_strip(*job, 0);
@@ -89,9 +114,10 @@ Expected<Table> right_table(const Arguments& a) {
     const auto opened = open_job(file);
     if (!opened) return fail(opened.error());
     const RightRecord r = right_record(opened->job.foretold);
-    t.rows.push_back({text(file), text(std::to_string(r.told)), text(std::to_string(r.held)),
-                      number(r.bias, fmt::format("{:+.2f}", r.bias)),
-                      r.says.empty() ? text("not proved, or not foretold") : text(r.says, a.style)});
+    t.rows.push_back(
+        {text(file), text(std::to_string(r.told)), text(std::to_string(r.held)),
+         number(r.bias, fmt::format("{:+.2f}", r.bias)),
+         r.says.empty() ? text("not proved, or not foretold") : text(r.says, a.style)});
     all.insert(all.end(), opened->job.foretold.begin(), opened->job.foretold.end());
   }
   const RightRecord r = right_record(all);
@@ -115,19 +141,9 @@ Expected<std::string> rig_text(const Arguments& a) {
     return fail({"--fault", name, Message::data(names), "There is no fault of that name",
                  "Take one of these"});
   }
-  const auto number = [&a](const char* option, double otherwise, double most) -> Expected<double> {
-    const std::string typed = option_of(a, option);
-    if (typed.empty()) return otherwise;
-    char* end = nullptr;
-    const double v = std::strtod(typed.c_str(), &end);
-    if (*end != '\0' || !(v >= 0 && v <= most))
-      return fail({option, typed, say("0 to {}", Plain{most, 0}), "That is no such number",
-                   "Enter a number"});
-    return v;
-  };
-  const auto seconds = number("--seconds", 10, 600);
+  const auto seconds = number_of(a, "--seconds", 10, 600);
   if (!seconds) return fail(seconds.error());
-  const auto seed = number("--seed", 1, 1e15);
+  const auto seed = number_of(a, "--seed", 1, 1e15);
   if (!seed) return fail(seed.error());
   auto rig = Rig::make(*job, *faults, {}, {}, static_cast<std::uint64_t>(*seed));
   if (!rig) return fail(rig.error());

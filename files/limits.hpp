@@ -26,6 +26,8 @@ inline constexpr std::size_t kMostCalibrations = 100;
 inline constexpr std::size_t kMostRecordings = 200;
 inline constexpr std::size_t kMostStops = 300;
 inline constexpr std::size_t kMostForetold = 200;
+inline constexpr std::size_t kMostEvents = 4000;
+inline constexpr std::size_t kMostPoints = 300;
 inline constexpr std::size_t kMostOrderFacts = 300;
 inline constexpr std::size_t kMostParts = 200;
 inline constexpr std::size_t kMostBoxes = 60;
@@ -58,6 +60,10 @@ inline constexpr Range kStopSlope{-0.5, 0.5};
 inline constexpr Range kRaw{-1e9, 1e9};
 /// Of one recording: ten minutes at a hundred samples a second, and as much again.
 inline constexpr Range kRecordingLength{0, 1200};
+inline constexpr Range kHeat{-60, 1200};
+inline constexpr Range kHeatDoubt{0, 200};
+inline constexpr Range kEventTime{0, 1e8};
+inline constexpr Range kMoney{-1e9, 1e9};
 inline constexpr Range kBoxLength{0, 5};
 inline constexpr Range kBoxSwing{0, 1};
 /// Of a length or a force, SI.

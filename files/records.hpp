@@ -19,6 +19,7 @@ void describe(A& a, Tag<StepRecord>) {
   a.text("date", "date", &StepRecord::date);
   a.text("note", "note", &StepRecord::note);
   a.text("waits", "when it was ticked", &StepRecord::waits);
+  a.text("photo", "photo", &StepRecord::photo);
 }
 
 template <class A>
@@ -44,6 +45,8 @@ void describe(A& a, Tag<GateRecord>) {
   a.text("instrument", "what it was read with", &GateRecord::instrument);
   a.maybe("read", "number read", &GateRecord::read, kGateRead, Absent::left_out);
   a.number("plus_minus", "± of the number read", &GateRecord::read_uncertainty, kGateRead);
+  a.text("photo", "photo", &GateRecord::photo);
+  a.text("opened", "nipples opened", &GateRecord::opened);
   a.words("rests_on", "what it rests on", &GateRecord::rests_on);
 }
 
@@ -72,6 +75,8 @@ void describe(A& a, Tag<PumpTest>) {
   a.maybe("hold_s", "time held", &PumpTest::hold_s, kPumpHold, Absent::null);
   a.maybe("light_sink_m", "sink, light foot", &PumpTest::light_sink_m, kPumpTravel,
           Absent::left_out);
+  a.maybe("rest_pressure_Pa", "pressure with the foot off", &PumpTest::rest_pressure_pa,
+          kReadingPressure, Absent::left_out);
 }
 
 template <class A>
@@ -234,6 +239,37 @@ void describe(A& a, Tag<Foretold>) {
   a.text("when", "when it was kept", &Foretold::when);
 }
 
+template <class A>
+void describe(A& a, Tag<WheelHeat>) {
+  a.number("celsius", "heat of the wheel", &WheelHeat::celsius, kHeat);
+  a.number("plus_minus", "± of the heat", &WheelHeat::plus_minus, kHeatDoubt);
+  a.text("when", "when it was felt", &WheelHeat::when);
+}
+
+template <class A>
+void describe(A& a, Tag<Event>) {
+  a.word("kind", "what happened", &Event::kind);
+  a.word("stage", "stage", &Event::stage);
+  a.text("when", "when it happened", &Event::when);
+  a.text("subject", "what it is about", &Event::subject);
+  a.text("was", "before", &Event::was);
+  a.text("is", "after", &Event::is);
+  a.number("seconds", "time", &Event::seconds, kEventTime);
+  a.number("money", "money", &Event::money, kMoney);
+  a.text("who", "who", &Event::who);
+  a.text("note", "note", &Event::note);
+}
+
+template <class A>
+void describe(A& a, Tag<OpenPoint>) {
+  a.text("what", "open point", &OpenPoint::what);
+  a.word("stage", "stage", &OpenPoint::stage);
+  a.day("since", "open since", &OpenPoint::since);
+  a.day("done", "done on", &OpenPoint::done);
+  a.text("who", "who signed it off", &OpenPoint::who);
+  a.text("reason", "reason", &OpenPoint::reason);
+}
+
 /// What stands at the top of a job file, its lists and sheets aside.
 template <class A>
 void describe(A& a, Tag<Job>) {
@@ -262,6 +298,8 @@ void each_list(F&& f) {
   f("recordings", "Recording", &Job::recordings, kMostRecordings, Empty::left_out);
   f("stops", "Stop", &Job::stops, kMostStops, Empty::left_out);
   f("foretold", "Foretold", &Job::foretold, kMostForetold, Empty::left_out);
+  f("events", "Logbook", &Job::events, kMostEvents, Empty::left_out);
+  f("points", "Open point", &Job::points, kMostPoints, Empty::left_out);
   f("order_facts", "Order of the work", &Job::order_facts, kMostOrderFacts, Empty::left_out);
 }
 
@@ -272,6 +310,7 @@ void each_map(F&& f) {
   f("gates", "Gate", &Job::gates, Empty::written);
   f("joints", "Joint", &Job::joints, Empty::left_out);
   f("permits", "Permit", &Job::permits, Empty::left_out);
+  f("heat", "Heat of a wheel", &Job::heat, Empty::left_out);
 }
 
 template <class F>

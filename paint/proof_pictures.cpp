@@ -194,7 +194,7 @@ Ruler ruler_of(const ProofPress& press, double floor_m, const Style& style) {
   r.low = press.low;
   r.high = press.high;
   r.least = press.least;
-  r.most = press.most;
+  r.most = press.largest;
   r.got = press.got;
   r.bad = press.state == ProofState::off || press.state == ProofState::stop;
   r.floor = press.kind == Kind::length && press.push_n ? floor_m : 0;
@@ -217,7 +217,7 @@ QString expect_text(const ProofPress& p, const Style& style) {
     parts << Drawn::tr("8 in 10 between %1 and %2")
                  .arg(figure_text(*p.low, p, style), figure_text(*p.high, p, style));
   if (p.least) parts << Drawn::tr("at least %1").arg(figure_text(*p.least, p, style));
-  if (p.most) parts << Drawn::tr("at most %1").arg(figure_text(*p.most, p, style));
+  if (p.largest) parts << Drawn::tr("at most %1").arg(figure_text(*p.largest, p, style));
   return parts.join(QStringLiteral(", "));
 }
 
@@ -267,7 +267,7 @@ Picture press_picture(const ProofPress& press, bool hand, double floor_m, const 
   pic.said << state;
   if (!expect.isEmpty()) pic.said << expect;
   if (!got.isEmpty()) pic.said << Drawn::tr("got %1").arg(got);
-  const bool on_ruler = press.number && (press.expect || press.got || press.least || press.most);
+  const bool on_ruler = press.number && (press.expect || press.got || press.least || press.largest);
   Ruler r = ruler_of(press, floor_m, style);
   r.small = size.height() < 250;
   const double left = std::min(size.width() * 0.32, 300.0);

@@ -189,4 +189,58 @@ Picture stop_picture(const std::optional<RoadStop>& stop, double wanted_z, const
   return pic;
 }
 
+namespace {
+
+struct DrawnWheel {
+  QRectF box;
+  QString heat;
+  bool marked = false;
+};
+
+void draw_wheel(QPainter& p, const DrawnWheel& w) {
+  const QColor ink = w.marked ? theme::kMarkOnDye : theme::kScribe;
+  p.setPen(QPen(ink, w.marked ? 3 : 1.8));
+  p.setBrush(theme::kDyeDeep);
+  p.drawRoundedRect(w.box, 5, 5);
+  p.setPen(ink);
+  p.setFont(theme::figure(24, true));
+  const bool left = w.box.left() < w.box.width() * 3;
+  const QRectF at(left ? w.box.right() + 8 : w.box.left() - 8 - 150, w.box.center().y() - 18, 150,
+                  36);
+  p.drawText(at, (left ? Qt::AlignLeft : Qt::AlignRight) | Qt::AlignVCenter, w.heat);
+}
+
+}  // namespace
+
+Picture heat_picture(const std::map<std::string, WheelHeat>& heat,
+                     const std::vector<HeatPair>& pairs, const Style& style, QSizeF size) {
+  Picture pic;
+  pic.size = size;
+  ground(pic, Drawn::tr("After the run"));
+  std::vector<DrawnWheel> wheels;
+  const double high = std::max(24.0, (size.height() - 60) / 2 - 10);
+  const double wide = std::clamp(high * 0.4, 16.0, 34.0);
+  for (const Wheel w :
+       {Wheel::front_left, Wheel::front_right, Wheel::rear_left, Wheel::rear_right}) {
+    const bool left = w == Wheel::front_left || w == Wheel::rear_left;
+    const bool front = w == Wheel::front_left || w == Wheel::front_right;
+    DrawnWheel d;
+    d.box = QRectF(left ? 20 : size.width() - 20 - wide, front ? 36 : 36 + high + 20, wide, high);
+    const auto it = heat.find(std::string(wheel_key(w)));
+    d.heat = it == heat.end()
+                 ? QStringLiteral("?")
+                 : text_of(say("{}", amount(it->second.celsius, Kind::temperature, 0)), style);
+    for (const HeatPair& pair : pairs)
+      d.marked = d.marked || (pair.uneven && (pair.axle == Axle::front) == front &&
+                              (pair.left_c > pair.right_c) == left);
+    pic.said << QStringLiteral("%1: %2").arg(words_of(wheel_words(w)), d.heat);
+    wheels.push_back(d);
+  }
+  pic.layers.emplace_back([wheels](QPainter& p) {
+    p.setRenderHint(QPainter::Antialiasing);
+    for (const DrawnWheel& w : wheels) draw_wheel(p, w);
+  });
+  return pic;
+}
+
 }  // namespace yoke

@@ -24,6 +24,11 @@ Expected<GateEvidence> typed_evidence(const GateAsk& ask, const GateEntry& entry
   e.seen = entry.seen;
   e.who = entry.who;
   e.when = when;
+  e.opened = entry.opened;
+  e.photo = entry.photo;
+  if (ask.opens && entry.opened.empty())
+    return fail({"gate", entry.read, "", "Which nipple was opened is not said",
+                 "Name it: it is bled and wiped once more"});
   if (ask.number && entry.read.find_first_not_of(' ') != std::string::npos) {
     const WithDoubt typed = split_doubt(entry.read);
     const auto v = typed_quantity(typed.value, ask.words, ask.kind, kGateRead, style);

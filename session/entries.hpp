@@ -20,6 +20,8 @@ struct GateEntry {
   std::string instrument;
   std::string seen;
   std::string who;
+  std::string opened{};  ///< keys of the nipples that were opened for it: "fl rr"
+  std::string photo{};   ///< name of a picture beside the job
 };
 /// `when`: this moment. An error names what cannot be read or what is lacking for a pass.
 [[nodiscard]] Expected<GateEvidence> typed_evidence(const GateAsk& ask, const GateEntry& entry,

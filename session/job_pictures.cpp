@@ -32,9 +32,13 @@ QString picture_path(const QString& job_path, const QString& name) {
 
 std::vector<std::string> picture_names(const Job& job) {
   std::vector<std::string> names;
-  for (const TakenOff& t : job.taken_off)
-    if (!t.photo.empty() && std::find(names.begin(), names.end(), t.photo) == names.end())
-      names.push_back(t.photo);
+  const auto add = [&names](const std::string& photo) {
+    if (!photo.empty() && std::find(names.begin(), names.end(), photo) == names.end())
+      names.push_back(photo);
+  };
+  for (const TakenOff& t : job.taken_off) add(t.photo);
+  for (const auto& [key, step] : job.steps) add(step.photo);
+  for (const auto& [key, gate] : job.gates) add(gate.photo);
   return names;
 }
 

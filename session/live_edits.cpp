@@ -15,8 +15,9 @@ namespace yoke {
 
 namespace {
 
-constexpr double kLight_n = 60;  // below: a light foot
-constexpr double kShown_s = 30;  // of pressures
+constexpr double kLight_n = 60;         // below: a light foot
+constexpr double kEightInTen = 1.2816;  // standard uncertainties to either side
+constexpr double kShown_s = 30;         // of pressures
 constexpr std::size_t kGhosts = 3;
 constexpr std::size_t kMostDrawn = 2500;
 
@@ -63,7 +64,7 @@ int carry_recordings(const QString& from_job, const QString& to_job, const Job& 
 Expected<LiveTaken> take_recording(Session& session, const Trace& trace, const PressWay& how,
                                    int lost, const std::string& when) {
   LiveTaken t = taken_of(session.job(), trace, how);
-  if (t.practice || (t.readings.empty() && !t.sink)) return t;
+  if (t.practice || (t.readings.empty() && !t.sink && !t.rest_pressure_pa)) return t;
   Recording r;
   r.when = when;
   r.seconds = trace.samples.back().t_s - trace.samples.front().t_s;
@@ -83,6 +84,10 @@ Expected<LiveTaken> take_recording(Session& session, const Trace& trace, const P
   const auto ok = session.edit(QObject::tr("a press from the instrument"), [&](Job& j) {
     for (const Reading& reading : t.readings)
       if (j.readings.size() < kMostReadings) j.readings.push_back(reading);
+    // A press right after another begins before the fluid is back.
+    if (t.rest_pressure_pa && !how.second_apply)
+      j.pump.rest_pressure_pa =
+          std::clamp(*t.rest_pressure_pa, kReadingPressure.least, kReadingPressure.most);
     if (t.sink) {
       const double sank = std::max(0.0, t.sink->sink_m);
       if (t.sink->mean_n < kLight_n) {
@@ -120,6 +125,25 @@ Expected<bool> set_points(Session& session, const Calibration& points) {
                   [&](const Calibration& c) { return c.channel == points.channel; });
     j.calibrations.push_back(*good);
   });
+}
+
+void band_behind(PlotInput& in, std::size_t curve, double share) {
+  in.bands.clear();
+  if (curve >= in.curves.size() || !(share > 0)) return;
+  PlotBand band;
+  band.colour = theme::kSteel;
+  const double half = kEightInTen * share;
+  for (const QPointF& p : in.curves[curve].points) {
+    band.low.emplace_back(p.x() * std::max(0.0, 1 - half), p.y());
+    band.high.emplace_back(p.x() * (1 + half), p.y());
+    in.x.hi = p.y() <= in.y.hi ? std::max(in.x.hi, band.high.back().x()) : in.x.hi;
+  }
+  in.bands.push_back(std::move(band));
+}
+
+std::optional<std::size_t> curve_behind(const Job& job, const PlotInput& in, bool assist) {
+  const std::size_t at = has_assist(job, As::plan) && !assist ? 1 : 0;
+  return at < in.curves.size() ? std::optional(at) : std::nullopt;
 }
 
 PlotInput live_plot(const Session& s, PlotInput in, const Trace& now,

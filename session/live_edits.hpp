@@ -31,6 +31,13 @@ namespace yoke {
 /// The latest two points of a channel; nothing: none.
 [[nodiscard]] const Calibration* points_of(const Job& job, ChannelWhat what);
 
+/// The band of 8 in 10 behind a prediction's curve: `share` is the standard uncertainty of a travel
+/// over the travel (proof_share), `curve` the curve it belongs to.
+void band_behind(PlotInput& in, std::size_t curve, double share);
+/// Which curve of the prediction a press belongs to; nothing: there is none.
+[[nodiscard]] std::optional<std::size_t> curve_behind(const Job& job, const PlotInput& in,
+                                                      bool assist);
+
 /// Push over travel as it is pressed: `base` is the prediction, `ghosts` earlier presses.
 [[nodiscard]] PlotInput live_plot(const Session& session, PlotInput base, const Trace& now,
                                   const std::vector<Trace>& ghosts);

@@ -49,6 +49,7 @@ Expected<bool> take_gate(Session& session, const ProofPress& press, const PressE
     (row.ask.number ? typed.read : typed.seen) = entry.got;
     typed.who = entry.who;
     typed.instrument = entry.instrument;
+    typed.opened = entry.opened;
     return answer_now(session, row, typed, holds ? GateState::passed : GateState::failed);
   }
   return fail({"gate", "", "", "This job has no such gate", "Press the next one"});
@@ -64,11 +65,13 @@ Expected<bool> take_press(Session& session, const ProofPress& press, const Press
     case ProofWhere::reading:
       return take_reading(session, press, entry);
     case ProofWhere::pump: {
-      const auto v =
-          typed_quantity(entry.got, press.name, press.kind, kPumpTravel, session.style());
+      const bool gauge = press.id == ProofId::rest_pressure;
+      const auto v = typed_quantity(entry.got, press.name, press.kind,
+                                    gauge ? kReadingPressure : kPumpTravel, session.style());
       if (!v) return fail(v.error());
-      return session.edit(named(session, press, entry.got),
-                          [&](Job& j) { j.pump.light_sink_m = *v; });
+      return session.edit(named(session, press, entry.got), [&](Job& j) {
+        (gauge ? j.pump.rest_pressure_pa : j.pump.light_sink_m) = *v;
+      });
     }
     case ProofWhere::value:
       break;
@@ -87,7 +90,8 @@ Expected<bool> choose_press(Session& session, const ProofPress& press, int optio
 Expected<bool> reject_press(Session& session, const ProofPress& press, const std::string& why) {
   const QString name = Session::tr("%1: does not count").arg(text_of(press.name, session.style()));
   return session.edit(name, [&](Job& j) {
-    if (press.where == ProofWhere::pump) j.pump.light_sink_m.reset();
+    if (press.where == ProofWhere::pump)
+      (press.id == ProofId::rest_pressure ? j.pump.rest_pressure_pa : j.pump.light_sink_m).reset();
     if (press.where == ProofWhere::value) j.plan.clear(*press.param);
     if (press.where == ProofWhere::gate) answer_gate(j, *press.gate, GateState::open, {});
     if (press.where != ProofWhere::reading) return;

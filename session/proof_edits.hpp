@@ -13,6 +13,7 @@ struct PressEntry {
   std::string who;    ///< of a gate
   std::string instrument;
   std::string note;
+  std::string opened{};  ///< keys of the nipples that were opened for it
 };
 /// `holds` false: the builder himself says that it fails (a gate).
 [[nodiscard]] Expected<bool> take_press(Session& session, const ProofPress& press,

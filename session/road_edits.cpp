@@ -7,6 +7,7 @@
 #include "session/entries.hpp"
 #include "session/stage_views.hpp"
 #include "session/texts.hpp"
+#include "session/work_edits.hpp"
 
 namespace yoke {
 
@@ -83,6 +84,36 @@ RoadPermit permit_of(const Job& job, RoadStage stage) {
 Expected<bool> answer_permit(Session& session, RoadStage stage, const RoadPermit& permit) {
   return session.edit(QObject::tr("what is answered for on the road"),
                       [&](Job& j) { j.permits[std::string(key_of(stage))] = permit; });
+}
+
+Expected<bool> set_heat(Session& session, const std::string& wheel, const std::string& typed,
+                        const std::string& when) {
+  if (blank(typed))
+    return session.edit(QObject::tr("heat of a wheel"), [&](Job& j) { j.heat.erase(wheel); });
+  const WithDoubt parts = split_doubt(typed);
+  WheelHeat h;
+  const auto v =
+      typed_quantity(parts.value, "Heat of the wheel", Kind::temperature, kHeat, session.style());
+  if (!v) return fail(v.error());
+  h.celsius = *v;
+  h.when = when;
+  if (!parts.doubt.empty()) {
+    // A doubt is a difference of temperatures: its unit is the figure's own, and has no zero.
+    const bool fahrenheit = parts.value.find('F') != std::string::npos ||
+                            (session.style().units == UnitStyle::imperial &&
+                             parts.value.find('C') == std::string::npos);
+    const std::size_t at = std::min(parts.doubt.find_first_of("0123456789"), parts.doubt.size());
+    const std::string figures = parts.doubt.substr(at);
+    const std::string bare_doubt = figures.substr(0, figures.find_first_not_of("0123456789.,"));
+    const auto d = typed_quantity(bare_doubt, "±", Kind::number, kHeatDoubt, session.style());
+    if (!d) return fail(d.error());
+    h.plus_minus = fahrenheit ? *d / 1.8 : *d;
+  }
+  return session.edit(QObject::tr("heat of a wheel"), [&](Job& j) { j.heat[wheel] = h; });
+}
+
+Expected<bool> set_series(Session& session, Param param, const QString& typed) {
+  return type_value(session, As::plan, param, typed, How::maker);
 }
 
 Expected<bool> tick_after(Session& session, const AfterRun& item, bool done) {

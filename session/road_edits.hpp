@@ -24,6 +24,12 @@ struct StopEntry {
 [[nodiscard]] RoadPermit permit_of(const Job& job, RoadStage stage);
 [[nodiscard]] Expected<bool> answer_permit(Session& session, RoadStage stage,
                                            const RoadPermit& permit);
+/// "80 °C ± 5": of a wheel after a run, by its key; empty takes it out. Without a ± it has that of
+/// a thermometer held to the rim.
+[[nodiscard]] Expected<bool> set_heat(Session& session, const std::string& wheel,
+                                      const std::string& typed, const std::string& when);
+/// How many stops and from what speed, as the linings' maker asks; empty: the usual.
+[[nodiscard]] Expected<bool> set_series(Session& session, Param param, const QString& typed);
 [[nodiscard]] Expected<bool> tick_after(Session& session, const AfterRun& item, bool done);
 
 }  // namespace yoke

@@ -194,7 +194,7 @@ QString sheet_html(const Job& job, const std::vector<ConditionReport>& strip,
                    const Style& style, const QDate& printed_on, SheetPart part) {
   QString h = QStringLiteral(
       "<html><head><style>body{font-family:Roboto;font-size:13px;color:#23262b}"
-      "h1{font-size:23px;margin:0}h2{font-size:16px;margin-top:10px;margin-bottom:4px}"
+      "h1{font-size:23px;margin:0}h2{font-size:16px;margin-top:8px;margin-bottom:3px}"
       "th{background:#e9e1d0;text-align:left}"
       "td,th{font-size:12px}</style></head><body>");
   if (part != SheetPart::appendix)

@@ -25,7 +25,7 @@ namespace yoke::sheet {
 }
 [[nodiscard]] inline QString table(const QStringList& rows) {
   return QStringLiteral(
-             "<table width='100%' cellspacing='0' cellpadding='3' border='1' "
+             "<table width='100%' cellspacing='0' cellpadding='2' border='1' "
              "style='border-collapse:collapse;border-color:#b9b09d'>") +
          rows.join(QString()) + QStringLiteral("</table>");
 }

@@ -25,7 +25,7 @@ QString left_out(const LongList& list) {
 }
 
 LongList finding_list(const std::vector<Finding>& findings, const Style& style) {
-  LongList l{Printed::tr("Open findings"), {}, {}, 10};
+  LongList l{Printed::tr("Open findings"), {}, {}, 9};
   l.rows << row({Printed::tr("How serious"), Printed::tr("Finding"), Printed::tr("Held against"),
                  Printed::tr("Remedy")},
                 "th");

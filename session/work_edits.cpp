@@ -184,6 +184,8 @@ Expected<bool> answer_now(Session& session, const GateRow& gate, const GateEntry
   evidence.seen = typed.seen;
   evidence.who = typed.who;
   evidence.when = now;
+  evidence.opened = typed.opened;
+  evidence.photo = typed.photo;
   if (const auto e = typed_evidence(gate.ask, typed, now, session.style()))
     evidence = *e;
   else if (state == GateState::passed)

@@ -6,6 +6,8 @@
 #include <QWidget>
 #include <functional>
 
+#include "document/finding.hpp"
+
 namespace yoke {
 
 class Face : public QWidget {
@@ -15,6 +17,11 @@ class Face : public QWidget {
   using QWidget::QWidget;
   /// Shows the job as it is now.
   virtual void refresh() = 0;
+
+ signals:
+  /// Something of another stage is to be worked on: "step:rod.clearance", "nipple:fl",
+  /// "value:master.bore"; empty: the stage alone.
+  void wanted(Stage stage, const QString& place);
 };
 
 struct FaceEntry {

@@ -28,7 +28,8 @@ QString state_mark(const GateRow& g) {
 
 }  // namespace
 
-GatesBox::GatesBox(Session& session, QWidget* parent) : QScrollArea(parent), session_(session) {
+GatesBox::GatesBox(Session& session, Dialogs& dialogs, QWidget* parent)
+    : QScrollArea(parent), session_(session), dialogs_(dialogs) {
   setWidgetResizable(true);
   setFocusPolicy(Qt::NoFocus);
   setAccessibleName(tr("Gates"));
@@ -71,6 +72,8 @@ void GatesBox::refresh() {
   read_ = who_ = nullptr;
   card_ = nullptr;
   seen_ = instrument_ = nullptr;
+  opened_ = nullptr;
+  photo_ = nullptr;
   refusal_ = nullptr;
   auto* inner = new QWidget;
   auto* list = new QGridLayout(inner);
@@ -158,7 +161,16 @@ QWidget* GatesBox::evidence_card(const GateRow& g, QWidget* parent) {
   who_->setPlaceholderText(tr("your name"));
   who_->setAccessibleName(tr("Proved by"));
   who_->setMaxLength(80);
-  box->addWidget(who_, 4, 1, 1, 2);
+  box->addWidget(who_, 4, 1);
+  photo_ = new PhotoButton(session_, dialogs_, text_of(g.words, style), card);
+  if (const GateRecord* r = record_of(session_.job(), g.id)) photo_->show_photo(r->photo);
+  connect(photo_, &PhotoButton::refused, this, &GatesBox::tell);
+  box->addWidget(photo_, 4, 2);
+  if (g.ask.opens) {
+    opened_ = new NippleRow(card);
+    opened_->show_job(session_.job());
+    box->addWidget(opened_, 5, 0, 1, 3);
+  }
   auto* row = new QHBoxLayout;
   for (const GateState s : {GateState::passed, GateState::failed, GateState::open}) {
     auto* b = new QPushButton(s == GateState::passed   ? tr("It passes")
@@ -172,12 +184,19 @@ QWidget* GatesBox::evidence_card(const GateRow& g, QWidget* parent) {
     row->addWidget(b);
   }
   row->addStretch(1);
-  box->addLayout(row, 5, 0, 1, 3);
+  box->addLayout(row, 6, 0, 1, 3);
   refusal_ = label({}, "caution", card);
   refusal_->hide();
-  box->addWidget(refusal_, 6, 0, 1, 3);
+  box->addWidget(refusal_, 7, 0, 1, 3);
   box->setColumnStretch(0, 1);
   return card;
+}
+
+void GatesBox::tell(const QString& why) {
+  if (!refusal_) return;
+  refusal_->setText(why);
+  refusal_->show();
+  ensureWidgetVisible(refusal_);
 }
 
 void GatesBox::answer(const GateRow& g, GateState state) {
@@ -187,12 +206,10 @@ void GatesBox::answer(const GateRow& g, GateState state) {
   if (instrument_) typed.instrument = instrument_->currentText().toStdString();
   if (seen_) typed.seen = seen_->currentText().trimmed().toStdString();
   typed.who = who_->text().trimmed().toStdString();
-  if (const auto ok = answer_now(session_, g, typed, state); !ok) {
-    refusal_->setText(error_text(ok.error(), session_.style()));
-    refusal_->show();
-    ensureWidgetVisible(refusal_);
-    return;
-  }
+  if (opened_) typed.opened = opened_->keys();
+  if (photo_) typed.photo = photo_->photo();
+  if (const auto ok = answer_now(session_, g, typed, state); !ok)
+    return tell(error_text(ok.error(), session_.style()));
   open_.reset();
   shown_.clear();
   refresh();

@@ -131,6 +131,7 @@ void StagePage::register_faces(std::vector<FaceEntry> entries) {
 Face* StagePage::made(std::size_t face) {
   if (!faces_[face]) {
     faces_[face] = entries_[face].make(this);
+    connect(faces_[face], &Face::wanted, this, &StagePage::wanted);
     sides_->addWidget(faces_[face]);
   }
   return faces_[face];
@@ -140,6 +141,13 @@ Face* StagePage::face_of(std::string_view id) {
   for (std::size_t i = 0; i < entries_.size(); ++i)
     if (id == entries_[i].id) return made(i);
   return nullptr;
+}
+
+bool StagePage::go_to_place(const QString& place) {
+  if (!place.startsWith(QLatin1String("face:"))) return false;
+  const std::string id = place.mid(5).toStdString();
+  show_face(id);
+  return shows(id);
 }
 
 bool StagePage::shows(std::string_view id) const {

@@ -41,6 +41,12 @@ class StagePage : public QWidget {
   [[nodiscard]] std::size_t face() const { return face_; }
   [[nodiscard]] std::size_t face_count() const { return std::max<std::size_t>(1, entries_.size()); }
   [[nodiscard]] QPushButton* figures_button() const { return figures_button_; }
+  /// Brings what is named into view; false: this page has no such place.
+  virtual bool go_to_place(const QString& place);
+
+ signals:
+  /// A face of this page leads to another one.
+  void wanted(Stage stage, const QString& place);
 
  protected:
   /// Called after every change while the page is shown, and when it becomes shown.

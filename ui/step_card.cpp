@@ -13,7 +13,7 @@
 
 namespace yoke {
 
-StepCard::StepCard(Session& session, const Step& step, QWidget* parent)
+StepCard::StepCard(Session& session, Dialogs& dialogs, const Step& step, QWidget* parent)
     : QFrame(parent), session_(session), step_(step), words_(text_of(step.text, session.style())) {
   setObjectName(QStringLiteral("card"));
   grid_ = new QGridLayout(this);
@@ -29,14 +29,15 @@ StepCard::StepCard(Session& session, const Step& step, QWidget* parent)
   text_->setMinimumHeight(30);
   grid_->addWidget(text_, 0, 1);
   caution_ = label({}, "caution", this);
-  grid_->addWidget(caution_, 1, 1, 1, 2);
+  grid_->addWidget(caution_, 1, 1, 1, 3);
   show_words();
   build_note();
+  build_photo(dialogs);
   if (step.measure) build_measure(*step.measure);
   state_ = label({}, "soft", this);
-  grid_->addWidget(state_, 3, 1, 1, 2);
+  grid_->addWidget(state_, 3, 1, 1, 3);
   too_soon_ = label({}, "caution", this);
-  grid_->addWidget(too_soon_, 4, 1, 1, 2);
+  grid_->addWidget(too_soon_, 4, 1, 1, 3);
   for (QWidget* w : std::initializer_list<QWidget*>{box_, note_, entry_})
     if (w) w->installEventFilter(this);
   if (step.by_bleeding) box_->setEnabled(false);  // counted under Bleed
@@ -74,6 +75,19 @@ void StepCard::build_note() {
   });
 }
 
+void StepCard::build_photo(Dialogs& dialogs) {
+  photo_ = new PhotoButton(session_, dialogs, words_, this);
+  grid_->addWidget(photo_, 0, 3, Qt::AlignTop);
+  connect(photo_, &PhotoButton::taken, this, [this](const QString& name) {
+    session_.edit(tr("photo of “%1”").arg(words_.left(40)),
+                  [&](Job& j) { record_for(j, step_).photo = name.toStdString(); });
+  });
+  connect(photo_, &PhotoButton::refused, this, [this](const QString& why) {
+    too_soon_->setText(why);
+    too_soon_->show();
+  });
+}
+
 void StepCard::build_measure(Param param) {
   measure_ = param;
   const QString name = tr("As built: %1").arg(words_of(info(param).words));
@@ -91,7 +105,7 @@ void StepCard::build_measure(Param param) {
   row->addWidget(held_, 2);
   row->addWidget(missed_, 2);
   row->addWidget(refusal_, 2);
-  grid_->addLayout(row, 2, 1, 1, 2);
+  grid_->addLayout(row, 2, 1, 1, 3);
   connect(entry_, &QLineEdit::editingFinished, this, &StepCard::commit_measure);
   show_measure();
 }
@@ -196,6 +210,8 @@ void StepCard::show(const StepRow& now) {
     note_->setToolTip(plain_tip(note));
     note_->setCursorPosition(0);
   }
+  const StepRecord* kept = record_of(session_.job(), step_);
+  photo_->show_photo(kept ? kept->photo : std::string());
   show_measure();
   if (!measure_) return;
   const bool missed = now.as_built && now.as_built->missed;

@@ -10,6 +10,7 @@
 
 #include "session/session.hpp"
 #include "session/stage_views.hpp"
+#include "ui/photo_button.hpp"
 
 namespace yoke {
 
@@ -17,9 +18,10 @@ class StepCard : public QFrame {
   Q_OBJECT
 
  public:
-  StepCard(Session& session, const Step& step, QWidget* parent);
+  StepCard(Session& session, Dialogs& dialogs, const Step& step, QWidget* parent);
   /// Shows what the job says of the step.
   void show(const StepRow& now);
+  [[nodiscard]] PhotoButton* photo() const { return photo_; }
   [[nodiscard]] const std::string& key() const { return step_.key; }
   /// Its reasons stand beside the list.
   void set_chosen(bool on);
@@ -34,6 +36,7 @@ class StepCard : public QFrame {
 
  private:
   void build_note();
+  void build_photo(Dialogs& dialogs);
   void build_measure(Param param);
   void show_measure();
   void commit_measure();
@@ -43,6 +46,7 @@ class StepCard : public QFrame {
   QGridLayout* grid_;
   QCheckBox* box_;
   QLineEdit* note_ = nullptr;
+  PhotoButton* photo_ = nullptr;
   std::optional<Param> measure_;
   QLineEdit* entry_ = nullptr;
   QLabel* refusal_ = nullptr;

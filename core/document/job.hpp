@@ -9,6 +9,7 @@
 #include "document/choice.hpp"
 #include "document/codes.hpp"
 #include "document/enum_words.hpp"
+#include "document/event.hpp"
 #include "document/joint.hpp"
 #include "document/measured.hpp"
 #include "document/place.hpp"
@@ -28,7 +29,8 @@ struct StepRecord {
   bool done = false;
   std::string date;  ///< ISO day, as the builder ticked it
   std::string note;
-  std::string waits;  ///< when it was ticked: "2026-05-31T14:05:09", local; empty: not kept
+  std::string waits;    ///< when it was ticked: "2026-05-31T14:05:09", local; empty: not kept
+  std::string photo{};  ///< name of a picture beside the job
   Unread unread{};
   bool operator==(const StepRecord&) const = default;
 };
@@ -66,7 +68,7 @@ struct Reading {
   bool assist_alive = false;
   bool second_apply = false;   ///< right after another press: clearances are taken up
   bool hoses_clamped = false;  ///< flexible hoses clamped off: only the lines before them give
-  ClampedHoses clamped = ClampedHoses::all;  ///< which of them, where they are
+  ClampedHoses clamped = ClampedHoses::all;          ///< which of them, where they are
   std::optional<double> pressure_pa = std::nullopt;  ///< a gauge in the line, where one is fitted
   bool rejected = false;  ///< kept, and left out of what is computed: the scale slipped
   std::string note{};     ///< why, or what was seen
@@ -84,6 +86,8 @@ struct PumpTest {
   std::optional<double> sink_m;          ///< pad sink while held
   std::optional<double> hold_s;          ///< held for
   std::optional<double> light_sink_m{};  ///< the same under a light foot: a worn cup shows there
+  /// What stands in the line with the foot off, by a gauge: more than nothing holds the linings on.
+  std::optional<double> rest_pressure_pa{};
   Unread unread{};
   bool operator==(const PumpTest&) const = default;
 };
@@ -105,6 +109,8 @@ struct GateRecord {
   std::string instrument;      ///< what the number was read with
   std::optional<double> read;  ///< SI, of the gate's own kind
   double read_uncertainty = 0;
+  std::string photo{};   ///< name of a picture beside the job
+  std::string opened{};  ///< nipples that were opened for it, by their keys: "fl rr"
   /// The values, steps and parts that it rests on as they were, by their keys.
   std::map<std::string, std::string> rests_on;
   Unread unread{};
@@ -222,6 +228,9 @@ struct Job {
   std::vector<RoadStop> stops;
   std::map<std::string, RoadPermit> permits;  ///< by the keys of the stages
   std::vector<Foretold> foretold;             ///< as it stood when the job was proved
+  std::map<std::string, WheelHeat> heat;      ///< after a run, by the keys of the wheels
+  std::vector<Event> events;                  ///< the logbook, in its order
+  std::vector<OpenPoint> points;
   PumpTest pump;
   std::map<std::string, GateRecord> gates;
   std::map<std::string, JointRecord> joints;  ///< by their keys in the net

@@ -60,6 +60,15 @@ struct RoadPermit {
   bool operator==(const RoadPermit&) const = default;
 };
 
+/// How hot a wheel was after a run.
+struct WheelHeat {
+  double celsius = 20;
+  double plus_minus = 5;  ///< expanded (k = 2); a hand on the rim tells no better than 15
+  std::string when;       ///< "2026-05-31T14:05:09", local
+  Unread unread{};
+  bool operator==(const WheelHeat&) const = default;
+};
+
 /// What was foretold and what came, kept when a job is proved.
 struct Foretold {
   std::string what;  ///< "press_100"

@@ -10,7 +10,10 @@ namespace {
 constexpr double kLeast_n = 30;     // a press is more than a foot that rests
 constexpr double kStill_s = 0.5;    // of a pad at rest
 constexpr double kWindow_s = 0.06;  // to either side of a push: what is read there is averaged
-constexpr double kFast_n_s = 600;   // faster than this no travel belongs to a push
+/// Of a reading, however still the sensor stands: its own steps and what it is bolted to.
+constexpr double kLeastForceDoubt_n = 0.2, kLeastTravelDoubt_m = 3e-5;
+constexpr double kAlive = 0.05;    // share of the samples in which a channel must tell
+constexpr double kFast_n_s = 600;  // faster than this no travel belongs to a push
 
 struct Point {
   double t_s, force_n, travel_m;
@@ -105,32 +108,72 @@ Expected<Calibration> checked(const Calibration& p) {
   return p;
 }
 
+bool is_dead(const Trace& trace, ChannelWhat what) {
+  const auto there = [what](const Channel& c) { return c.what == what; };
+  if (std::none_of(trace.head.channels.begin(), trace.head.channels.end(), there)) return false;
+  const auto told = std::count_if(
+      trace.samples.begin(), trace.samples.end(),
+      [what](const LineSample& s) { return s.told[static_cast<std::size_t>(what)].has_value(); });
+  return static_cast<double>(told) < kAlive * static_cast<double>(trace.samples.size());
+}
+
+namespace {
+
+/// Mean of what one gauge told between two moments.
+std::optional<double> mean_of(const Trace& trace, const TraceScale& scale, ChannelWhat what,
+                              double from_s, double to_s) {
+  double sum = 0, n = 0;
+  for (const LineSample& s : trace.samples) {
+    if (s.t_s < from_s || s.t_s > to_s) continue;
+    if (const auto v = scale.si(s, what)) sum += *v, n += 1;
+  }
+  return n >= 5 ? std::optional(sum / n) : std::nullopt;
+}
+
+void read_gauges(const Trace& trace, const TraceScale& scale, double from_s, Rest& r) {
+  for (const ChannelWhat w : {ChannelWhat::pressure1, ChannelWhat::pressure2})
+    if (const auto p = mean_of(trace, scale, w, from_s, r.until_s))
+      r.pressure_pa = std::max(r.pressure_pa.value_or(*p), *p);
+}
+
+/// Sums over samples: mean and scatter of a channel.
+struct Sums {
+  double n = 0, first = 0, sum = 0, squares = 0;
+  void add(double v) {
+    if (n < 1) first = v;  // differences from it lose no digits
+    n += 1;
+    sum += v - first;
+    squares += (v - first) * (v - first);
+  }
+  [[nodiscard]] double mean() const { return n > 0 ? first + sum / n : 0; }
+  [[nodiscard]] double sd() const {
+    return n > 1 ? std::sqrt(std::max(0.0, (squares - sum * sum / n) / (n - 1))) : 0;
+  }
+};
+
+}  // namespace
+
 Rest rest_of(const Trace& trace, const TraceScale& scale, double from_s) {
   Rest r;
-  double n = 0, since_s = from_s;
+  Sums force, travel;
+  double since_s = from_s;
   for (const LineSample& s : trace.samples) {
     if (s.t_s < from_s) continue;
     const auto p = point_of(s, scale);
     if (!p) continue;
-    if (n > 0 && std::abs(p->force_n - r.force_n / n) > kLeast_n / 2) {
-      if (r.known) break;
-      r = {};
-      n = 0;
-    }
-    if (n == 0) since_s = p->t_s;
-    r.force_n += p->force_n;
-    r.travel_m += p->travel_m;
-    n += 1;
+    if (force.n > 0 && std::abs(p->force_n - force.mean()) > kLeast_n / 2) force = travel = {};
+    if (force.n < 1) since_s = p->t_s;
+    force.add(p->force_n);
+    travel.add(p->travel_m);
     r.until_s = p->t_s;
-    if (p->t_s - since_s >= kStill_s) {
-      r.known = true;
-      break;
-    }
+    r.known = p->t_s - since_s >= kStill_s;
+    if (r.known) break;
   }
-  if (n > 0) {
-    r.force_n /= n;
-    r.travel_m /= n;
-  }
+  r.force_n = force.mean();
+  r.travel_m = travel.mean();
+  r.force_sd_n = force.sd();
+  r.travel_sd_m = travel.sd();
+  if (r.known) read_gauges(trace, scale, since_s, r);
   return r;
 }
 
@@ -183,10 +226,17 @@ std::vector<Reading> readings_of(const Trace& trace, const TraceScale& scale,
     Reading r;
     r.force_n = std::max(0.0, force.at - rest.force_n);
     r.travel_m = std::max(0.0, travel.at - rest.travel_m);
-    r.force_uncertainty_n =
-        std::max(0.5, std::hypot(2 * force.sigma, scale.plus_minus(ChannelWhat::force, force.at)));
-    r.travel_uncertainty_m = std::max(
-        1e-4, std::hypot(2 * travel.sigma, scale.plus_minus(ChannelWhat::travel, travel.at)));
+    // Few samples tell their own scatter badly; what the sensor scatters at rest tells it better.
+    const double many = std::sqrt(static_cast<double>(force.n));
+    const double still = std::sqrt(kStill_s * trace.head.rate_hz);
+    const auto doubt = [&](double sd, const Line& line, double least, double points) {
+      const double scatter = sd > 0 ? std::hypot(sd / many, sd / std::max(1.0, still)) : line.sigma;
+      return std::max(least, std::hypot(2 * scatter, points));
+    };
+    r.force_uncertainty_n = doubt(rest.force_sd_n, force, kLeastForceDoubt_n,
+                                  scale.plus_minus(ChannelWhat::force, force.at));
+    r.travel_uncertainty_m = doubt(rest.travel_sd_m, travel, kLeastTravelDoubt_m,
+                                   scale.plus_minus(ChannelWhat::travel, travel.at));
     list.push_back(r);
   }
   return list;

@@ -50,12 +50,18 @@ class TraceScale {
 /// What is wrong with two points: nothing, or the same twice.
 [[nodiscard]] Expected<Calibration> checked(const Calibration& points);
 
+/// A channel that the head names and that tells nothing, or hardly ever.
+[[nodiscard]] bool is_dead(const Trace& trace, ChannelWhat what);
+
 /// Where the channels stood before anything was pressed.
 struct Rest {
   bool known = false;  ///< half a second of a still pad
   double until_s = 0;
   double force_n = 0;
   double travel_m = 0;
+  double force_sd_n = 0;  ///< how the sensors scatter: standard deviation of one sample
+  double travel_sd_m = 0;
+  std::optional<double> pressure_pa;  ///< the higher of the gauges that tell one
 };
 /// From the beginning of a trace, or from `from_s` on.
 [[nodiscard]] Rest rest_of(const Trace& trace, const TraceScale& scale, double from_s = 0);

@@ -228,8 +228,16 @@ void settle_road(const Job& job, std::vector<JudgedRule>& book) {
   });
   const bool measured = driven(
       [](const RoadStop& s) { return s.stage == RoadStage::hard && stop_figures(s).has_value(); });
+  const auto pairs = heat_pairs(job);
+  // Without a gauge the fountain in the reservoir and free wheels must do.
+  for (JudgedRule& r : book)
+    if (r.id == key(FindingCode::prove_rest_pressure) && !job.pump.rest_pressure_pa)
+      r.verdict = Verdict::not_applicable;
   const std::pair<FindingCode, bool> kSeen[] = {
       {FindingCode::prove_road_after, !after_run(job).empty()},
+      {FindingCode::prove_road_heat,
+       !pairs.empty() && std::all_of(pairs.begin(), pairs.end(),
+                                     [](const HeatPair& p) { return p.even || p.uneven; })},
       {FindingCode::prove_road_pull, !job.stops.empty()},
       {FindingCode::prove_road_rear, hard},
       {FindingCode::prove_road_weak, measured}};

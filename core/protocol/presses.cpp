@@ -8,10 +8,12 @@ namespace yoke {
 
 std::string_view proof_key(ProofId id) {
   static constexpr std::string_view keys[] = {
-      "free_play",  "returns",   "returns_hot", "press_50",   "press_100",     "press_150",
-      "press_250",  "press_400", "second",      "clamped",    "clamped_first", "clamped_second",
-      "light_sink", "sink",      "assist_drop", "after_stop", "no_assist",     "circuit",
-      "reserve",    "release",   "over_travel", "wear_room",  "lamp",          "joints"};
+      "free_play",      "returns",     "returns_hot", "rest_pressure", "press_50",  "press_100",
+      "press_150",      "press_250",   "press_400",   "second",        "clamped",   "clamped_first",
+      "clamped_second", "helped_100",  "helped_250",  "light_sink",    "sink",      "assist_drop",
+      "after_stop",     "no_assist",   "circuit",     "reserve",       "release",   "bite",
+      "drag",           "over_travel", "wear_room",   "holds",         "full_lock", "lamp",
+      "joints"};
   static_assert(std::size(keys) == static_cast<std::size_t>(ProofId::count_));
   return keys[static_cast<std::size_t>(id)];
 }

@@ -1,4 +1,5 @@
 #include "protocol/protocol.hpp"
+#include "protocol/curve.hpp"
 
 #include <algorithm>
 #include <cmath>
@@ -15,206 +16,9 @@ namespace yoke {
 
 namespace {
 
-constexpr double kFoot_m = 0.002;       // a foot is not still
-constexpr double kMostSink_m = 0.002;   // of a light push, as of a firm one
-constexpr double kEightInTen = 1.2816;  // standard uncertainties to either side
-
-/// What the presses of the curve are held against.
-struct CurveAsked {
-  std::optional<FeelModel> once, again, clamped, first, second;
-  std::optional<double> share;  ///< standard uncertainty of a travel over the travel
-  const Job* job = nullptr;
-  const std::vector<ConditionReport>* strip = nullptr;
-  ProofBands bands = ProofBands::all;
-  double floor_m = 1e9;  ///< pad travel that leaves too little
-  bool boosted = false, hand = false;
-};
-
-Condition off_condition() {
-  Condition c;
-  c.assist_alive = false;
-  return c;
-}
-
-std::optional<FeelModel> model_of(const System& s, bool second, bool clamped,
-                                  ClampedHoses whose = ClampedHoses::all) {
-  const ReadingRow row{0, 0, 0, false, second, clamped, whose};
-  auto m = FeelModel::make(s, row_condition(off_condition(), row));
-  return m ? std::optional(*m) : std::nullopt;
-}
-
-ConditionId off_id(bool boosted) {
-  return boosted ? ConditionId::assist_lost : ConditionId::plan;
-}
-
-/// Pad travel that leaves too little before the floor; without a way that is known: none is told.
-double floor_of(const Job& job, const std::vector<ConditionReport>& strip, bool boosted) {
-  const ConditionReport* r = report_of(strip, off_id(boosted));
-  if (!r || !r->target) r = report_of(strip, ConditionId::plan);
-  if (!r || !r->target) return 1e9;
-  const Limits l = limits_of(job);
-  const double way = r->target->available_m;
-  return way - std::max(l.reserve_failed_share * way, l.reserve_failed_m);
-}
-
-CurveAsked curve_of(const Job& job, const std::vector<ConditionReport>& strip) {
-  CurveAsked e;
-  e.job = &job;
-  e.strip = &strip;
-  const Assembly a = assemble(job, As::plan);
-  e.boosted = has_assist(job, As::plan);
-  e.floor_m = floor_of(job, strip, e.boosted);
-  e.hand = pulled_by_hand(resolve(job, As::plan));
-  if (!a.system || !a.system->wheels) return e;
-  e.once = model_of(*a.system, false, false);
-  e.again = model_of(*a.system, true, false);
-  e.clamped = model_of(*a.system, false, true);
-  const auto feeds = [&a](Outlet o) {
-    return std::any_of(a.system->wheels->begin(), a.system->wheels->end(),
-                       [o](const WheelBrake& w) { return w.fitted && w.outlet == o; });
-  };
-  if (!has_two_circuits(job, As::plan) || !feeds(Outlet::primary) || !feeds(Outlet::secondary))
-    return e;
-  e.first = model_of(*a.system, false, true, ClampedHoses::first);
-  e.second = model_of(*a.system, false, true, ClampedHoses::second);
-  return e;
-}
-
-double share_of(CurveAsked& e) {
-  if (!e.share) e.share = proof_share(*e.job, *e.strip);
-  return *e.share;
-}
-
-const FeelModel* model_for(const CurveAsked& e, ProofId id) {
-  const auto& m = id == ProofId::second           ? e.again
-                  : id == ProofId::clamped        ? e.clamped
-                  : id == ProofId::clamped_first  ? e.first
-                  : id == ProofId::clamped_second ? e.second
-                                                  : e.once;
-  return m ? &*m : nullptr;
-}
-
-/// A reading's own doubt in travel: the tape's, and the scale's by the slope there.
-double doubt_m(const FeelModel& m, const Reading& r) {
-  const double step = std::max(2.0, r.force_n * 0.02);
-  const auto here = predicted_travel_m(m, r.force_n);
-  const auto beside = predicted_travel_m(m, r.force_n + step);
-  const double slope = here && beside ? (*beside - *here) / step : 0;
-  return std::hypot(r.travel_uncertainty_m, slope * r.force_uncertainty_n);
-}
-
-void judge_press(const Job& job, CurveAsked& e, ProofPress& p) {
-  const FeelModel* m = model_for(e, p.id);
-  if (!m) {
-    p.says = "cannot be predicted: the brakes are not known well enough";
-    return;
-  }
-  const auto at = reading_of(job, p);
-  // Before anything is predicted: a pad on the floor stops it, whatever the model makes of it.
-  if (at && job.readings[*at].travel_m >= e.floor_m) {
-    p.got = job.readings[*at].travel_m;
-    p.expect = predicted_travel_m(*m, job.readings[*at].force_n);
-    p.state = ProofState::stop;
-    p.says = "Do not drive: the pad is nearly on the floor";
-    return;
-  }
-  const double push_n = at ? job.readings[*at].force_n : *p.push_n;
-  const auto expect = predicted_travel_m(*m, push_n);
-  if (!expect) {
-    p.says = "cannot be predicted at this push";
-    if (at) p.got = job.readings[*at].travel_m;
-    return;
-  }
-  p.expect = *expect;
-  const auto half_m = [&] { return kEightInTen * share_of(e) * *expect; };
-  if (e.bands == ProofBands::all || e.share) {
-    p.low = std::max(0.0, *expect - half_m());
-    p.high = *expect + half_m();
-  }
-  if (!at) return;
-  const Reading& r = job.readings[*at];
-  p.got = r.travel_m;
-  const double off_m = r.travel_m - *expect;
-  const double own_m = doubt_m(*m, r) + kFoot_m;
-  if (std::abs(off_m) <= own_m || std::abs(off_m) <= own_m + half_m()) {
-    p.state = ProofState::good;
-    p.says = "as expected";
-  } else {
-    p.state = ProofState::off;
-    const Amount by = amount(std::abs(off_m), Kind::length, 0);
-    p.says = off_m > 0 ? say("{} further than expected: air, slack or clearance", by)
-                       : say("{} less than expected: is the assist off, is the port open?", by);
-  }
-}
-
-ProofPress press(ProofId id, const Message& name, const Message& how, const Message& tells) {
-  ProofPress p;
-  p.id = id;
-  p.name = name;
-  p.how = how;
-  p.tells = tells;
-  return p;
-}
-
-void add_curve(const Job& job, CurveAsked e, std::vector<ProofPress>& list) {
-  static constexpr ProofId kIds[] = {ProofId::press_50, ProofId::press_100, ProofId::press_150,
-                                     ProofId::press_250, ProofId::press_400};
-  const double share = e.hand ? kHandShare : 1;
-  const auto add = [&](ProofPress p, double push_n) {
-    p.where = ProofWhere::reading;
-    p.push_n = push_n;
-    p.assisted = e.boosted;
-    judge_press(job, e, p);
-    list.push_back(std::move(p));
-  };
-  const Message off =
-      e.boosted ? Message("Engine off, assist emptied by four presses. ") : Message();
-  bool all_good = true;
-  for (std::size_t i = 0; i < std::size(kIds); ++i) {
-    const double push_n = share * kProofForces_n[i];
-    add(press(kIds[i], say("Press with {}", amount(push_n, Kind::force, 0)),
-              say("{}Scale between foot and pad, tape from the seat to the pad; press slowly to {} "
-                  "and read the tape",
-                  off, amount(push_n, Kind::force, 0)),
-              push_n < 0.3 * share * 400 ? Message("slack and air: they show at a light push")
-                                         : Message("what gives: hoses, calipers, drums")),
-        push_n);
-    all_good = all_good && list.back().state == ProofState::good;
-  }
-  const double firm_n = share * kProofForces_n[2];
-  add(press(ProofId::second, "The second press in a row",
-            say("{}Press with {}, let up, press again at once, and read the second", off,
-                amount(firm_n, Kind::force, 0)),
-            "clearance: pumping takes it up, air stays"),
-      firm_n);
-  add(press(ProofId::clamped, "With the hoses clamped",
-            say("{}Clamp the flexible hoses, press with {} and read", off,
-                amount(firm_n, Kind::force, 0)),
-            "hoses and what lies behind them, from the master and its tubes"),
-      firm_n);
-  const char* care = "Clamps made for hoses; never on braided ones, never with pliers";
-  list.back().care = care;
-  if (e.first && e.second) {
-    const double light_n = share * kProofForces_n[1];
-    const auto one = [&](ProofId id, const Message& outlet) {
-      add(press(id, say("With {}'s hoses clamped", outlet),
-                say("{}Clamp the hoses of {} alone, press lightly with {} and read", off, outlet,
-                    amount(light_n, Kind::force, 0)),
-                "air: it stands in the circuit that is left"),
-          light_n);
-      list.back().care = care;
-    };
-    one(ProofId::clamped_first, "outlet 1");
-    one(ProofId::clamped_second, "outlet 2");
-  }
-  // When the curve is as it should be nothing is left that these could tell apart.
-  if (!all_good) return;
-  for (std::size_t i = std::size(kIds); i < list.size(); ++i)
-    if (list[i].state == ProofState::open) {
-      list[i].state = ProofState::not_asked;
-      list[i].says = "the curve is as expected: nothing is left to tell apart";
-    }
-}
+constexpr double kMostRest_pa =
+    5e4;  // what a gauge and a return spring leave; common practice, no source
+constexpr double kMostSink_m = 0.002;  // of a light push, as of a firm one
 
 template <class Choice>
 void add_choice(const Job& job, ProofPress p, Param param, Choice good, const Message& bad,
@@ -233,13 +37,14 @@ void add_choice(const Job& job, ProofPress p, Param param, Choice good, const Me
 }
 
 void add_light_sink(const Job& job, std::vector<ProofPress>& list) {
-  ProofPress p = press(ProofId::light_sink, "Sink under a light foot",
-                       "Rest the foot lightly on the pedal for a minute, engine off; read how far "
-                       "it sinks",
-                       "a worn cup: under a firm foot it seals again");
+  ProofPress p =
+      press_of(ProofId::light_sink, "Sink under a light foot",
+               "Rest the foot lightly on the pedal for a minute, engine off; read how far "
+               "it sinks",
+               "a worn cup: under a firm foot it seals again");
   p.where = ProofWhere::pump;
   p.expect = 0;
-  p.most = kMostSink_m;
+  p.largest = kMostSink_m;
   p.digits = 0;
   if (const auto got = job.pump.light_sink_m) {
     p.got = *got;
@@ -255,13 +60,38 @@ void add_light_sink(const Job& job, std::vector<ProofPress>& list) {
   list.push_back(std::move(p));
 }
 
+/// Only a gauge tells it: where none is fitted the fountain in the reservoir and free wheels must
+/// do.
+void add_rest_pressure(const Job& job, std::vector<ProofPress>& list) {
+  ProofPress p = press_of(ProofId::rest_pressure, "Pressure with the foot off",
+                          "Gauge in a bleed port, press once, let up, wait a minute, read it",
+                          "whether something holds the linings on: a rod too long, a shut port");
+  p.care = "Standing still, wheels chocked";
+  p.where = ProofWhere::pump;
+  p.kind = Kind::pressure;
+  p.digits = 2;
+  const RestPressure r = rest_pressure(job);
+  p.expect = r.expected_pa;
+  p.largest = r.most_pa;
+  if (r.read_pa) {
+    p.got = *r.read_pa;
+    p.state = r.held() ? ProofState::stop : ProofState::good;
+    p.says = r.held() ? Message("Do not drive: something holds the brakes on")
+                      : Message("nothing is held in the lines");
+  } else {
+    p.state = ProofState::not_asked;
+    p.says = "with a gauge only; without one: the fountain, and wheels that turn freely";
+  }
+  list.push_back(std::move(p));
+}
+
 void add_after_stop(const Job& job, std::vector<ProofPress>& list) {
   const ReserveStops stops = reserve_stops(strip_inputs(job));
   if (!stops.stored) return;
-  ProofPress p = press(ProofId::after_stop, "Presses after the engine stopped",
-                       "Engine off, full firm presses a few seconds apart: count those that are "
-                       "helped, until the pedal is hard",
-                       "check valve, hose and store");
+  ProofPress p = press_of(ProofId::after_stop, "Presses after the engine stopped",
+                          "Engine off, full firm presses a few seconds apart: count those that are "
+                          "helped, until the pedal is hard",
+                          "check valve, hose and store");
   p.where = ProofWhere::value;
   p.param = param::bleed_presses;
   p.kind = Kind::number;
@@ -284,7 +114,7 @@ void add_gate(const std::vector<Gate>& gates, ProofId id, GateId gate, const Mes
   const auto g =
       std::find_if(gates.begin(), gates.end(), [gate](const Gate& x) { return x.id == gate; });
   if (g == gates.end()) return;
-  ProofPress p = press(id, g->words, g->how, tells);
+  ProofPress p = press_of(id, g->words, g->how, tells);
   p.gate = gate;
   p.care = care;
   p.number = g->ask.number;
@@ -292,8 +122,9 @@ void add_gate(const std::vector<Gate>& gates, ProofId id, GateId gate, const Mes
   p.digits = g->ask.digits;
   p.expect = g->ask.predicted;
   p.least = g->ask.least;
-  p.most = g->ask.most;
+  p.largest = g->ask.most;
   p.held = g->held;
+  p.opens = g->ask.opens;
   p.state = g->state == GateState::passed   ? ProofState::good
             : g->state == GateState::failed ? ProofState::stop
                                             : ProofState::open;
@@ -311,14 +142,14 @@ void add_gate_read(const Job& job, std::vector<ProofPress>& list) {
 
 }  // namespace
 
-double proof_share(const Job& job, const std::vector<ConditionReport>& strip) {
-  const ConditionId id = off_id(has_assist(job, As::plan));
-  const ConditionReport* r = report_of(strip, id);
-  if (!r || !r->target || r->target->at.pad_travel_m <= 0) return 0;
-  double sum = 0;
-  for (const Sensitivity& s : sensitivities(job, id))
-    sum += std::pow(s.of(PressQuantity::travel), 2);
-  return std::sqrt(sum) / r->target->at.pad_travel_m;
+RestPressure rest_pressure(const Job& job) {
+  RestPressure r;
+  const Assembly a = assemble(job, As::plan);
+  if (a.system)
+    r.expected_pa = std::max(a.system->residual_front.value(), a.system->residual_rear.value());
+  r.most_pa = r.expected_pa + kMostRest_pa;
+  if (!works_clutch(resolve(job, As::plan))) r.read_pa = job.pump.rest_pressure_pa;
+  return r;
 }
 
 std::vector<ProofPress> proof_protocol(const Job& job, const std::vector<ConditionReport>& strip,
@@ -332,15 +163,17 @@ std::vector<ProofPress> proof_protocol(const Job& job, const std::vector<Conditi
   };
   gate(ProofId::free_play, GateId::preload, "whether the rod holds the piston on");
   add_choice(job,
-             press(ProofId::returns, "Fluid returns at rest, cold",
-                   "Cap off, tap the pedal, look for a small fountain in the reservoir",
-                   "whether the return port is open"),
+             press_of(ProofId::returns, "Fluid returns at rest, cold",
+                      "Cap off, tap the pedal, look for a small fountain in the reservoir",
+                      "whether the return port is open"),
              param::rod_returns, choice::RodReturns::yes,
              "Do not drive: the return port is shut, brakes would stay on", list);
   if (!clutch) {
+    add_rest_pressure(job, list);
     CurveAsked curve = curve_of(job, strip);
     curve.bands = bands;
     curve.share = share;
+    curve.shorten = bands == ProofBands::all;
     add_curve(job, curve, list);
   }
   add_light_sink(job, list);
@@ -353,14 +186,21 @@ std::vector<ProofPress> proof_protocol(const Job& job, const std::vector<Conditi
   gate(ProofId::circuit, GateId::failed_circuit, "whether half of the brakes still stop it",
        "Standing still, chocked. Goggles: fluid runs out of the open nipple; bleed it again after");
   gate(ProofId::release, GateId::release, "clean release");
+  gate(ProofId::bite, GateId::bite, "room before the clutch lets go, and for wear",
+       "Room ahead; nobody before the car; parking brake to hand");
+  gate(ProofId::drag, GateId::drag, "whether it lets go wholly: air, a short stroke, a bent disc",
+       "Room before and behind; nobody near");
   gate(ProofId::over_travel, GateId::over_travel, "whether the cover can be overdone");
   gate(ProofId::wear_room, GateId::wear_room, "room for the lining's wear");
+  gate(ProofId::holds, GateId::holds, "whether it holds as it should: linings, booster, radius",
+       "Chocks at hand; nobody before or behind the car");
+  gate(ProofId::full_lock, GateId::full_lock, "what touches, pulls or sticks when it is steered");
   gate(ProofId::lamp, GateId::lamp, "lamps");
   gate(ProofId::joints, GateId::weep, "joints");
   add_choice(job,
-             press(ProofId::returns_hot, "Fluid returns at rest, hot",
-                   "After a run, pedal let up for a minute: lift and turn each wheel",
-                   "whether heat shuts the return port"),
+             press_of(ProofId::returns_hot, "Fluid returns at rest, hot",
+                      "After a run, pedal let up for a minute: lift and turn each wheel",
+                      "whether heat shuts the return port"),
              param::rod_returns_hot, choice::RodReturnsHot::yes, "Do not drive: hot brakes stay on",
              list);
   add_gate_read(job, list);
@@ -381,11 +221,24 @@ std::vector<ProofPress> pressed_here(const Job& job, const std::vector<Condition
   return list;
 }
 
+std::vector<Finding> rest_findings(const Job& job) {
+  const RestPressure r = rest_pressure(job);
+  if (!r.held()) return {};
+  return {{Severity::hard, Stage::prove, FindingCode::prove_rest_pressure,
+           say("With the foot off {} stand in the line: the brakes stay on",
+               amount(*r.read_pa, Kind::pressure, 2)),
+           say("{} at most", amount(r.most_pa, Kind::pressure, 2)),
+           "Do not drive. Shorten the rod until it has its play; is the return port clear, is a "
+           "residual valve in the wrong line?",
+           "common practice, no source"}};
+}
+
 }  // namespace
 
 std::vector<Finding> proof_findings(const Job& job, const std::vector<ConditionReport>& strip) {
+  std::vector<Finding> found = rest_findings(job);
   const bool pressed = job.pump.light_sink_m || !kept_readings(job.readings).empty();
-  if (!pressed) return {};
+  if (!pressed) return found;
   std::vector<Message> off;
   bool stop = false;
   for (const ProofPress& p : pressed_here(job, strip)) {
@@ -395,16 +248,18 @@ std::vector<Finding> proof_findings(const Job& job, const std::vector<ConditionR
     off.insert(stops && !stop ? off.begin() : off.end(), say("{}: {}", p.name, p.says));
     stop = stop || stops;
   }
-  if (off.empty()) return {};
+  if (off.empty()) return found;
   const Message more = off.size() == 1 ? Message()
                                        : plural(static_cast<long>(off.size()) - 1,
                                                 "; and {} press more", "; and {} presses more");
-  return {{stop ? Severity::hard : Severity::warning, Stage::prove, FindingCode::prove_press,
-           say("{}{}", off.front(), more),
-           "within the band of this job's own figures, the reading's doubt and 2 mm",
-           "Press once more; the same again: find out which under What is wrong, mend it, press "
-           "anew",
-           "this job's own figures; common practice, no source"}};
+  found.push_back(
+      {stop ? Severity::hard : Severity::warning, Stage::prove, FindingCode::prove_press,
+       say("{}{}", off.front(), more),
+       "within the band of this job's own figures, the reading's doubt and 2 mm",
+       "Press once more; the same again: find out which under What is wrong, mend it, press "
+       "anew",
+       "this job's own figures; common practice, no source"});
+  return found;
 }
 
 }  // namespace yoke

@@ -17,6 +17,7 @@ enum class ProofId {
   free_play,
   returns,
   returns_hot,
+  rest_pressure,
   press_50,
   press_100,
   press_150,
@@ -26,6 +27,8 @@ enum class ProofId {
   clamped,
   clamped_first,
   clamped_second,
+  helped_100,
+  helped_250,
   light_sink,
   sink,
   assist_drop,
@@ -34,8 +37,12 @@ enum class ProofId {
   circuit,
   reserve,
   release,
+  bite,
+  drag,
   over_travel,
   wear_room,
+  holds,
+  full_lock,
   lamp,
   joints,
   count_
@@ -68,10 +75,13 @@ struct ProofPress {
   std::optional<double> push_n;  ///< of a press of the curve
   bool assist_on = false;
   bool assisted = false;  ///< an assist is fitted: whether it worked tells presses apart
+  bool opens = false;     ///< nipples are opened for it: which of them is told
+  double bits = 0;        ///< what it is expected to tell about which cause it is
+  bool most = false;      ///< none that is open tells more
   bool held = false;      ///< a gate that is shut by the numbers: nothing to answer
   std::optional<double> expect;
-  std::optional<double> low, high;    ///< 8 in 10 of what this job allows lie between
-  std::optional<double> least, most;  ///< limits
+  std::optional<double> low, high;       ///< 8 in 10 of what this job allows lie between
+  std::optional<double> least, largest;  ///< limits
   std::optional<double> got;
   Message seen;  ///< of what is no number
   ProofState state = ProofState::open;
@@ -83,8 +93,10 @@ inline constexpr double kProofForces_n[] = {50, 100, 150, 250, 400};
 
 /// Bands take a press for each doubtful value: drawn for all, or where a press hangs on them.
 enum class ProofBands { all, needed };
-/// Standard uncertainty of the travel over the travel, at the target stop.
-[[nodiscard]] double proof_share(const Job& job, const std::vector<ConditionReport>& strip);
+/// Standard uncertainty of the travel over the travel, at the target stop, assist off; `helped`:
+/// with its help.
+[[nodiscard]] double proof_share(const Job& job, const std::vector<ConditionReport>& strip,
+                                 bool helped = false);
 /// `findings` of the job hold gates shut; `share` where it was worked out before.
 [[nodiscard]] std::vector<ProofPress> proof_protocol(const Job& job,
                                                      const std::vector<ConditionReport>& strip,
@@ -94,6 +106,14 @@ enum class ProofBands { all, needed };
 /// What is off, or forbids to drive.
 [[nodiscard]] std::vector<Finding> proof_findings(const Job& job,
                                                   const std::vector<ConditionReport>& strip);
+/// What stands in the lines with the foot off.
+struct RestPressure {
+  double expected_pa = 0;  ///< what a residual valve keeps on purpose
+  double most_pa = 0;
+  std::optional<double> read_pa;
+  [[nodiscard]] bool held() const { return read_pa && *read_pa > most_pa; }
+};
+[[nodiscard]] RestPressure rest_pressure(const Job& job);
 /// A hand pulls less: the same shares of it.
 inline constexpr double kHandShare = 0.4;
 /// The first that is open and asked; the number of them when none is.

@@ -31,6 +31,11 @@ LiveTaken taken_of(const Job& job, const Trace& trace, const PressWay& how) {
           say("{} is told in counts: set two known points first", Message::of_table(words_of(w))));
       return t;
     }
+  for (const Channel& c : trace.head.channels)
+    if (is_dead(trace, c.what))
+      t.says.push_back(say("{} tells nothing: look at its sensor and plug; nothing is read by it",
+                           Message::of_table(words_of(c.what))));
+  if (is_dead(trace, ChannelWhat::force) || is_dead(trace, ChannelWhat::travel)) return t;
   const Rest rest = rest_of(trace, scale);
   if (!rest.known) {
     t.says.emplace_back("Nothing read: foot off for a second first, so that the zero is seen");
@@ -57,6 +62,9 @@ LiveTaken taken_of(const Job& job, const Trace& trace, const PressWay& how) {
   t.says.push_back(say("Zero of the push {}, of the travel {}",
                        amount(rest.force_n, Kind::force, 1),
                        amount(rest.travel_m, Kind::length, 1)));
+  t.rest_pressure_pa = rest.pressure_pa;
+  if (rest.pressure_pa)
+    t.says.push_back(say("{} with the foot off", amount(*rest.pressure_pa, Kind::pressure, 2)));
   if (t.readings.empty())
     t.says.emplace_back("No push could be read: press slower, four seconds to the firmest push");
   else

@@ -4,6 +4,7 @@
 
 #include <Eigen/Dense>
 #include <algorithm>
+#include <boost/math/distributions/chi_squared.hpp>
 #include <cmath>
 
 #include "proving/row_models.hpp"
@@ -17,6 +18,7 @@ namespace {
 constexpr double kScale[kUnknownCount] = {0.010, 1e-6, 1.0, 1.0, 1.0, 1e-6};
 constexpr double kNeutral[kUnknownCount] = {0, 0, 1, 1, 1, 0};
 constexpr double kOffset = 100.0;
+constexpr double kChance = 0.9;
 constexpr double kWorstCondition = 100.0;
 constexpr double kFits = 4;          // chi squared a reading up to which readings fit
 constexpr double kFitsNothing = 30;  // and beyond which no size of these unknowns makes them
@@ -163,6 +165,12 @@ double reduced(const Solution& s) {
   return spare > 0 ? s.chi2 / spare : 0;
 }
 
+/// More is left over than in one of ten sets of readings that fit.
+bool beyond_chance(const Solution& s) {
+  const auto spare = static_cast<double>(s.residual.size()) - static_cast<double>(s.x.size());
+  return spare > 0 && s.chi2 > boost::math::quantile(boost::math::chi_squared(spare), kChance);
+}
+
 /// What does not fit from where nothing is wrong is tried from air that a bad bleeding leaves.
 Solution solve(const System& system, const std::vector<ReadingRow>& rows,
                const std::vector<Unknown>& unknowns) {
@@ -240,6 +248,10 @@ void tell_apart(ReadingEstimate& r, const Solution& s, const std::vector<Unknown
   const Eigen::Index second = place(Unknown::air), first = place(Unknown::air_first);
   const auto n = static_cast<Eigen::Index>(unknowns.size());
   if (second == n || first == n) return;
+  if (!r.air_m3() || !r.at(Unknown::air_first)) {
+    r.of[static_cast<std::size_t>(Unknown::air_first)].reset();
+    return;
+  }
   const Eigen::MatrixXd covariance = (s.jacobian.transpose() * s.jacobian).inverse();
   const double variance = covariance(second, second) + covariance(first, first) +
                           covariance(second, first) + covariance(first, second);
@@ -255,8 +267,17 @@ void finish(ReadingEstimate& r, const Solution& s, const std::vector<Unknown>& u
   r.condition = s.condition;
   for (std::size_t i = 0; i < unknowns.size(); ++i) {
     const auto u = static_cast<std::size_t>(unknowns[i]);
-    r.of[u] = Estimate{from_scaled(unknowns[i], s.x[i]),
-                       kCoverage * s.standard_error[static_cast<Eigen::Index>(i)] * kScale[u]};
+    const Estimate e{from_scaled(unknowns[i], s.x[i]),
+                     kCoverage * s.standard_error[static_cast<Eigen::Index>(i)] * kScale[u]};
+    // What could be anything is not told.
+    const Bounds b = unknown_bounds(unknowns[i]);
+    if (e.uncertainty <= 0.5 * (b.most - b.least)) {
+      r.of[u] = e;
+    } else if (r.refusal.empty()) {
+      r.refusal = say("These readings cannot tell {} from the rest: they lie too close together",
+                      Message::of_table(unknown_words(unknowns[i])));
+      r.next_measurement = help_for(unknowns[i]);
+    }
   }
   tell_apart(r, s, unknowns);
   double sum = 0;
@@ -338,9 +359,10 @@ ReadingEstimate estimate_from_readings(const System& system, const std::vector<R
     r.fits = false;
     return r;
   }
-  // What is left over beyond the readings' own doubt makes every figure as much less sure (Birge).
-  s.standard_error *= std::sqrt(std::max(1.0, reduced(s)));
-  s.spread = std::max(1.0, reduced(s));
+  // What is left over beyond the readings' own doubt makes every figure as much less sure (Birge),
+  // where it is more than chance leaves over.
+  s.spread = beyond_chance(s) ? reduced(s) : 1.0;
+  s.standard_error *= std::sqrt(s.spread);
   finish(r, s, unknowns, rows);
   return r;
 }

@@ -79,6 +79,8 @@ struct ReadingRow {
   bool second_apply = false;
   bool hoses_clamped = false;
   ClampedHoses clamped = ClampedHoses::all;
+  double tape_sigma_m = 0;   ///< of the travel alone
+  double force_sigma_n = 0;  ///< of the push
 };
 /// How a reading was taken; its standard uncertainty is left to the caller.
 [[nodiscard]] ReadingRow row_of(const Reading& reading);

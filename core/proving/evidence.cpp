@@ -3,9 +3,12 @@
 #include <algorithm>
 #include <cmath>
 
+#include "assembly/assemble.hpp"
 #include "document/param/clutch.hpp"
+#include "document/param/hold.hpp"
 #include "document/param/pedal_rest.hpp"
 #include "rod/rod.hpp"
+#include "strip/holding.hpp"
 
 namespace yoke {
 
@@ -15,6 +18,8 @@ namespace {
 constexpr double kLeastFreePlay_m = 0.001;
 constexpr double kMostSink_m = 0.002;
 constexpr double kLeastDrop_m = 0.003;
+constexpr double kLeastBite_m = 0.025;  // over the floor: a carpet, a worn lining
+constexpr double kLeastGap_m = 0.005;   // of what moves past what stands
 
 /// One that could be pressed.
 const ConditionReport* pressed(const std::vector<ConditionReport>& strip, ConditionId id) {
@@ -54,6 +59,7 @@ GateAsk reserve_ask(const Job& job, const std::vector<ConditionReport>& strip) {
 GateAsk failed_ask(const Job& job, const std::vector<ConditionReport>& strip) {
   const Limits l = limits_of(job);
   GateAsk a = length_ask("Pedal left before the floor, the worse circuit open", {}, {});
+  a.opens = true;
   double way = available_m(job, nullptr);
   for (const ConditionId id : {ConditionId::primary_lost, ConditionId::secondary_lost})
     if (const auto* c = pressed(strip, id)) {
@@ -75,6 +81,39 @@ GateAsk dead_ask(const Job& job, const std::vector<ConditionReport>& strip) {
     a.words = say("Scale at the pedal, assist dead, pedal {} down",
                   length(c->target->at.pad_travel_m, 0));
   }
+  return a;
+}
+
+/// Statics of the plan on the slope that was named, and against the engine where its torque is
+/// told.
+GateAsk hold_ask(const Job& job) {
+  GateAsk a;
+  a.number = true;
+  a.kind = Kind::force;
+  a.most = limits_of(job).effort_n;
+  const Value slope = value_of(job, As::plan, param::hold_slope);
+  a.words = say("Scale at the pedal when it just holds, on {}", amount(slope.si, Kind::angle, 1));
+  const Assembly assembly = assemble(job, As::plan);
+  if (!assembly.system) return a;
+  const auto model = FeelModel::make(*assembly.system, {});
+  if (!model) return a;
+  if (const auto r = hold_on_slope(*model, Angle{slope.si}); r && r->holds)
+    a.predicted = r->at.pad_force_n;
+  const Value stall = value_of(job, As::plan, param::hold_stall_torque);
+  const Value gears = value_of(job, As::plan, param::hold_gears);
+  if (!stall.known() || !gears.known()) return a;
+  const auto r = hold_engine(*model, Torque{stall.si}, gears.si);
+  if (!r || !r->holds || r->at.pad_force_n <= a.predicted.value_or(0)) return a;
+  a.predicted = r->at.pad_force_n;
+  a.words = "Scale at the pedal when it just holds, in gear against the engine at stall";
+  return a;
+}
+
+GateAsk bite_ask(const std::vector<ConditionReport>& strip) {
+  GateAsk a = length_ask("Pedal above the floor where the car begins to pull", kLeastBite_m, {});
+  const auto* plan = pressed(strip, ConditionId::plan);
+  if (plan && plan->clutch)
+    a.predicted = plan->target->available_m - plan->clutch->bite.pad_travel_up_m;
   return a;
 }
 
@@ -122,6 +161,9 @@ GateAsk seen_ask(GateId id) {
       return sight("Who signed it, and where the paper is", {});
     case GateId::retention:
       return sight("Clips, pins and washers", {"Count in equals count out"});
+    case GateId::drag:
+      return sight("Reverse after five seconds, and first with the pedal down",
+                   {"Reverse went in without noise after five seconds; in first it stood still"});
     case GateId::lamp:
       return sight("Brake lamp and warning lamp",
                    {"Off at rest, on before pressure; warning lamp lights on test"});
@@ -164,6 +206,12 @@ GateAsk gate_ask(const Job& job, const std::vector<ConditionReport>& strip, Gate
       return failed_ask(job, strip);
     case GateId::no_assist:
       return dead_ask(job, strip);
+    case GateId::holds:
+      return hold_ask(job);
+    case GateId::bite:
+      return bite_ask(strip);
+    case GateId::full_lock:
+      return length_ask("Smallest gap at full lock, either side", kLeastGap_m, {});
     case GateId::assist_drop:
       return length_ask("Pedal drops when the engine starts", kLeastDrop_m, {});
     case GateId::release:
@@ -198,7 +246,7 @@ bool is_moment(std::string_view t) {
 }
 
 GateEvidence evidence_of(const GateRecord& r) {
-  return {r.read, r.read_uncertainty, r.instrument, r.note, r.who, r.when};
+  return {r.read, r.read_uncertainty, r.instrument, r.note, r.who, r.when, r.opened, r.photo};
 }
 
 Message evidence_lacks(const GateAsk& a, const GateEvidence& e) {
@@ -218,6 +266,28 @@ Message evidence_lacks(const GateAsk& a, const GateEvidence& e) {
   return {};
 }
 
+namespace {
+
+/// Of keys with spaces between them.
+bool among(const std::string& keys, const std::string& key) {
+  return (" " + keys + " ").find(" " + key + " ") != std::string::npos;
+}
+
+}  // namespace
+
+void open_nipples(Job& job, const std::string& keys) {
+  for (auto& [key, record] : job.bleeding) {
+    if (!among(keys, key)) continue;
+    record.clear_strokes = 0;
+    record.began_at = record.strokes;
+    record.push_m.reset();
+    record.push_then_m.reset();
+  }
+  // The brake's own joint stands beside its nipple and got as wet.
+  for (auto& [key, joint] : job.joints)
+    if (among(keys, key)) joint.filled = joint.pressed = Wiped::not_looked;
+}
+
 void answer_gate(Job& job, GateId id, GateState state, const GateEvidence& e) {
   GateRecord& r = record_for(job, id);
   r.state = state;
@@ -228,6 +298,10 @@ void answer_gate(Job& job, GateId id, GateState state, const GateEvidence& e) {
   r.who = e.who;
   r.when = e.when;
   r.date = e.when.substr(0, 10);
+  r.photo = e.photo;
+  r.opened = e.opened;
+  // What was opened for the proof let fluid out and air near: it is bled and wiped once more.
+  open_nipples(job, e.opened);
   r.rests_on = state == GateState::passed ? rests_on(job, id) : decltype(r.rests_on){};
 }
 
@@ -240,6 +314,7 @@ Message evidence_words(const GateAsk& a, const GateRecord& r) {
                                          : say("{} ± {} by {}", read, doubt, r.instrument));
   }
   if (!r.note.empty()) parts.push_back(Message::data(r.note));
+  if (!r.opened.empty()) parts.push_back(say("opened: {}", r.opened));
   if (!r.who.empty()) parts.push_back(Message::data(r.who));
   if (is_moment(r.when)) {
     std::string when = r.when;

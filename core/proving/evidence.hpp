@@ -25,6 +25,7 @@ struct GateAsk {
   std::optional<double> least;      ///< what it must be
   std::optional<double> most;
   std::vector<Message> usual;  ///< what is usually seen: ready sentences
+  bool opens = false;  ///< nipples are opened for it: those are named, bled and wiped once more
 };
 [[nodiscard]] GateAsk gate_ask(const Job& job, const std::vector<ConditionReport>& strip,
                                GateId id);
@@ -38,7 +39,9 @@ struct GateEvidence {
   std::string instrument;
   std::string seen;
   std::string who;
-  std::string when;  ///< "2026-05-31T14:05:09"
+  std::string when;      ///< "2026-05-31T14:05:09"
+  std::string opened{};  ///< nipples opened for it, by their keys: "fl rr"
+  std::string photo{};   ///< name of a picture beside the job
 };
 /// Why this does not pass the gate; empty: it does.
 [[nodiscard]] Message evidence_lacks(const GateAsk& ask, const GateEvidence& evidence);
@@ -46,6 +49,8 @@ struct GateEvidence {
 /// A day and a time of day that exist.
 [[nodiscard]] bool is_moment(std::string_view text);
 
+/// Nipples that were opened: what was counted and wiped there counts no more.
+void open_nipples(Job& job, const std::string& keys);
 /// Answers a gate: the record, and what it rests on at this moment.
 void answer_gate(Job& job, GateId id, GateState state, const GateEvidence& evidence);
 /// "62 mm ± 2 mm by tape; A. Builder, 2026-05-31 14:05:09".

@@ -79,7 +79,25 @@ constexpr CauseInfo kInfo[kCauses] = {
      "Its cup passes the port late: rebuild or renew the master. Bleeding would not help.",
      10e-3,
      "{} of the piston",
-     {.kind = Kind::length, .digits = 1}}};
+     {.kind = Kind::length, .digits = 1}},
+    {"the booster's valve sticks",
+     "It follows the foot late and lets go late: overhaul or renew the booster. Bleeding would not "
+     "help.",
+     60,
+     "{} behind the foot",
+     {.kind = Kind::force}},
+    {"lines crossed at the master",
+     "Each outlet feeds the other's wheels: swap the lines and bleed both circuits. Nothing to "
+     "buy.",
+     1.0,
+     "",
+     {}},
+    {"a worn cup in the master",
+     "It passes fluid under a light foot and seals under a firm one: rebuild or renew the master. "
+     "Bleeding would not help.",
+     0.15,
+     "{} of sink under a light foot",
+     {.kind = Kind::length, .digits = 0}}};
 
 bool any_drum(const System& s) {
   return std::any_of(s.wheels->begin(), s.wheels->end(),
@@ -122,26 +140,30 @@ struct Trial {
 };
 constexpr Trial kTrials[] = {
     // none air air drum knock hose short long bypass leak weak bore resid front rear pivot dead
+    // valve crossed cup
     {"Pump three times at the same push: clearance rises, air and stretch do not",
-     "nnnrrnnnnnnnrnnnn"},
+     "nnnrrnnnnnnnrnnnnnnn"},
     {"Hold a steady push for 60 s and watch the pedal: it sinks only when fluid passes",
-     "nnnnnnnnssnnnnnnn"},
+     "nnnnnnnnssnnnnnnnnnn"},
     {"Look under every joint and at the level: a leak wets, a bypass does not",
-     "nnnnnnnnnwnnnnnnn"},
-    {"Engine off, exhaust the assist, hold, start: the pedal must drop", "nnnnnnnnnnxnnnnnn"},
+     "nnnnnnnnnwnnnnnnnnnn"},
+    {"Engine off, exhaust the assist, hold, start: the pedal must drop", "nnnnnnnnnnxnnnnnnjnn"},
     {"Feel the free play at the rod by hand, then the pedal's play with the rod held still",
-     "nnnnnnslnnnnnnnpn"},
+     "nnnnnnslnnnnnnnpnnnn"},
+    {"Rest the foot lightly for a minute: a worn cup sinks there, and holds under a firm foot",
+     "nnnnnnnnssnnnnnnnnnc"},
     {"Lift each axle, press and let go: do all wheels turn freely, and do all of them brake",
-     "nnnnnnndnnnnnfrnn"},
+     "nnnnnnndnnnnnfrnndnn"},
     {"Clamp the flexible hoses off one by one: soft hoses and air behind them go away",
-     "n12nnhnnnnnnnnnnn"},
-    {"Open one nipple of each circuit: bubbles show which one holds air", "n12nnnnnnnnnnnnnn"},
-    {"Take off the wheels: shoe clearance by feeler, disc by dial gauge", "nnndknnnnnnnnnnnn"},
+     "n12nnhnnnnnnnnnnnncn"},
+    {"Open one nipple of each circuit: bubbles show which one holds air, the chamber that falls "
+     "which lines are crossed",
+     "n12nnnnnnnnnnnnnnncn"},
+    {"Take off the wheels: shoe clearance by feeler, disc by dial gauge", "nnndknnnnnnnnnnnnnnn"},
     {"Take the rod off and push the piston by hand until the port flows: a healthy one needs 1 to "
-     "2 "
-     "mm",
-     "nnnnnnnnnnnnnnnnd"},
-    {"Measure the bore with a caliper", "nnnnnnnnnnnbnnnnn"}};
+     "2 mm",
+     "nnnnnnnnnnnnnnnndnnn"},
+    {"Measure the bore with a caliper", "nnnnnnnnnnnbnnnnnnnn"}};
 
 static_assert(std::all_of(std::begin(kTrials), std::end(kTrials),
                           [](const Trial& t) { return t.shows.size() == kCauses; }));
@@ -160,7 +182,8 @@ std::string_view cause_advice(Cause cause) {
   return cause_info(cause).advice;
 }
 
-bool possible(const System& s, Cause c, bool assisted_reading, const PumpTest& pump, bool felt) {
+bool possible(const System& s, Cause c, bool assisted_reading, const PumpTest& pump, bool felt,
+              bool one_clamped) {
   switch (c) {
     case Cause::air_secondary:
       return two_circuits(s.master);
@@ -176,6 +199,13 @@ bool possible(const System& s, Cause c, bool assisted_reading, const PumpTest& p
     case Cause::dead_stroke:
     case Cause::pivot_wear:
       return felt;
+    case Cause::valve_sticks:
+      return assisted_reading && !felt && std::holds_alternative<Booster>(s.assist);
+    case Cause::crossed:
+      // On both circuits at once one pressure rules: only with one of them clamped it shows.
+      return one_clamped && two_circuits(s.master);
+    case Cause::worn_cup:
+      return pump.light_sink_m.has_value();
     case Cause::residual_missing:
       return s.residual_front.value() > 0 || s.residual_rear.value() > 0;
     default:
@@ -246,6 +276,16 @@ Faulty faulty(const System& sound, Cause cause, double size, const Felt& felt) {
     case Cause::dead_stroke:
       f.system.master.cutoff1 += Length{size};
       break;
+    case Cause::valve_sticks:
+      f.stick_n = size;
+      break;
+    case Cause::crossed:
+      for (WheelBrake& w : *f.system.wheels)
+        w.outlet = w.outlet == Outlet::primary ? Outlet::secondary : Outlet::primary;
+      break;
+    case Cause::worn_cup:
+      f.light_sink_m = size;
+      break;
     case Cause::none:
     case Cause::count_:
       break;
@@ -266,6 +306,8 @@ Faulty faulty(const System& sound, Cause first, double first_size, Cause second,
   if (second == Cause::pivot_wear) f.slack_m = g.slack_m;
   f.sink_m = std::max(f.sink_m, g.sink_m);
   f.gain_m += g.gain_m;
+  f.light_sink_m = std::max(f.light_sink_m, g.light_sink_m);
+  f.stick_n = std::max(f.stick_n, g.stick_n);
   return f;
 }
 

@@ -19,7 +19,9 @@ struct Faulty {
   Condition condition;
   double slack_m = 0;
   double sink_m = 0;
-  double gain_m = 0;  ///< pad rise from the first press to the third
+  double gain_m = 0;        ///< pad rise from the first press to the third
+  double light_sink_m = 0;  ///< under a light foot alone
+  double stick_n = 0;       ///< by which the assist lags behind the foot
 };
 
 /// What was felt by hand beside the readings: true of every cause but the one that claims it.
@@ -41,8 +43,9 @@ struct CauseInfo {
 [[nodiscard]] const CauseInfo& cause_info(Cause cause);
 
 /// `felt`: slack was looked for by hand, so that a worn pivot and a short rod can be told apart.
+/// `one_clamped`: read with the hoses of one outlet clamped off, so that crossed lines show.
 [[nodiscard]] bool possible(const System& s, Cause c, bool assisted_reading, const PumpTest& pump,
-                            bool felt);
+                            bool felt, bool one_clamped = false);
 [[nodiscard]] Faulty faulty(const System& sound, Cause cause, double size, const Felt& felt = {});
 /// Misses of the depth tests and the plays felt by hand.
 [[nodiscard]] double signs_miss(const Faulty& fault, const Felt& felt);

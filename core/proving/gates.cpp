@@ -56,6 +56,12 @@ bool deviates(const Job& job) {
   const Value v = value_of(job, As::plan, param::rod_staked);
   return v.known() && !v.is(choice::RodStaked::maker);
 }
+bool keeps_points(const Job& job) {
+  return !job.points.empty();
+}
+bool by_hand(const Job& job) {
+  return pulled_by_hand(resolve(job, As::plan));
+}
 bool boosted(const Job& job) {
   return has_assist(job, As::plan);
 }
@@ -96,6 +102,17 @@ Message nipples_open(const Job& job) {
   return say("{} of {} nipples run clear", clear, all);
 }
 
+/// Points that are neither done nor signed off.
+Message points_open(const Job& job) {
+  long open = 0;
+  const OpenPoint* first = nullptr;
+  for (const OpenPoint& p : job.points)
+    if (is_open(p) && open++ == 0) first = &p;
+  return open == 0 ? Message()
+                   : plural(open, "{} open point: {}", "{} open points, the first of them: {}",
+                            {first->what});
+}
+
 /// What stands beside "every nipple runs clear" when lengths or strokes were not measured.
 Message bled_by(const Job& job) {
   const auto rows = bleed_rows(job, bleed_plan(job));
@@ -132,6 +149,14 @@ constexpr GateText kGates[] = {
     {GateId::release, "The clutch releases cleanly",
      "Reverse goes in without noise, engine idling, wheels chocked; bite well off the floor",
      clutch},
+    {GateId::bite, "The bite is well off the floor",
+     "On level ground, first gear, engine idling: let the pedal up slowly; where the car begins to "
+     "pull, read the pedal's height over the floor. Room ahead, nobody before the car",
+     clutch},
+    {GateId::drag, "The clutch does not drag",
+     "Engine idling, pedal down for five seconds, then reverse: no noise. Then first, pedal down: "
+     "on level ground it stands still by itself",
+     clutch},
     {GateId::over_travel, "The pedal cannot push the cover beyond its limit",
      "Pedal to the floor: bearing travel within the cover's figure, or a stop that ends it",
      clutch},
@@ -152,13 +177,22 @@ constexpr GateText kGates[] = {
      "A rod kept in another way than its maker's: signed where local rules allow it at all",
      deviates},
     {GateId::retention, "Every clip, pin and washer is back", "Count in equals count out", always},
+    {GateId::holds, "It holds at a steady push",
+     "On the slope, or an automatic in gear: the push that just holds it; clear of people", brakes},
+    {GateId::full_lock, "Nothing touches at full lock",
+     "Bars from stop to stop: read the smallest gap of lever, hose and reservoir to tank, screen "
+     "and bars; the throttle snaps shut at both ends, the reservoir stands level, the hose is not "
+     "pulled",
+     by_hand},
     {GateId::lamp, "Brake lamp and warning switch work", "Off at rest, on before pressure", brakes},
     {GateId::fluid, "One known fluid, fresh", "Grade read from a sealed bottle; old fluid flushed",
      always},
     {GateId::lines, "Lines are held, and clear of heat and movement",
      "Full lock, full droop, engine rocking", always},
     {GateId::firewall, "No opening is left in the firewall", "A lamp behind it in the dark",
-     always}};
+     always},
+    {GateId::points, "No open point is left",
+     "Under Record: each is done, or signed off with a reason", keeps_points, points_open}};
 
 /// Codes of findings that hold a gate shut.
 constexpr std::pair<FindingCode, GateId> kHolds[] = {
@@ -172,6 +206,7 @@ constexpr std::pair<FindingCode, GateId> kHolds[] = {
     {FindingCode::plumb_no_separation, GateId::circuits},
     {FindingCode::prove_sinking, GateId::sink},
     {FindingCode::prove_press, GateId::sink},
+    {FindingCode::prove_rest_pressure, GateId::preload},
     {FindingCode::size_reserve, GateId::reserve},
     {FindingCode::size_rear_locks, GateId::lock_order},
     {FindingCode::prove_road_rear, GateId::lock_order},

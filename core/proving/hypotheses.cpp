@@ -15,14 +15,43 @@ namespace yoke {
 
 namespace {
 
+/// Weighted miss of a reading against a cause. A pad at the end of its way takes any push; below
+/// the push that moves the piston it stands anywhere in its free way.
+double miss_of(const FeelModel& m, const ReadingRow& row, double slack_m) {
+  const double most_n = m.at(m.end_drive()).pad_force_n;
+  const double least_n = m.at(0.0).pad_force_n;
+  const double force_n = std::clamp(row.force_n, std::min(least_n, most_n), most_n);
+  const double off_m = row.travel_m - slack_m - m.at(m.drive_for_force(force_n)).pad_travel_m;
+  return (row.force_n < least_n ? std::max(0.0, off_m) : off_m) / row.sigma_m;
+}
+
+double sigma_at(const FeelModel& m, const ReadingRow& row) {
+  const auto here = predicted_travel_m(m, row.force_n);
+  const auto beside = predicted_travel_m(m, row.force_n + 2);
+  const double slope = here && beside ? (*beside - *here) / 2 : 0;
+  return std::hypot(row.tape_sigma_m, slope * row.force_sigma_n);
+}
+
 double chi2_of(const Faulty& f, const std::vector<ReadingRow>& rows, const PumpTest& pump) {
   double sum = 0;
   // A fault is pressed many times while its size is sought.
   RowModels models(f.system, f.condition);
-  for (const ReadingRow& row : rows) {
+  for (ReadingRow row : rows) {
     const auto& model = models.of(row);
-    const double miss = model ? row_miss(*model, row, f.slack_m) : kImpossible;
+    // A valve that sticks helps as if the foot pushed less; the doubt of the push weighs there.
+    if (row.assist_alive && f.stick_n > 0) {
+      row.force_n = std::max(0.0, row.force_n - f.stick_n);
+      if (model) row.sigma_m = std::max(row.sigma_m, sigma_at(*model, row));
+    }
+    const double miss = model ? miss_of(*model, row, f.slack_m) : kImpossible;
     sum += miss * miss;
+  }
+  // Fluid that passes under a firm foot may pass under a light one, or not: cups seal by pressure.
+  if (pump.light_sink_m) {
+    const double most_m = std::max(f.light_sink_m, f.sink_m);
+    const double said_m =
+        f.light_sink_m > 0 ? f.light_sink_m : std::min(*pump.light_sink_m, most_m);
+    sum += std::pow((*pump.light_sink_m - said_m) / kTape_m, 2);
   }
   if (pump.sink_m) sum += std::pow((*pump.sink_m - f.sink_m) / kTape_m, 2);
   if (pump.first_m && pump.third_m)
@@ -266,13 +295,17 @@ Diagnosis diagnose(const System& system, const std::vector<Reading>& readings, c
   }
   const bool assisted =
       std::any_of(rows.begin(), rows.end(), [](const ReadingRow& r) { return r.assist_alive; });
+  const bool one_clamped = std::any_of(rows.begin(), rows.end(), [](const ReadingRow& r) {
+    return r.hoses_clamped && r.clamped != ClampedHoses::all;
+  });
   const double count = static_cast<double>(rows.size()) + (pump.sink_m ? 1 : 0) +
-                       (pump.first_m && pump.third_m ? 1 : 0);
+                       (pump.light_sink_m ? 1 : 0) + (pump.first_m && pump.third_m ? 1 : 0);
   const Evidence evidence{system, rows, pump, count, {}};
   for (std::size_t i = 0; i < kCauses; ++i) {
     const auto cause = static_cast<Cause>(i);
     if (cause == Cause::wrong_bore && bore_known) continue;
-    if (possible(system, cause, assisted, pump, false)) d.ranked.push_back(fitted(evidence, cause));
+    if (possible(system, cause, assisted, pump, false, one_clamped))
+      d.ranked.push_back(fitted(evidence, cause));
   }
   add_pairs(evidence, d);
   weigh(d);

@@ -32,6 +32,9 @@ enum class Cause {
   rear_blocked,
   pivot_wear,
   dead_stroke,
+  valve_sticks,  ///< of the booster: it follows the foot a fixed push behind
+  crossed,       ///< each outlet feeds the other's wheels
+  worn_cup,      ///< passes fluid under a light foot, seals under a firm one
   count_
 };
 [[nodiscard]] std::string_view cause_words(Cause cause);

@@ -21,12 +21,11 @@ ReadingRow row_of(const Reading& r) {
 Condition row_condition(Condition c, const ReadingRow& row) {
   c.assist_alive = row.assist_alive;
   if (row.second_apply) c.take_up_scale = 0;
-  if (row.hoses_clamped && row.clamped != ClampedHoses::all) {
-    c.clamped[row.clamped == ClampedHoses::first ? 0 : 1] = true;
-  } else if (row.hoses_clamped) {
-    // Behind a clamped hose nothing moves: neither hose nor brake takes fluid.
-    c.hose_scale = c.growth_scale = c.take_up_scale = 0;
-  }
+  // Behind a clamped hose nothing moves, and the air there stays there.
+  if (row.hoses_clamped)
+    for (std::size_t i = 0; i < c.clamped.size(); ++i)
+      c.clamped[i] = row.clamped == ClampedHoses::all ||
+                     (row.clamped == ClampedHoses::first) == (i == 0);
   return c;
 }
 
@@ -70,6 +69,8 @@ std::vector<ReadingRow> usable_rows(const System& system, const std::vector<Read
     row.sigma_m =
         std::hypot(std::max(1e-4, r.travel_uncertainty_m), slope * r.force_uncertainty_n) /
         kCoverage;
+    row.tape_sigma_m = std::max(1e-4, r.travel_uncertainty_m) / kCoverage;
+    row.force_sigma_n = r.force_uncertainty_n / kCoverage;
     rows.push_back(row);
   }
   return rows;

@@ -26,38 +26,39 @@ double symptom_penalty(const Hypothesis& h, const Symptoms& s, bool pressed) {
     sum += std::min(one, other) <= 0 ? 0.0 : std::max(one, other);
   };
   // none air air drum knock hose short long bypass leak weak bore resid front rear pivot dead
-  add(s.leak == choice::SymptomLeak::none, "+........-.......");
-  add(s.leak && s.leak != choice::SymptomLeak::none, "-........+.......");
-  add(s.level == choice::SymptomLevel::stays, "+........-.......");
-  add(s.level == choice::SymptomLevel::falls, "-........+.......");
-  add(s.creep == choice::SymptomCreep::creeps, "-.......++.+...-.");
-  add(s.drag == choice::SymptomDrag::drag, "-------+---------");
-  add(s.drag == choice::SymptomDrag::slow, "-----+.+---------");
-  add(s.drag == choice::SymptomDrag::free, "+......-.........");
-  add(s.lamp == choice::SymptomLamp::press, "-++.....++.......");
-  add(s.engine_m && *s.engine_m < 2e-3, "-.........+......");
-  add(s.engine_m && *s.engine_m >= 5e-3, "+.........-......");
-  add(!pressed && s.rod_play_m && *s.rod_play_m > 3e-3, "-.....+-.........");
-  add(!pressed && s.rod_play_m && *s.rod_play_m < 1.5e-3, "+.....-..........");
-  add(s.rod_play_m && *s.rod_play_m < 0.2e-3, "-......+.........");
-  add(s.pivot_play_m && *s.pivot_play_m > 4e-3, "-..............+.");
-  add(!pressed && s.pivot_play_m && *s.pivot_play_m < 2e-3, "+..............-.");
+  // valve crossed cup
+  add(s.leak == choice::SymptomLeak::none, "+........-..........");
+  add(s.leak && s.leak != choice::SymptomLeak::none, "-........+..........");
+  add(s.level == choice::SymptomLevel::stays, "+........-..........");
+  add(s.level == choice::SymptomLevel::falls, "-........+..........");
+  add(s.creep == choice::SymptomCreep::creeps, "-.......++.+...-...+");
+  add(s.drag == choice::SymptomDrag::drag, "-------+---------+--");
+  add(s.drag == choice::SymptomDrag::slow, "-----+.+---------+--");
+  add(s.drag == choice::SymptomDrag::free, "+......-.........-..");
+  add(s.lamp == choice::SymptomLamp::press, "-++.....++.........+");
+  add(s.engine_m && *s.engine_m < 2e-3, "-.........+.........");
+  add(s.engine_m && *s.engine_m >= 5e-3, "+.........-.........");
+  add(!pressed && s.rod_play_m && *s.rod_play_m > 3e-3, "-.....+-............");
+  add(!pressed && s.rod_play_m && *s.rod_play_m < 1.5e-3, "+.....-.............");
+  add(s.rod_play_m && *s.rod_play_m < 0.2e-3, "-......+............");
+  add(s.pivot_play_m && *s.pivot_play_m > 4e-3, "-..............+....");
+  add(!pressed && s.pivot_play_m && *s.pivot_play_m < 2e-3, "+..............-....");
   if (pressed) return sum;
   // Without a system that can be pressed the pumps and the sink speak by themselves.
   const bool rises = s.first_m && s.third_m && *s.first_m - *s.third_m > 3e-3;
   const bool stays = s.first_m && s.third_m && !rises;
-  add(rises, "-..++...--.--..--");
-  add(stays, "...---.......-...");
-  add(s.sink_m && *s.sink_m > 2e-3, "--------++-------");
-  add(s.sink_m && *s.sink_m <= 2e-3, "+.......--.......");
+  add(rises, "-..++...--.--..----.");
+  add(stays, "...---.......-......");
+  add(s.sink_m && *s.sink_m > 2e-3, "--------++---------.");
+  add(s.sink_m && *s.sink_m <= 2e-3, "+.......--..........");
   return sum;
 }
 
 /// A clutch has one line, no shoes and no booster to lose.
 bool only_of_brakes(Cause c) {
   return c == Cause::drums_out || c == Cause::knock_back || c == Cause::air_secondary ||
-         c == Cause::weak_assist || c == Cause::residual_missing || c == Cause::front_blocked ||
-         c == Cause::rear_blocked;
+         c == Cause::weak_assist || c == Cause::valve_sticks || c == Cause::crossed ||
+         c == Cause::residual_missing || c == Cause::front_blocked || c == Cause::rear_blocked;
 }
 
 }  // namespace
@@ -131,7 +132,8 @@ Diagnosis diagnose_symptoms(const System* system, const std::vector<Reading>& re
       if (!possible(*system, cause, assisted || s.engine_m, pump, true)) continue;
       h = fitted(*evidence, cause);
     } else if (cause == Cause::residual_missing || cause == Cause::front_blocked ||
-               cause == Cause::rear_blocked) {
+               cause == Cause::rear_blocked || cause == Cause::valve_sticks ||
+               cause == Cause::crossed || cause == Cause::worn_cup) {
       continue;  // nothing felt at the pedal alone speaks for them
     }
     d.ranked.push_back(h);

@@ -5,6 +5,7 @@
 #include <cmath>
 
 #include "assembly/assemble.hpp"
+#include "document/param/bedding.hpp"
 #include "document/param/limits.hpp"
 #include "strip/conditions.hpp"
 
@@ -13,7 +14,9 @@ namespace yoke {
 namespace {
 
 constexpr double kKm_h = 1 / 3.6;
-constexpr double kMargin = 1.15;  // a speedometer at a crawl tells little
+constexpr double kEvenHeat_c = 25;  // side to side after the same stops
+constexpr double kBedMargin = 1.2;  // over the speed that the series begins at
+constexpr double kMargin = 1.15;    // a speedometer at a crawl tells little
 
 struct StageText {
   double most_km_h;
@@ -34,9 +37,7 @@ constexpr StageText kRoad[] = {
     {30, RoadStage::slow, 3, "From 30 km/h, three stops, the last one firm",
      "Still on closed ground. Does it pull, drag, smell, or does the pedal drop? Stop there."},
     {60, RoadStage::bedding, 10,
-     "The linings' maker's own series where there is one; else ten moderate stops from 50 km/h "
-     "with "
-     "a minute of driving between them, none to a standstill on hot linings",
+     "Moderate stops with a minute of driving between them, none to a standstill on hot linings",
      "Nothing is judged before the linings are bedded. They smoke a little; they must not fade."},
     {55, RoadStage::fast, 2, "From 50 km/h, two firm stops; measure speed and distance",
      "A straight, dry, level place with room twice as long as you think."},
@@ -51,8 +52,8 @@ const RoadPermit* permit_of(const Job& job, RoadStage stage) {
   return it == job.permits.end() ? nullptr : &it->second;
 }
 
-bool counts(const RoadStop& s, const StageText& t) {
-  return s.stage == t.stage && s.speed_m_s <= t.most_km_h * kKm_h * kMargin && !s.pulled &&
+bool counts(const RoadStop& s, RoadStage stage, double most_m_s) {
+  return s.stage == stage && s.speed_m_s <= most_m_s * kMargin && !s.pulled &&
          s.locked != LockSeen::rear;
 }
 
@@ -100,15 +101,16 @@ void judge_hard(const Job& job, RoadStep& s) {
   }
   // A hard stop that nobody watched says nothing of the order.
   s.done =
-      static_cast<int>(std::count_if(job.stops.begin(), job.stops.end(), [](const RoadStop& x) {
-        return counts(x, kRoad[static_cast<std::size_t>(RoadStage::hard)]) &&
-               x.locked != LockSeen::not_watched;
+      static_cast<int>(std::count_if(job.stops.begin(), job.stops.end(), [&s](const RoadStop& x) {
+        return counts(x, RoadStage::hard, s.most_m_s) && x.locked != LockSeen::not_watched;
       }));
 }
 
 void judge_stage(const Job& job, const StageText& t, bool before, RoadStep& s) {
-  s.done = static_cast<int>(std::count_if(job.stops.begin(), job.stops.end(),
-                                          [&t](const RoadStop& x) { return counts(x, t); }));
+  s.done =
+      static_cast<int>(std::count_if(job.stops.begin(), job.stops.end(), [&](const RoadStop& x) {
+        return counts(x, t.stage, s.most_m_s);
+      }));
   if (t.stage == RoadStage::hard) judge_hard(job, s);
   const RoadPermit* p = permit_of(job, t.stage);
   if (!before) {
@@ -132,17 +134,17 @@ void judge_stage(const Job& job, const StageText& t, bool before, RoadStep& s) {
   s.says = say("{} of {} stops", s.done, s.wanted);
 }
 
-std::string day_after(const std::string& day, int days) {
-  using namespace std::chrono;
-  if (!is_day(day)) return day;
-  const year_month_day from{year{std::stoi(day.substr(0, 4))},
-                            month{static_cast<unsigned>(std::stoi(day.substr(5, 2)))},
-                            std::chrono::day{static_cast<unsigned>(std::stoi(day.substr(8, 2)))}};
-  const year_month_day to{sys_days{from} + std::chrono::days{days}};
-  char text[16];
-  std::snprintf(text, sizeof text, "%04d-%02u-%02u", static_cast<int>(to.year()),
-                static_cast<unsigned>(to.month()), static_cast<unsigned>(to.day()));
-  return text;
+/// The linings' maker's own series where it was entered; else the usual one, and told so.
+void ask_series(const Job& job, RoadStep& s) {
+  const Value stops = value_of(job, As::plan, param::bed_stops);
+  const Value speed = value_of(job, As::plan, param::bed_speed);
+  s.wanted = static_cast<int>(std::lround(std::clamp(stops.si, 1.0, 200.0)));
+  s.most_m_s = speed.si * kBedMargin;
+  s.how = stops.settled() || speed.settled()
+              ? say("{} stops from {}, as the linings' maker asks. {}", Plain{stops.si, 0},
+                    amount(speed.si, Kind::speed, 0), s.how)
+              : say("{} stops from {}: the usual series, not the linings' maker's. {}",
+                    Plain{stops.si, 0}, amount(speed.si, Kind::speed, 0), s.how);
 }
 
 /// When the last gate of the proof standing still was passed.
@@ -174,6 +176,7 @@ std::vector<RoadStep> road_steps(const Job& job, const std::vector<Gate>& gates)
     if (*t.care != '\0') s.care = t.care;
     s.most_m_s = t.most_km_h * kKm_h;
     s.wanted = t.stops;
+    if (t.stage == RoadStage::bedding) ask_series(job, s);
     if (t.stage == RoadStage::standing) {
       bool passed = false;
       s.says = standing_says(gates, passed);
@@ -243,6 +246,19 @@ std::optional<LockSeen> lock_foretold(const Job& job) {
   }
 }
 
+std::string day_after(const std::string& day, int days) {
+  using namespace std::chrono;
+  if (!is_day(day)) return day;
+  const year_month_day from{year{std::stoi(day.substr(0, 4))},
+                            month{static_cast<unsigned>(std::stoi(day.substr(5, 2)))},
+                            std::chrono::day{static_cast<unsigned>(std::stoi(day.substr(8, 2)))}};
+  const year_month_day to{sys_days{from} + std::chrono::days{days}};
+  char text[16];
+  std::snprintf(text, sizeof text, "%04d-%02u-%02u", static_cast<int>(to.year()),
+                static_cast<unsigned>(to.month()), static_cast<unsigned>(to.day()));
+  return text;
+}
+
 std::vector<AfterRun> after_run(const Job& job) {
   std::string day;
   for (const RoadStop& s : job.stops) {
@@ -286,9 +302,28 @@ RoadStep after_step(const std::vector<AfterRun>& due) {
   return s;
 }
 
+std::vector<HeatPair> heat_pairs(const Job& job) {
+  std::vector<HeatPair> list;
+  const std::pair<const char*, const char*> axles[] = {{"fl", "fr"}, {"rl", "rr"}};
+  for (const auto& [left, right] : axles) {
+    const auto l = job.heat.find(left), r = job.heat.find(right);
+    if (l == job.heat.end() || r == job.heat.end()) continue;
+    HeatPair p;
+    p.axle = std::string_view(left) == "fl" ? Axle::front : Axle::rear;
+    p.left_c = l->second.celsius;
+    p.right_c = r->second.celsius;
+    p.plus_minus = std::hypot(l->second.plus_minus, r->second.plus_minus);
+    const double apart = std::abs(p.left_c - p.right_c);
+    p.uneven = apart - p.plus_minus > kEvenHeat_c;
+    p.even = apart + p.plus_minus <= kEvenHeat_c;
+    list.push_back(p);
+  }
+  return list;
+}
+
 std::vector<Finding> road_findings(const Job& job) {
   std::vector<Finding> list;
-  if (job.stops.empty() || works_clutch(resolve(job, As::plan))) return list;
+  if ((job.stops.empty() && job.heat.empty()) || works_clutch(resolve(job, As::plan))) return list;
   const auto add = [&list](Severity s, FindingCode code, Message what, Message limit,
                            Message remedy) {
     list.push_back({s, Stage::prove, code, std::move(what), std::move(limit), std::move(remedy),
@@ -323,6 +358,21 @@ std::vector<Finding> road_findings(const Job& job) {
         say("{} g, the target stop", Plain{wanted, 2}),
         "Were the linings bedded, the foot firm, the surface good? Else find what does not press");
     break;
+  }
+  for (const HeatPair& p : heat_pairs(job)) {
+    if (!p.uneven) continue;
+    const bool left = p.left_c > p.right_c;
+    add(Severity::warning, FindingCode::prove_road_heat,
+        p.axle == Axle::front
+            ? say("After the run the front wheels are {} and {}, left and right",
+                  amount(p.left_c, Kind::temperature, 0), amount(p.right_c, Kind::temperature, 0))
+            : say("After the run the rear wheels are {} and {}, left and right",
+                  amount(p.left_c, Kind::temperature, 0), amount(p.right_c, Kind::temperature, 0)),
+        say("no more than {} apart", amount(kEvenHeat_c, Kind::temperature, 0)),
+        left ? "The left drags or the right does nothing: turn both by hand, look at pistons, hose "
+               "and cable"
+             : "The right drags or the left does nothing: turn both by hand, look at pistons, hose "
+               "and cable");
   }
   long open = 0;
   for (const AfterRun& a : after_run(job)) open += a.done ? 0 : 1;

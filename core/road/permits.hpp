@@ -46,6 +46,9 @@ struct RoadStep {
 /// Which axle locks first by the model; nothing while it cannot be said.
 [[nodiscard]] std::optional<LockSeen> lock_foretold(const Job& job);
 
+/// The day so many days later; what is no day stays as it is.
+[[nodiscard]] std::string day_after(const std::string& day, int days);
+
 /// Due after the first run: on the day, and a week later.
 struct AfterRun {
   std::string key;  ///< of its record among the steps: "after:joints"
@@ -60,7 +63,18 @@ struct AfterRun {
 /// The list as the last row of the road.
 [[nodiscard]] RoadStep after_step(const std::vector<AfterRun>& due);
 
-/// Rear wheels that locked first, a car that pulled, a stop that was weak, a list that is open.
+/// Both wheels of an axle after a run.
+struct HeatPair {
+  Axle axle = Axle::front;
+  double left_c = 0, right_c = 0;
+  double plus_minus = 0;  ///< of their difference, expanded
+  bool uneven = false;    ///< further apart than their doubt and what is usual
+  bool even = false;      ///< surely not; neither: the doubt is too large to say
+};
+[[nodiscard]] std::vector<HeatPair> heat_pairs(const Job& job);
+
+/// Rear wheels that locked first, wheels that are not as warm on both sides, a car that pulled, a
+/// stop that was weak, a list that is open.
 [[nodiscard]] std::vector<Finding> road_findings(const Job& job);
 
 }  // namespace yoke

@@ -63,6 +63,11 @@ Expected<Rig> Rig::make(const Job& job, const RigFaults& faults, const RigSenses
                  .range = "",
                  .reason = "The plan of this job cannot be pressed: values are missing",
                  .remedy = "Enter them in Survey"});
+  // A rod that is too long holds the piston past its port: the linings stand out, nothing is free.
+  if (faults.preload_pa > 0) {
+    a.system->control.rod_clearance = Length{0.0};
+    a.system->master.cutoff1 = Length{0.0};
+  }
   if (faults.crossed)
     for (WheelBrake& w : *a.system->wheels)
       w.outlet = w.outlet == Outlet::primary ? Outlet::secondary : Outlet::primary;
@@ -73,7 +78,7 @@ Expected<Rig> Rig::make(const Job& job, const RigFaults& faults, const RigSenses
   c.take_up_scale = faults.clearance_scale;
   c.hose_scale = faults.hose_scale;
   // Pumped, the linings stand near; behind a clamp nothing moves.
-  if (way.second_apply) c.take_up_scale = 0;
+  if (way.second_apply || faults.preload_pa > 0) c.take_up_scale = 0;
   if (way.hoses_clamped)
     for (std::size_t i = 0; i < 2; ++i)
       c.clamped[i] =
@@ -82,6 +87,8 @@ Expected<Rig> Rig::make(const Job& job, const RigFaults& faults, const RigSenses
   if (!model) return fail(model.error());
   Rig rig(*model);
   rig.faults_ = faults;
+  // The valve is the booster's: without its help nothing of it is felt.
+  if (!way.assist_alive) rig.faults_.stick_n = 0;
   rig.senses_ = senses;
   rig.senses_.rate_hz = std::clamp(senses.rate_hz, 1.0, kMostRate_hz);
   rig.draw_.seed(seed);

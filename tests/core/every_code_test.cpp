@@ -88,6 +88,7 @@ constexpr Hold kHeld[] = {
     {prove_sinking, GateId::sink},
     {prove_press, GateId::sink},
     {prove_road_rear, GateId::lock_order},
+    {prove_rest_pressure, GateId::preload},
     {size_reserve, GateId::reserve},
     {size_failed_circuit, GateId::failed_circuit},
     {size_no_assist, GateId::no_assist},
@@ -141,9 +142,12 @@ TEST_CASE("every gate applies to some job, opens, and is passed by its own recor
   std::set<GateId> seen;
   for (const char* kind :
        {"", "master.kind=single", "master.kind=twin; master.bore2=22 mm",
-        "assist.kind=vacuum; assist.diaphragm1=200 mm", "rod.staked=restaked", kClutchJob}) {
+        "assist.kind=vacuum; assist.diaphragm1=200 mm", "rod.staked=restaked", kClutchJob,
+        "found:control.kind=lever_axial; control.kind=lever_axial; found:control.axles=front; "
+        "control.axles=front; found:master.kind=single; master.kind=single; hold.slope=3 deg"}) {
     Job job = known_job();
     set(job, kind);
+    job.points.push_back({"a clip", Stage::install, "2026-05-01", "", "", "", {}});
     const auto strip = foot_strip(job, 12);
     const auto findings = find_all(job, strip);
     for (const Gate& g : gates_of(job, strip, findings)) {

@@ -336,6 +336,15 @@ const CodeRow kCodeRows[] = {
     {FindingCode::prove_gate_failed, "", "", failed_gate, open_gate},
     {FindingCode::prove_press, "", "", sinks_lightly, stays_lightly},
     {FindingCode::prove_road_after, "", "", driven, looked_after},
+    {FindingCode::prove_rest_pressure, "", "", [](Job& j) { j.pump.rest_pressure_pa = 4e5; },
+     [](Job& j) { j.pump.rest_pressure_pa = 1e4; }},
+    {FindingCode::prove_road_heat, "", "",
+     [](Job& j) {
+       j.heat = {{"fl", {120, 5, "", {}}}, {"fr", {60, 5, "", {}}}};
+     },
+     [](Job& j) {
+       j.heat = {{"fl", {82, 5, "", {}}}, {"fr", {80, 5, "", {}}}};
+     }},
     {FindingCode::prove_road_pull, "", "", driven_pulling, driven},
     {FindingCode::prove_road_rear, "", "", rear_locked, front_locked},
     {FindingCode::prove_road_weak, "target.z=0.6", "", stopped_weakly, stopped_well},

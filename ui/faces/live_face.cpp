@@ -6,6 +6,7 @@
 
 #include "files/json_job.hpp"
 #include "files/recording.hpp"
+#include "protocol/protocol.hpp"
 #include "session/curves.hpp"
 #include "session/entries.hpp"
 #include "session/stage_views.hpp"
@@ -150,6 +151,7 @@ QWidget* LiveFace::build_keys() {
                   tr("outlet 1 clamped"), tr("outlet 2 clamped")});
   row->addWidget(how_);
   assist_ = new QCheckBox(tr("assist works"), all);
+  connect(assist_, &QCheckBox::toggled, this, &LiveFace::press_band);
   row->addWidget(assist_);
   row->addStretch(1);
   export_ = new QPushButton(tr("Samples as a table…"), all);
@@ -337,8 +339,21 @@ void LiveFace::hideEvent(QHideEvent* e) {
   frame_.stop();
 }
 
+void LiveFace::press_band() {
+  if (!isVisible()) return;
+  const Job& job = session_.job();
+  const bool assist = assist_->isChecked();
+  if (!band_ || band_->found != job.found || band_->plan != job.plan || band_->built != job.built ||
+      band_->assist != assist)
+    band_ =
+        BandOf{job.found, job.plan, job.built, assist, proof_share(job, session_.strip(), assist)};
+  if (const auto curve = curve_behind(job, base_, assist)) band_behind(base_, *curve, band_->share);
+  press_->redraw();
+}
+
 void LiveFace::refresh() {
   base_ = prove_plot(session_);
+  press_band();
   assist_->setVisible(has_assist(session_.job(), As::plan));
   const auto what = static_cast<ChannelWhat>(std::max(0, channel_->currentIndex()));
   const Calibration* c = points_of(session_.job(), what);

@@ -59,6 +59,8 @@ class LiveFace : public Face {
   void list_ports();
   void show_state();
   void frame();
+  /// The band behind the prediction, worked out when what it rests on was changed.
+  void press_band();
   void tell(const QString& words);
   void export_samples();
   [[nodiscard]] std::vector<LiveFigure> live_figures() const;
@@ -72,6 +74,12 @@ class LiveFace : public Face {
   bool dirty_ = false;
   int frames_ = 0;
   PlotInput base_;
+  struct BandOf {
+    MeasuredSet found, plan, built;
+    bool assist = false;
+    double share = 0;
+  };
+  std::optional<BandOf> band_;
   std::vector<Trace> ghosts_;
   std::vector<Reading> practice_;  ///< of the stand-in that was started last
   std::optional<double> low_raw_, low_;

@@ -108,6 +108,8 @@ QWidget* PressFace::build_entry() {
     row->addWidget(options_[i], 4);
   }
   box->addLayout(row);
+  opened_ = new NippleRow(all);
+  box->addWidget(opened_);
   auto* keys = new QHBoxLayout;
   take_ = new QPushButton(tr("Take it  Enter"), all);
   take_->setObjectName(QStringLiteral("main"));
@@ -166,6 +168,7 @@ void PressFace::told(const Expected<bool>& done) {
     return;
   }
   got_->clear();
+  opened_->clear();
   note_->clear();
   force_->clear();
 }
@@ -179,6 +182,7 @@ void PressFace::entered(bool holds) {
   e.got = got_->text().trimmed().toStdString();
   e.who = who_->text().trimmed().toStdString();
   e.note = note_->text().trimmed().toStdString();
+  if (p->opens) e.opened = opened_->keys();
   if (p->number && p->where == ProofWhere::gate) e.instrument = with_->currentText().toStdString();
   chosen_ = true;
   const ProofPress press = *p;
@@ -249,6 +253,8 @@ void PressFace::show_press() {
   got_->setPlaceholderText(p->number ? tr("got") : tr("what was seen"));
   who_head_->setVisible(gate);
   who_->setVisible(gate);
+  opened_->setVisible(p->opens && !p->held);
+  if (p->opens) opened_->show_job(session_.job());
   with_->setVisible(gate && p->number);
   if (gate && p->number) {
     const QStringList tools = instruments(p->kind);

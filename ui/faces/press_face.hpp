@@ -10,6 +10,7 @@
 #include "session/session.hpp"
 #include "ui/face.hpp"
 #include "ui/fields.hpp"
+#include "ui/nipple_row.hpp"
 #include "ui/tall_picture.hpp"
 
 namespace yoke {
@@ -28,6 +29,7 @@ class PressFace : public Face {
   [[nodiscard]] QLineEdit* force() const { return force_; }
   [[nodiscard]] QLineEdit* got() const { return got_; }
   [[nodiscard]] QLineEdit* who() const { return who_; }
+  [[nodiscard]] NippleRow* opened() const { return opened_; }
   [[nodiscard]] QPushButton* take() const { return take_; }
   [[nodiscard]] QPushButton* reject() const { return reject_; }
   [[nodiscard]] QPushButton* option(int n) const { return options_[n]; }
@@ -54,6 +56,7 @@ class PressFace : public Face {
   QLabel *how_, *tells_, *says_, *care_, *refusal_, *force_head_, *who_head_;
   QLineEdit *force_, *got_, *who_, *note_;
   Combo* with_;
+  NippleRow* opened_;
   QPushButton *take_, *fails_, *reject_;
   std::array<QPushButton*, 2> options_{};
 };

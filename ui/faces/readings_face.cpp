@@ -11,7 +11,8 @@
 
 namespace yoke {
 
-ReadingsFace::ReadingsFace(Session& session, QWidget* parent) : Face(parent), session_(session) {
+ReadingsFace::ReadingsFace(Session& session, Dialogs& dialogs, QWidget* parent)
+    : Face(parent), session_(session) {
   auto* all = new QVBoxLayout(this);
   all->setContentsMargins(0, 0, 0, 0);
   all->setSpacing(8);
@@ -42,7 +43,7 @@ ReadingsFace::ReadingsFace(Session& session, QWidget* parent) : Face(parent), se
   row->addLayout(middle, 5);
   auto* right = new QVBoxLayout;
   right->addWidget(label(tr("Gates: all must pass before a drive"), "heading", this));
-  gates_ = new GatesBox(session, this);
+  gates_ = new GatesBox(session, dialogs, this);
   right->addWidget(gates_, 1);
   row->addLayout(right, 5);
   all->addLayout(row, 6);

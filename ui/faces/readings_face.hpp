@@ -18,7 +18,7 @@ namespace yoke {
 class ReadingsFace : public Face {
   Q_OBJECT
  public:
-  ReadingsFace(Session& session, QWidget* parent);
+  ReadingsFace(Session& session, Dialogs& dialogs, QWidget* parent);
   void refresh() override;
   [[nodiscard]] QLineEdit* force() const { return readings_->force(); }
   [[nodiscard]] QLineEdit* travel() const { return readings_->travel(); }

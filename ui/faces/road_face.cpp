@@ -5,6 +5,7 @@
 #include <QVBoxLayout>
 #include <algorithm>
 
+#include "document/param/bedding.hpp"
 #include "document/param/limits.hpp"
 #include "paint/road_pictures.hpp"
 #include "session/stage_views.hpp"
@@ -28,7 +29,9 @@ QLineEdit* entry(const QString& name, const QString& hint, int most, QWidget* pa
 
 }  // namespace
 
-RoadFace::RoadFace(Session& session, QWidget* parent) : Face(parent), session_(session) {
+RoadFace::RoadFace(Session& session, Dialogs& dialogs, QWidget* parent)
+    : Face(parent), session_(session) {
+  phone_ = new PhoneBox(session, dialogs, this);
   auto* row = new QHBoxLayout(this);
   row->setContentsMargins(0, 0, 0, 0);
   row->setSpacing(14);
@@ -58,6 +61,8 @@ QWidget* RoadFace::build_side() {
   box->addWidget(care_);
   permit_ = build_permit();
   box->addWidget(permit_);
+  series_ = build_series();
+  box->addWidget(series_);
   ground_ = new PictureView(tr("The last stop on the ground"), side);
   ground_->set_maker([this](QSizeF size) {
     const auto& stops = session_.job().stops;
@@ -74,6 +79,9 @@ QWidget* RoadFace::build_side() {
   box->addWidget(refusal_);
   stop_ = build_stop();
   box->addWidget(stop_);
+  heat_ = new HeatBox(session_, side);
+  connect(heat_, &HeatBox::told, this, &RoadFace::told);
+  box->addWidget(heat_, 1);
   after_head_ = plain_label(tr("After the first run"), "heading", side);
   box->addWidget(after_head_);
   for (std::size_t i = 0; i < kAfter; ++i) {
@@ -112,6 +120,47 @@ QWidget* RoadFace::build_permit() {
   return all;
 }
 
+/// The linings' maker asks for a series of his own.
+QWidget* RoadFace::build_series() {
+  auto* all = new QWidget(this);
+  auto* row = new QHBoxLayout(all);
+  row->setContentsMargins(0, 0, 0, 0);
+  row->addWidget(plain_label(tr("The linings' maker asks for"), "question", all));
+  series_stops_ = entry(tr("Bedding stops, by the linings' maker"), tr("10 stops"), 24, all);
+  series_speed_ = entry(tr("Bedding stops from, by the linings' maker"), tr("50 km/h"), 24, all);
+  const std::pair<QLineEdit*, Param> fields[] = {{series_stops_, param::bed_stops},
+                                                 {series_speed_, param::bed_speed}};
+  for (const auto& [field, param] : fields) {
+    row->addWidget(field);
+    connect(field, &QLineEdit::editingFinished, this, [this, e = field, p = param] {
+      if (!e->isModified()) return;
+      e->setModified(false);
+      told(set_series(session_, p, e->text()));
+    });
+  }
+  row->addWidget(plain_label(tr("stops, from this speed"), "soft", all), 1);
+  return all;
+}
+
+void RoadFace::fill_series() {
+  const std::pair<QLineEdit*, Param> fields[] = {{series_stops_, param::bed_stops},
+                                                 {series_speed_, param::bed_speed}};
+  for (const auto& [field, param] : fields) {
+    if (field->isModified()) continue;
+    const Value v = value_of(session_.job(), As::plan, param);
+    const QString words = shown_value(param, v.si, session_.style());
+    field->setText(v.settled() ? words : QString());
+    field->setPlaceholderText(tr("usual: %1").arg(words));
+  }
+}
+
+/// What the trace tells goes into the fields: it is looked at before it counts.
+void RoadFace::take_phone(const PhoneStop& s) {
+  const Style& style = session_.style();
+  speed_->setText(quantity_text(s.speed_m_s, Kind::speed, 1, style));
+  distance_->setText(quantity_text(s.distance_m, Kind::altitude, 1, style));
+}
+
 QWidget* RoadFace::build_stop() {
   auto* all = new QWidget(this);
   auto* grid = new QGridLayout(all);
@@ -146,6 +195,9 @@ QWidget* RoadFace::build_stop() {
     if (n > 0) told(take_out_stop(session_, n - 1));
   });
   grid->addWidget(remove_, 1, 4);
+  phone_->setParent(all);
+  connect(phone_, &PhoneBox::read, this, &RoadFace::take_phone);
+  grid->addWidget(phone_, 2, 0, 1, 5);
   return all;
 }
 
@@ -218,6 +270,11 @@ void RoadFace::show_stage() {
   const bool road = s && s->stage != RoadStage::standing;
   permit_->setVisible(road);
   stop_->setVisible(road);
+  ground_->setVisible(!at_after());
+  heat_->setVisible(at_after());
+  series_->setVisible(road && s->stage == RoadStage::bedding);
+  if (at_after()) heat_->refresh();
+  fill_series();
   if (at_after()) {
     how_->setText(due_.empty()
                       ? tr("Nothing is due before it was driven faster than walking pace")

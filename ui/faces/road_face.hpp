@@ -9,7 +9,10 @@
 
 #include "session/road_edits.hpp"
 #include "session/session.hpp"
+#include "ui/dialogs.hpp"
 #include "ui/face.hpp"
+#include "ui/faces/heat_box.hpp"
+#include "ui/faces/phone_box.hpp"
 #include "ui/fields.hpp"
 #include "ui/tall_picture.hpp"
 
@@ -19,7 +22,7 @@ class RoadFace : public Face {
   Q_OBJECT
 
  public:
-  RoadFace(Session& session, QWidget* parent);
+  RoadFace(Session& session, Dialogs& dialogs, QWidget* parent);
   void refresh() override;
   void go_to(RoadStage stage);
   /// The list of what is due after the first run.
@@ -32,6 +35,10 @@ class RoadFace : public Face {
   [[nodiscard]] QPushButton* take() const { return take_; }
   [[nodiscard]] QPushButton* remove() const { return remove_; }
   [[nodiscard]] QLabel* refusal() const { return refusal_; }
+  [[nodiscard]] PhoneBox* phone() const { return phone_; }
+  [[nodiscard]] HeatBox* heat() const { return heat_; }
+  [[nodiscard]] QLineEdit* series_stops() const { return series_stops_; }
+  [[nodiscard]] QLineEdit* series_speed() const { return series_speed_; }
   [[nodiscard]] PictureView* ground() const { return ground_; }
   [[nodiscard]] const std::vector<QCheckBox*>& answers() const { return answers_; }
   [[nodiscard]] const std::vector<QCheckBox*>& after() const { return after_; }
@@ -40,6 +47,9 @@ class RoadFace : public Face {
   QWidget* build_side();
   QWidget* build_permit();
   QWidget* build_stop();
+  QWidget* build_series();
+  void fill_series();
+  void take_phone(const PhoneStop& stop);
   void answered();
   void stopped();
   void told(const Expected<bool>& done);
@@ -59,6 +69,10 @@ class RoadFace : public Face {
   PictureView* ground_;
   QLabel *how_, *care_, *says_, *refusal_, *after_head_;
   QWidget *permit_, *stop_;
+  PhoneBox* phone_;
+  HeatBox* heat_;
+  QWidget* series_;
+  QLineEdit *series_stops_, *series_speed_;
   QLineEdit *who_, *place_, *weather_, *speed_, *speed_doubt_, *distance_, *distance_doubt_,
       *slope_;
   std::vector<QCheckBox*> answers_, after_;

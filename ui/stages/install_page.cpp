@@ -171,7 +171,7 @@ void StepReasons::show_step(const InstallView& view, std::size_t chosen) {
 }
 
 InstallPage::InstallPage(Session& session, Dialogs& dialogs, QWidget* parent)
-    : StagePage(session, Stage::install, QString(), parent) {
+    : StagePage(session, Stage::install, QString(), parent), dialogs_(dialogs) {
   progress_ = label({}, "question", this);
   heading()->addWidget(progress_);
   only_now_ = new QPushButton(tr("Only what is ready"), this);
@@ -263,6 +263,17 @@ std::size_t InstallPage::chosen() const {
   return first;
 }
 
+bool InstallPage::go_to_place(const QString& place) {
+  if (!place.startsWith(QLatin1String("step:"))) return StagePage::go_to_place(place);
+  const std::string key = place.mid(5).toStdString();
+  for (std::size_t i = 0; i < view_.steps.size(); ++i)
+    if (view_.steps[i].step.key == key) {
+      choose(i);
+      return true;
+    }
+  return false;
+}
+
 void InstallPage::choose(std::size_t step) {
   if (step >= view_.steps.size()) return;
   chosen_key_ = view_.steps[step].step.key;
@@ -310,7 +321,7 @@ void InstallPage::build(const InstallView& view) {
     if (place != s.step.place)
       list->addWidget(label(words_of(words_of_value(s.step.place)), "heading", inner));
     place = s.step.place;
-    cards_.push_back(new StepCard(session_, s.step, inner));
+    cards_.push_back(new StepCard(session_, dialogs_, s.step, inner));
     connect(cards_.back(), &StepCard::touched, this, [this, k = s.step.key] {
       if (chosen_key_ == k) return;
       chosen_key_ = k;

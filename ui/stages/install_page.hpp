@@ -48,6 +48,8 @@ class InstallPage : public StagePage {
   InstallPage(Session& session, Dialogs& dialogs, QWidget* parent = nullptr);
   /// Where the job stands, over the way of the work.
   void show_resume(bool on);
+  /// "step:rod.clearance".
+  bool go_to_place(const QString& place) override;
   /// By its place in the order; the track, the list and the reasons follow.
   void choose(std::size_t step);
   [[nodiscard]] PictureView* track() const { return track_; }
@@ -79,6 +81,7 @@ class InstallPage : public StagePage {
   QLabel* resume_;
   QPushButton* counted_;
   TakenOffBox* taken_;
+  Dialogs& dialogs_;
 };
 
 }  // namespace yoke

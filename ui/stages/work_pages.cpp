@@ -128,4 +128,11 @@ BleedPage::BleedPage(Session& session, QWidget* parent)
        {"wiped", tr("Dry or wet"), [&session](QWidget* p) { return new WipeFace(session, p); }}});
 }
 
+bool BleedPage::go_to_place(const QString& place) {
+  if (!place.startsWith(QLatin1String("nipple:"))) return StagePage::go_to_place(place);
+  show_face("coach");
+  coach()->go_to(place.mid(7).toStdString());
+  return true;
+}
+
 }  // namespace yoke
