@@ -14,7 +14,8 @@ namespace yoke {
 namespace {
 
 constexpr const char* kJobName = "job.yoke";
-constexpr std::string_view kFolder = "pictures/";
+constexpr std::string_view kPictures = "pictures/";
+constexpr std::string_view kRecordings = "recordings/";
 
 struct Close {
   void operator()(zip_t* z) const { zip_discard(z); }
@@ -72,10 +73,40 @@ bool plain_name(const std::string& name) {
          });
 }
 
+namespace {
+
+/// Puts files into a folder of the pack; the name of one that is not there is told.
+bool add_all(zip_t* zip, std::string_view folder, const std::vector<PackedPicture>& files,
+             std::string& missing) {
+  bool ok = true;
+  std::error_code ignored;
+  for (const PackedPicture& p : files) {
+    if (!plain_name(p.name) || !std::filesystem::is_regular_file(p.from, ignored)) {
+      missing = p.name;
+      return false;
+    }
+    ok = ok && add(zip, std::string(folder) + p.name, zip_source_file(zip, p.from.c_str(), 0, -1));
+  }
+  return ok;
+}
+
+/// The name in one of the folders, where it is a plain one.
+std::string name_in(std::string_view folder, const std::string& entry) {
+  if (!entry.starts_with(folder)) return {};
+  std::string name = entry.substr(folder.size());
+  return plain_name(name) ? name : std::string();
+}
+
+}  // namespace
+
 Expected<bool> write_pack(const std::filesystem::path& pack, const std::string& job,
-                          const std::vector<PackedPicture>& pictures) {
+                          const std::vector<PackedPicture>& pictures,
+                          const std::vector<PackedPicture>& recordings) {
   if (pictures.size() > kMostPackPictures)
     return wrong(pack, say("More than {} pictures", kMostPackPictures), "Take some off the job");
+  if (recordings.size() > kMostPackRecordings)
+    return wrong(pack, say("More than {} recordings", kMostPackRecordings),
+                 "Take some off the job");
   const std::filesystem::path beside =
       pack.parent_path() / name_with(pack.filename().string(), ".new");
   std::error_code ignored;
@@ -84,12 +115,14 @@ Expected<bool> write_pack(const std::filesystem::path& pack, const std::string& 
   if (!zip)
     return wrong(pack, "The pack cannot be written there", "Choose another folder, or make room");
   bool ok = add(zip.get(), kJobName, zip_source_buffer(zip.get(), job.data(), job.size(), 0));
-  for (const PackedPicture& p : pictures) {
-    if (!plain_name(p.name) || !std::filesystem::is_regular_file(p.from, ignored))
-      return wrong(pack, say("The photo {} is not beside the job any more", p.name),
-                   "Put it back, or take it off the job");
-    ok = ok && add(zip.get(), std::string(kFolder) + p.name,
-                   zip_source_file(zip.get(), p.from.c_str(), 0, -1));
+  std::string missing;
+  ok = ok && add_all(zip.get(), kPictures, pictures, missing) &&
+       add_all(zip.get(), kRecordings, recordings, missing);
+  if (!missing.empty()) {
+    zip.reset();
+    std::filesystem::remove(beside, ignored);
+    return wrong(pack, say("{} is not beside the job any more", missing),
+                 "Put it back, or take it off the job");
   }
   if (!ok || zip_close(zip.get()) != 0) {
     zip.reset();
@@ -116,7 +149,8 @@ Expected<UnpackedJob> read_pack(const std::filesystem::path& pack, std::size_t m
   const Zip zip(zip_open(pack.c_str(), ZIP_RDONLY | ZIP_CHECKCONS, nullptr));
   if (!zip) return wrong(pack, "This is not a pack, or it is broken", "Choose a .yokepack file");
   const auto entries = zip_get_num_entries(zip.get(), 0);
-  if (entries < 0 || static_cast<std::size_t>(entries) > 2 * kMostPackPictures)
+  if (entries < 0 ||
+      static_cast<std::size_t>(entries) > 2 * (kMostPackPictures + kMostPackRecordings))
     return wrong(pack, "The pack holds too many files", "Ask for it anew");
   UnpackedJob out;
   bool job = false;
@@ -125,8 +159,9 @@ Expected<UnpackedJob> read_pack(const std::filesystem::path& pack, std::size_t m
     const char* const raw = zip_get_name(zip.get(), i, ZIP_FL_ENC_GUESS);
     const std::string name = raw ? raw : "";
     const bool is_job = name == kJobName;
-    const bool picture = name.starts_with(kFolder) && plain_name(name.substr(kFolder.size()));
-    if ((!is_job && !picture) || (is_job && job)) {
+    const std::string picture = name_in(kPictures, name);
+    const std::string recording = name_in(kRecordings, name);
+    if ((!is_job && picture.empty() && recording.empty()) || (is_job && job)) {
       out.left_out.push_back(name.substr(0, 100));
       continue;
     }
@@ -137,8 +172,10 @@ Expected<UnpackedJob> read_pack(const std::filesystem::path& pack, std::size_t m
     if (is_job) {
       out.job = std::move(*bytes);
       job = true;
+    } else if (!picture.empty()) {
+      out.pictures.emplace_back(picture, std::move(*bytes));
     } else {
-      out.pictures.emplace_back(name.substr(kFolder.size()), std::move(*bytes));
+      out.recordings.emplace_back(recording, std::move(*bytes));
     }
   }
   if (!job) return wrong(pack, "There is no job in it", "Choose a .yokepack file of this program");

@@ -1,4 +1,5 @@
-// A job and its pictures in one file (.yokepack, a plain ZIP): `job.yoke` and `pictures/NAME`.
+// A job with its pictures and recorded presses in one file (.yokepack, a plain ZIP): `job.yoke`,
+// `pictures/NAME` and `recordings/NAME`.
 // A pack from a stranger is hostile: no name leads out of the folder, every size is bounded before
 // it is read, what is not known is left out and told.
 #pragma once
@@ -13,6 +14,7 @@
 namespace yoke {
 
 inline constexpr std::size_t kMostPackPictures = 400;
+inline constexpr std::size_t kMostPackRecordings = 400;
 inline constexpr std::size_t kMostPictureBytes = 40u << 20;
 inline constexpr std::size_t kMostPackBytes = 1u << 30;  ///< unpacked, all together
 
@@ -22,12 +24,14 @@ struct PackedPicture {
 };
 /// Writes a pack whole or not at all: beside, then renamed. The job is its file's own bytes.
 [[nodiscard]] Expected<bool> write_pack(const std::filesystem::path& pack, const std::string& job,
-                                        const std::vector<PackedPicture>& pictures);
+                                        const std::vector<PackedPicture>& pictures,
+                                        const std::vector<PackedPicture>& recordings = {});
 
 struct UnpackedJob {
   std::string job;  ///< bytes of the job file, not looked at
   std::vector<std::pair<std::string, std::string>> pictures;  ///< name and bytes
-  std::vector<std::string> left_out;                          ///< what was no picture of a job
+  std::vector<std::pair<std::string, std::string>> recordings;
+  std::vector<std::string> left_out;  ///< what was no picture of a job
 };
 /// Reads a whole pack into memory; nothing is written. `most` bounds all of it together.
 [[nodiscard]] Expected<UnpackedJob> read_pack(const std::filesystem::path& pack,

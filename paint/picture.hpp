@@ -41,7 +41,7 @@ struct Picture {
   QSizeF size;
   std::vector<Layer> layers;
   std::vector<Spot> spots;
-  QStringList said;  ///< what a screen reader says: every painted value in words
+  QStringList said;     ///< what a screen reader says: every painted value in words
   bool covers = false;  ///< the first layer paints every point: no ground is needed under it
   /// The first layers that look the same as long as the key does: a view lays them down once. All
   /// other layers stay within `moving`, where it is given.

@@ -212,12 +212,12 @@ std::vector<Message> air_left_words(const Job& job) {
                                  amount(last.air_m3()->value, Kind::volume, 1),
                                  amount(last.air_m3()->uncertainty, Kind::volume, 1))};
   if (const auto& first = last.at(Unknown::air_first); first && last.air_second)
-    words.push_back(say("At outlet 1: {} ± {}; at outlet 2: {} ± {}, the air taken to stand behind "
-                        "the clamp",
-                        amount(first->value, Kind::volume, 1),
-                        amount(first->uncertainty, Kind::volume, 1),
-                        amount(last.air_second->value, Kind::volume, 1),
-                        amount(last.air_second->uncertainty, Kind::volume, 1)));
+    words.push_back(
+        say("At outlet 1: {} ± {}; at outlet 2: {} ± {}, the air taken to stand behind "
+            "the clamp",
+            amount(first->value, Kind::volume, 1), amount(first->uncertainty, Kind::volume, 1),
+            amount(last.air_second->value, Kind::volume, 1),
+            amount(last.air_second->uncertainty, Kind::volume, 1)));
   else if (has_two_circuits(job, As::plan))
     words.emplace_back(
         "Both circuits together: which of them it is, no press on both can tell. Clamp the hoses "

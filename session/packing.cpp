@@ -8,7 +8,9 @@
 
 #include "files/json_job.hpp"
 #include "files/pack.hpp"
+#include "files/recording.hpp"
 #include "session/job_pictures.hpp"
+#include "session/live_edits.hpp"
 
 namespace yoke {
 
@@ -34,7 +36,8 @@ QString free_path(const QString& pack, const QString& folder) {
   for (int n = 1; n < 10000; ++n) {
     const QString name = n == 1 ? base : QStringLiteral("%1-%2").arg(base).arg(n);
     if (!QFileInfo::exists(name + QStringLiteral(".yoke")) &&
-        !QFileInfo::exists(name + QStringLiteral(".pictures")))
+        !QFileInfo::exists(name + QStringLiteral(".pictures")) &&
+        !QFileInfo::exists(name + QStringLiteral(".recordings")))
       return name + QStringLiteral(".yoke");
   }
   return {};
@@ -46,7 +49,11 @@ Expected<bool> pack_job(const QString& pack, const Job& job, const QString& job_
   std::vector<PackedPicture> pictures;
   for (const std::string& name : picture_names(job))
     pictures.push_back({name, picture_path(job_path, QString::fromStdString(name)).toStdString()});
-  return write_pack(pack.toStdString(), write_job(job), pictures);
+  std::vector<PackedPicture> recordings;
+  for (const Recording& r : job.recordings)
+    if (const QString at = recording_path(job_path, QString::fromStdString(r.file)); !at.isEmpty())
+      recordings.push_back({r.file, at.toStdString()});
+  return write_pack(pack.toStdString(), write_job(job), pictures, recordings);
 }
 
 Expected<UnpackedFiles> unpack_job(const QString& pack, const QString& folder) {
@@ -66,12 +73,26 @@ Expected<UnpackedFiles> unpack_job(const QString& pack, const QString& folder) {
     }
     ok = ok && QDir().mkpath(QFileInfo(to).absolutePath()) && write_bytes(to, bytes);
   }
+  for (const auto& [name, bytes] : read->recordings) {
+    const QString to = recording_path(out.job_path, QString::fromStdString(name));
+    if (to.isEmpty()) {
+      out.left_out << QString::fromStdString(name);
+      continue;
+    }
+    ok = ok && QDir().mkpath(QFileInfo(to).absolutePath()) && write_bytes(to, bytes);
+    // What is no recording is told, and not kept.
+    if (ok && !load_trace(to.toStdString())) {
+      QFile::remove(to);
+      out.left_out << QString::fromStdString(name);
+    }
+  }
   // The job last: where it stands its pictures stand.
   if (ok && write_bytes(out.job_path, read->job)) return out;
   if (!out.job_path.isEmpty())
-    QDir(QFileInfo(out.job_path).absolutePath() + QLatin1Char('/') +
-         QFileInfo(out.job_path).completeBaseName() + QStringLiteral(".pictures"))
-        .removeRecursively();
+    for (const char* ending : {".pictures", ".recordings"})
+      QDir(QFileInfo(out.job_path).absolutePath() + QLatin1Char('/') +
+           QFileInfo(out.job_path).completeBaseName() + QString::fromLatin1(ending))
+          .removeRecursively();
   return fail({"pack", QFileInfo(pack).fileName().toStdString(), "",
                "The pack could not be unpacked there", "Choose another folder, or make room"});
 }

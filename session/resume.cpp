@@ -5,6 +5,7 @@
 
 #include "plumbing/joints.hpp"
 #include "proving/gates.hpp"
+#include "road/due.hpp"
 #include "session/session.hpp"
 #include "session/stage_views.hpp"
 #include "work/parts_gate.hpp"
@@ -43,6 +44,26 @@ void say_fluid(const InstallView& work, std::string_view today, Resume& r) {
                 : say("Fluid was filled on {}, {} days ago: what is left in that "
                       "bottle is good for a year from its opening",
                       s.date, *age));
+}
+
+/// Open points with their age, and what falls due soon or is past.
+void say_open(const Job& job, std::string_view today, Resume& r) {
+  constexpr int kSoon = 30;
+  long points = 0;
+  int oldest = 0;
+  std::vector<Message> due;
+  for (const DueThing& d : due_things(job, today)) {
+    if (d.kind == DueKind::point) {
+      ++points;
+      oldest = std::max(oldest, -d.days.value_or(0));
+    } else if (d.days && *d.days <= kSoon && d.kind != DueKind::part) {
+      due.push_back(say("{} {}", d.day, d.what));
+    }
+  }
+  if (points > 0)
+    r.lines.push_back(plural(points, "{} open point, for {} days",
+                             "{} open points, the oldest for {} days", {oldest}));
+  if (!due.empty()) r.lines.push_back(say("Due: {}", joined(due, " · ")));
 }
 
 void say_next(const InstallView& work, Resume& r) {
@@ -102,8 +123,10 @@ Resume resume_of(const Session& session, std::string_view today) {
       r.lines.push_back(p.promised.empty()
                             ? say("Not here yet: {}", p.name)
                             : say("Not here yet: {}, promised for {}", p.name, p.promised));
+  say_open(job, today, r);
   say_next(work, r);
-  r.lines.push_back("If something was moved meanwhile, untick the step that it undoes");
+  r.lines.push_back(
+      "If something was moved meanwhile, write it into the logbook: its step opens again");
   return r;
 }
 

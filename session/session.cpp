@@ -7,6 +7,8 @@
 #include "document/param/arms.hpp"
 #include "document/param/bores.hpp"
 #include "document/param/master.hpp"
+#include "logbook/log.hpp"
+#include "session/stage_views.hpp"
 #include "session/texts.hpp"
 
 namespace yoke {
@@ -22,6 +24,7 @@ std::size_t bytes_of(const Job& job) {
   n += (job.readings.size() + job.before.size()) * sizeof(Reading);
   n += job.boxes.size() * sizeof(Box) + job.parts.size() * sizeof(PartInHand);
   n += job.candidates.size() * sizeof(Candidate);
+  n += (job.events.size() + job.points.size()) * sizeof(Event);
   n += (job.steps.size() + job.gates.size() + job.bleeding.size()) * 512;
   return n;
 }
@@ -82,6 +85,9 @@ Expected<bool> Session::edit(const QString& name, const std::function<void(Job&)
     emit refused(error_text(*e, style()));
     return fail(std::move(*e));
   }
+  // What fn itself wrote into the logbook, or took over with it, is not written twice.
+  if (next->events.size() == job_->events.size())
+    log_events(*next, events_between(*job_, *next, wall_clock()), saved_->events.size());
   const bool joins = !merge.isEmpty() && !undo_.empty() && undo_.back().merge == merge;
   if (joins)
     undo_.back().name = name;
@@ -144,8 +150,18 @@ void Session::undo() {
   undo_bytes_ -= bytes_of(*step.job);
   undo_.pop_back();
   redo_.push_back({step.name, {}, job_});
-  job_ = std::move(step.job);
+  job_ = written_on(std::move(step.job), step.name);
   announce();
+}
+
+/// Lines that the file holds stay when an edit is undone: the book is never torn.
+std::shared_ptr<const Job> Session::written_on(std::shared_ptr<const Job> job,
+                                               const QString& what) const {
+  const std::size_t written = saved_->events.size();
+  if (job->events.size() >= std::min(written, job_->events.size())) return job;
+  auto kept = std::make_shared<Job>(*job);
+  log_undone(*kept, *job_, written, what.toStdString(), wall_clock());
+  return kept;
 }
 
 void Session::redo() {
@@ -153,7 +169,7 @@ void Session::redo() {
   Undo step = std::move(redo_.back());
   redo_.pop_back();
   keep_for_undo({step.name, {}, job_});
-  job_ = std::move(step.job);
+  job_ = written_on(std::move(step.job), tr("done again: %1").arg(step.name));
   announce();
 }
 

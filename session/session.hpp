@@ -127,6 +127,8 @@ class Session : public QObject {
     std::shared_ptr<const Job> job;  ///< shared with what was shown then: nothing is copied
   };
   void keep_for_undo(Undo step);
+  [[nodiscard]] std::shared_ptr<const Job> written_on(std::shared_ptr<const Job> job,
+                                                      const QString& what) const;
   void customEvent(QEvent* e) override;
   void judge_later();
   void tell();

@@ -22,6 +22,7 @@ enum class TargetJob;
 }
 
 class HelpWindow;
+class TablesWindow;
 
 // Below these a window is small, and gives what frames the work to the work.
 inline constexpr int kLowWindow = 720;
@@ -47,6 +48,8 @@ class MainWindow : public QMainWindow {
   [[nodiscard]] bool at_bench() const;
   /// Goes to a value's field, wherever it is; false when no face has one for it.
   bool go_to(As which, Param param);
+  /// Where a face of another stage leads: "step:rod.clearance", "nipple:fl", "value:master.bore".
+  void lead_to(Stage stage, const QString& place);
   [[nodiscard]] HelpWindow* help() const { return help_; }
   [[nodiscard]] Stage stage() const { return stage_; }
   /// Opens a file and says what went wrong when it cannot; unsaved work of it is offered. True when
@@ -84,6 +87,8 @@ class MainWindow : public QMainWindow {
   /// Asks where to, unpacks and opens.
   bool open_pack(const QString& pack);
   void save_pack();
+  /// A copy that may be given away: no names, no photos, no places.
+  void save_without_names();
   /// Saves by `how`, asked once more whether a read-only file may be replaced.
   bool save_by(const std::function<Expected<bool>(bool into_read_only)>& how);
   bool may_leave();
@@ -104,6 +109,7 @@ class MainWindow : public QMainWindow {
   void find_action();
   void find_value();
   void show_help();
+  void show_tables();
 
   /// A job pulled by hand is spoken of as such: what was made before is made anew.
   void speak_of_job();
@@ -122,7 +128,8 @@ class MainWindow : public QMainWindow {
   void show_band();
   void begin_job(choice::TargetJob kind);
   void practise(const QString& resource);
-  QStackedWidget* whole_;       ///< the work, or the first page
+  QStackedWidget* whole_;  ///< the work, or the first page
+  TablesWindow* tables_ = nullptr;
   HelpWindow* help_ = nullptr;  ///< made when it is first asked for
   BenchMode* bench_ = nullptr;  ///< likewise
   BeginPage* begin_ = nullptr;  ///< made when it is first shown

@@ -5,6 +5,8 @@
 #include <QLocale>
 #include <QSettings>
 
+#include "files/versions.hpp"
+#include "logbook/anonymous.hpp"
 #include "session/differences.hpp"
 #include "session/job_pictures.hpp"
 #include "session/live_edits.hpp"
@@ -68,6 +70,17 @@ void MainWindow::save_pack() {
     dialogs_.tell(this, tr("Packed: %1").arg(QFileInfo(to).fileName()));
 }
 
+void MainWindow::save_without_names() {
+  const QString to =
+      save_target(dialogs_, this, tr("A copy without names, photos and places"),
+                  QStringLiteral("job.yoke"), tr("Jobs (*.yoke)"), {QStringLiteral(".yoke")});
+  if (to.isEmpty()) return;
+  if (to == session_.path())
+    return dialogs_.tell(this, tr("That is the job itself: choose another name"));
+  if (const auto ok = save_job(to.toStdString(), without_names(session_.job())); !ok)
+    dialogs_.tell(this, error_text(ok.error(), session_.style()));
+}
+
 bool MainWindow::save_by(const std::function<Expected<bool>(bool)>& how) {
   auto ok = how(false);
   if (!ok && ok.error().field == kReadOnlyField &&
@@ -102,10 +115,14 @@ bool MainWindow::save_as() {
     dialogs_.tell(this,
                   tr("The job is saved; photos that could not be copied beside it: %1").arg(left));
   if (const int left =
-          was.isEmpty() ? 0 : carry_recordings(was, session_.path(), session_.job());
+          was.isEmpty() ? 0 : carry_versions(was.toStdString(), session_.path().toStdString());
       left > 0)
-    dialogs_.tell(
-        this, tr("The job is saved; recorded presses that could not be copied: %1").arg(left));
+    dialogs_.tell(this,
+                  tr("The job is saved; kept versions that could not be copied: %1").arg(left));
+  if (const int left = was.isEmpty() ? 0 : carry_recordings(was, session_.path(), session_.job());
+      left > 0)
+    dialogs_.tell(this,
+                  tr("The job is saved; recorded presses that could not be copied: %1").arg(left));
   return true;
 }
 

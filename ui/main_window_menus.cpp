@@ -15,6 +15,7 @@
 #include "ui/main_window.hpp"
 #include "ui/plain.hpp"
 #include "ui/preferences.hpp"
+#include "ui/tables_window.hpp"
 
 namespace yoke {
 
@@ -52,6 +53,8 @@ void MainWindow::build_menus() {
   add(job, "save_as", tr("Save &as…"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_S),
       [this] { save_as(); });
   add(job, "pack", tr("Pac&k job and photos…"), QKeySequence(), [this] { save_pack(); });
+  add(job, "nameless", tr("Copy without &names…"), QKeySequence(),
+      [this] { save_without_names(); });
   add(job, "unsaved", tr("&Unsaved work left behind…"), QKeySequence(), [this] { offer_again(); });
   job->addSeparator();
   const auto record = [this] { return static_cast<RecordPage*>(page(Stage::record)); };
@@ -147,11 +150,19 @@ void MainWindow::build_menus() {
     set_units(static_cast<UnitStyle>((static_cast<int>(session_.style().units) + 1) % 3));
   });
   auto* help = menuBar()->addMenu(tr("&Help"));
+  add(help, "tables", tr("&Tables for the bench"), QKeySequence(Qt::CTRL | Qt::Key_T),
+      [this] { show_tables(); });
   add(help, "help", tr("&Help for what is shown"), QKeySequence::HelpContents,
       [this] { show_help(); });
   add(help, "about", tr("&About Yoke Step"), QKeySequence(), [this] { about_yoke_step(this); });
   menuBar()->setCornerWidget(status_);
   refresh_recent();
+}
+
+void MainWindow::show_tables() {
+  if (!tables_) tables_ = new TablesWindow(this);
+  tables_->show();
+  tables_->raise();
 }
 
 void MainWindow::change_preferences() {

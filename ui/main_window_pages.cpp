@@ -47,10 +47,20 @@ void MainWindow::stand_in() {
   prove->live()->stand_in(QStringLiteral("hidden"));
 }
 
+void MainWindow::lead_to(Stage stage, const QString& place) {
+  if (place.startsWith(QLatin1String("value:"))) {
+    if (const auto p = find_param(place.mid(6).toStdString())) (void)go_to(As::plan, *p);
+    return;
+  }
+  show_stage(stage);
+  (void)page(stage)->go_to_place(place);
+}
+
 StagePage* MainWindow::page(Stage stage) {
   StagePage*& page = pages_[static_cast<std::size_t>(stage)];
   if (!page) {
     page = make_page(stage);
+    connect(page, &StagePage::wanted, this, &MainWindow::lead_to);
     stack_->addWidget(page);
   }
   return page;

@@ -65,8 +65,8 @@ ReadingsBox::ReadingsBox(Session& session, std::vector<Reading> Job::*list, cons
   second_->setToolTip(
       plain_tip(tr("Clearances are taken up then: it tells them from slack and air")));
   clamped_ = new QComboBox(this);
-  clamped_->addItems({tr("hoses free"), tr("hoses clamped"), tr("outlet 1 clamped"),
-                      tr("outlet 2 clamped")});
+  clamped_->addItems(
+      {tr("hoses free"), tr("hoses clamped"), tr("outlet 1 clamped"), tr("outlet 2 clamped")});
   clamped_->setAccessibleName(tr("Hoses clamped off"));
   clamped_->setToolTip(plain_tip(tr("With clamps made for hoses, never on braided ones")));
   auto* add = new QPushButton(tr("Add"), this);
@@ -103,15 +103,15 @@ ReadingsBox::ReadingsBox(Session& session, std::vector<Reading> Job::*list, cons
 }
 
 void ReadingsBox::add_reading() {
-  const auto r = typed_reading({.force = force_->text().toStdString(),
-                                .travel = travel_->text().toStdString(),
-                                .gauge = gauge_->text().toStdString(),
-                                .assist_alive = assist_->isChecked(),
-                                .second_apply = second_->isChecked(),
-                                .hoses_clamped = clamped_->currentIndex() > 0,
-                                .clamped = static_cast<ClampedHoses>(
-                                    std::max(0, clamped_->currentIndex() - 1))},
-                               session_.style());
+  const auto r = typed_reading(
+      {.force = force_->text().toStdString(),
+       .travel = travel_->text().toStdString(),
+       .gauge = gauge_->text().toStdString(),
+       .assist_alive = assist_->isChecked(),
+       .second_apply = second_->isChecked(),
+       .hoses_clamped = clamped_->currentIndex() > 0,
+       .clamped = static_cast<ClampedHoses>(std::max(0, clamped_->currentIndex() - 1))},
+      session_.style());
   refuse(r ? QString() : error_text(r.error(), session_.style()));
   if (!r) return;
   const auto ok = session_.edit(tr("reading %1 at %2").arg(force_->text(), travel_->text()),

@@ -70,14 +70,22 @@ TEST_CASE("a pack gives back the very bytes of the job and of its pictures") {
   CHECK(got->pictures[0] == std::pair(std::string("clip.jpg"), noise));
   CHECK(got->pictures[1] == std::pair(std::string("Bolzen-ä.png"), std::string("small")));
   CHECK(got->left_out.empty());
+  // A recorded press travels with it, in a folder of its own.
+  put(f.at / "press.gz", noise);
+  REQUIRE(write_pack(pack, job, {{"clip.jpg", f.at / "clip.jpg"}},
+                     {{"press-1.line.gz", f.at / "press.gz"}}));
+  REQUIRE(read_pack(pack)->recordings.size() == 1);
+  CHECK(read_pack(pack)->recordings[0] == std::pair(std::string("press-1.line.gz"), noise));
+  CHECK_FALSE(write_pack(pack, job, {}, {{"../out.gz", f.at / "press.gz"}}));
+  CHECK(read_pack(pack)->recordings.size() == 1);
   // Written again over the old one; nothing is left beside it.
   REQUIRE(write_pack(pack, job, {}));
   CHECK(read_pack(pack)->pictures.empty());
-  CHECK(files_below(f.at) == 3);
+  CHECK(files_below(f.at) == 4);
   // A picture that is gone: no half pack takes the place of a whole one.
   CHECK_FALSE(write_pack(pack, job, {{"gone.jpg", f.at / "gone.jpg"}}));
   CHECK(read_pack(pack)->job == job);
-  CHECK(files_below(f.at) == 3);
+  CHECK(files_below(f.at) == 4);
 }
 
 TEST_CASE("a pack from a stranger leads nowhere and is bounded before it is read") {
@@ -92,6 +100,8 @@ TEST_CASE("a pack from a stranger leads nowhere and is bounded before it is read
                 {"pictures/x/../../../y.png", "j"},
                 {"pictures/a\\b", "e"},
                 {"pictures/C:x", "f"},
+                {"recordings/../up.gz", "k"},
+                {"recordings/.x", "l"},
                 {"pictures/", ""},
                 {"notes.txt", "g"},
                 {"pictures/ok.png", "h"}});
@@ -100,7 +110,8 @@ TEST_CASE("a pack from a stranger leads nowhere and is bounded before it is read
   CHECK(got->job == "{}");
   REQUIRE(got->pictures.size() == 1);
   CHECK(got->pictures[0].first == "ok.png");
-  CHECK(got->left_out.size() == 10);
+  CHECK(got->left_out.size() == 12);
+  CHECK(got->recordings.empty());
   // 300 MB of zeros pack into 300 kB.
   zip_of(pack, {{"job.yoke", "{}"}, {"pictures/bomb.png", std::string(300u << 20, '\0')}});
   CHECK(fs::file_size(pack) < (1u << 20));
@@ -119,7 +130,7 @@ TEST_CASE("a pack from a stranger leads nowhere and is bounded before it is read
   zip_of(pack, {{"pictures/ok.png", "h"}});
   CHECK_FALSE(read_pack(pack));
   many.resize(1);
-  for (int i = 0; i < 2000; ++i) many.emplace_back("pictures/" + std::to_string(i), "x");
+  for (int i = 0; i < 4000; ++i) many.emplace_back("pictures/" + std::to_string(i), "x");
   zip_of(pack, many);
   CHECK_FALSE(read_pack(pack));
   put(pack, "PK no zip");

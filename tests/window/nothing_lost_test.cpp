@@ -108,12 +108,13 @@ TEST_CASE("the folder list shows a file as soon as it is saved") {
   Bench b;
   REQUIRE(b.window->open_path(demo(b.dir)));
   b.stage(Stage::record);
-  auto* jobs = b.window->page(Stage::record)->findChild<QTableWidget*>();
-  REQUIRE(jobs);
-  CHECK(jobs->rowCount() == 1);
+  b.window->page(Stage::record)->show_face("folder");
+  auto* folder = b.page<RecordPage>(Stage::record)->folder();
+  auto* jobs = folder->jobs();
+  CHECK(QTest::qWaitFor([&] { return jobs->rowCount() == 1; }, 5000));
   b.next_file = b.dir.filePath("second");
   b.window->action("save_as")->trigger();
-  CHECK(jobs->rowCount() == 2);
+  CHECK(QTest::qWaitFor([&] { return jobs->rowCount() == 2; }, 5000));
   // One that something else puts there, and takes away again.
   REQUIRE(QFile::copy(b.dir.filePath("second.yoke"), b.dir.filePath("third.yoke")));
   CHECK(QTest::qWaitFor([&] { return jobs->rowCount() == 3; }, 5000));

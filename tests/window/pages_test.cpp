@@ -94,9 +94,10 @@ TEST_CASE("the folder lists jobs, and the chosen one opens") {
   REQUIRE(b.window->open_path(demo(b.dir)));
   b.stage(Stage::record);
   auto* record = b.window->page(Stage::record);
-  auto* jobs = record->findChild<QTableWidget*>();
-  REQUIRE(jobs->rowCount() == 2);
-  CHECK(jobs->item(1, 1)->text() == "pickup-two-bores.yoke");
+  record->show_face("folder");
+  auto* jobs = b.page<RecordPage>(Stage::record)->folder()->jobs();
+  REQUIRE(QTest::qWaitFor([&] { return jobs->rowCount() == 2; }, 5000));
+  CHECK(jobs->item(1, 0)->toolTip().contains("pickup-two-bores.yoke"));
   jobs->selectRow(1);
   QTest::mouseClick(button(record, "Open the chosen job"), Qt::LeftButton);
   CHECK(b.session.job().title == "Pick-up: only two bores are known");

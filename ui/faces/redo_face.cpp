@@ -1,6 +1,7 @@
 #include "ui/faces/redo_face.hpp"
 
 #include <QHBoxLayout>
+#include <QScrollArea>
 
 #include "paint/redo_picture.hpp"
 #include "session/curves.hpp"
@@ -22,9 +23,9 @@ RedoFace::RedoFace(Session& session, QWidget* parent) : Face(parent), session_(s
   cards_->set_walkable();
   connect(cards_, &PictureView::spot_clicked, this,
           [this](const QString& id) { follow(static_cast<std::size_t>(id.mid(5).toInt())); });
-  auto* area = moved_area(cards_, this);
-  area->setMinimumWidth(330);
-  row->addWidget(area, 6);
+  area_ = moved_area(cards_, this);
+  area_->setMinimumWidth(330);
+  row->addWidget(area_, 6);
 }
 
 void RedoFace::follow(std::size_t at) {
@@ -38,6 +39,13 @@ void RedoFace::follow(std::size_t at) {
   else if (r.look)
     place = QStringLiteral("value:") + q(info(*r.look).id);
   emit wanted(r.stage, place);
+}
+
+/// The cards' ground fills what is there, however few they are.
+void RedoFace::resizeEvent(QResizeEvent* e) {
+  Face::resizeEvent(e);
+  cards_->setMinimumHeight(std::max(0, area_->height() - 4));
+  cards_->renew();
 }
 
 void RedoFace::refresh() {

@@ -22,7 +22,11 @@ class RedoFace : public Face {
   /// Goes to where one of them is done.
   void follow(std::size_t at);
 
+ protected:
+  void resizeEvent(QResizeEvent* e) override;
+
  private:
+  QScrollArea* area_;
   Session& session_;
   std::vector<Redo> list_;
   QString instead_;

@@ -240,6 +240,11 @@ InstallPage::InstallPage(Session& session, Dialogs& dialogs, QWidget* parent)
   taken_ = new TakenOffBox(session_, dialogs, both);
   taken_->hide();
   column->addWidget(resume_);
+  moved_ = new QPushButton(tr("Something was moved…"), both);
+  moved_->hide();
+  connect(moved_, &QPushButton::clicked, this,
+          [this] { emit wanted(Stage::record, QStringLiteral("moved")); });
+  column->addWidget(moved_);
   column->addWidget(taken_);
   column->addWidget(reasons_, 1);
   side->setWidget(both);
@@ -339,6 +344,7 @@ void InstallPage::show_resume(bool on) {
 
 void InstallPage::write_resume() {
   resume_->setVisible(stands_->isChecked());
+  moved_->setVisible(stands_->isChecked());
   if (!stands_->isChecked()) return;
   QStringList lines;
   for (const Message& m :

@@ -54,6 +54,7 @@ class InstallPage : public StagePage {
   void choose(std::size_t step);
   [[nodiscard]] PictureView* track() const { return track_; }
   [[nodiscard]] StepReasons* reasons() const { return reasons_; }
+  [[nodiscard]] QPushButton* moved() const { return moved_; }
   [[nodiscard]] TakenOffBox* taken() const { return taken_; }
 
  protected:
@@ -79,6 +80,7 @@ class InstallPage : public StagePage {
   QPushButton* paper_;
   QPushButton* stands_;
   QLabel* resume_;
+  QPushButton* moved_;
   QPushButton* counted_;
   TakenOffBox* taken_;
   Dialogs& dialogs_;

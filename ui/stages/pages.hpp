@@ -18,16 +18,22 @@
 #include "ui/drawn_face.hpp"
 #include "ui/faces/coach_face.hpp"
 #include "ui/faces/dimensions_face.hpp"
+#include "ui/faces/folder_face.hpp"
 #include "ui/faces/length_face.hpp"
 #include "ui/faces/live_face.hpp"
+#include "ui/faces/log_face.hpp"
 #include "ui/faces/map_face.hpp"
+#include "ui/faces/open_face.hpp"
 #include "ui/faces/outlets_face.hpp"
 #include "ui/faces/pattern_face.hpp"
 #include "ui/faces/press_face.hpp"
 #include "ui/faces/purge_face.hpp"
 #include "ui/faces/readings_face.hpp"
+#include "ui/faces/redo_face.hpp"
 #include "ui/faces/road_face.hpp"
+#include "ui/faces/sheet_face.hpp"
 #include "ui/faces/tubes_face.hpp"
+#include "ui/faces/versions_face.hpp"
 #include "ui/faces/way_face.hpp"
 #include "ui/faces/wipe_face.hpp"
 #include "ui/faces/wrong_face.hpp"
@@ -122,6 +128,8 @@ class BleedPage : public StagePage {
   Q_OBJECT
  public:
   BleedPage(Session& session, QWidget* parent = nullptr);
+  /// "nipple:fl".
+  bool go_to_place(const QString& place) override;
   [[nodiscard]] CoachFace* coach() { return face_as<CoachFace>("coach"); }
   [[nodiscard]] WayFace* way() { return face_as<WayFace>("way"); }
   [[nodiscard]] DrawnFace* pedal() { return face_as<DrawnFace>("pedal"); }
@@ -136,6 +144,7 @@ class ProvePage : public StagePage {
   ProvePage(Session& session, Dialogs& dialogs, QWidget* parent = nullptr);
   [[nodiscard]] LiveFace* live() { return face_as<LiveFace>("live"); }
   [[nodiscard]] RoadFace* road() { return face_as<RoadFace>("road"); }
+  [[nodiscard]] RedoFace* redo() { return face_as<RedoFace>("redo"); }
   [[nodiscard]] PressFace* presses() { return static_cast<PressFace*>(face_of("press")); }
   [[nodiscard]] ReadingsFace* readings() { return static_cast<ReadingsFace*>(face_of("readings")); }
   [[nodiscard]] QLineEdit* force() { return readings()->force(); }
@@ -144,64 +153,24 @@ class ProvePage : public StagePage {
   [[nodiscard]] GatesBox* gates() { return readings()->gates(); }
 };
 
-/// Shows the sheet and loads nothing from outside, whatever a text in it asks for.
-class SheetView : public QTextBrowser {
-  Q_OBJECT
- public:
-  explicit SheetView(QWidget* parent) : QTextBrowser(parent) { setOpenLinks(false); }
-  void show_sheet(const QString& html, SheetPictures pictures);
-  /// Its own two drawings, and nothing else whatever a text in it asks for.
-  QVariant loadResource(int type, const QUrl& name) override;
-
- protected:
-  void resizeEvent(QResizeEvent* e) override;
-
- private:
-  SheetPictures pictures_;
-};
-
 class RecordPage : public StagePage {
   Q_OBJECT
  public:
   RecordPage(Session& session, Dialogs& dialogs, QWidget* parent = nullptr);
-  /// Asks for a place and writes the sheet.
-  void save_sheet();
-  /// Asks for a printer, or shows the pages first.
-  void print_sheet();
-  void preview_sheet();
-  [[nodiscard]] QCheckBox* all_values() const { return all_values_; }
+  /// "moved": what was moved by hand is written into the logbook.
+  bool go_to_place(const QString& place) override;
+  [[nodiscard]] SheetFace* sheet() { return face_as<SheetFace>("sheet"); }
+  [[nodiscard]] LogFace* logbook() { return face_as<LogFace>("log"); }
+  [[nodiscard]] OpenFace* open_points() { return face_as<OpenFace>("open"); }
+  [[nodiscard]] VersionsFace* versions() { return face_as<VersionsFace>("versions"); }
+  [[nodiscard]] FolderFace* folder() { return face_as<FolderFace>("folder"); }
+  void save_sheet() { sheet()->save_sheet(); }
+  void print_sheet() { sheet()->print_sheet(); }
+  void preview_sheet() { sheet()->preview_sheet(); }
+  [[nodiscard]] QCheckBox* all_values() { return sheet()->all_values(); }
 
  signals:
   void open_wanted(const QString& path);
-
- protected:
-  void refresh() override;
-  void hideEvent(QHideEvent* e) override;
-
- private:
-  QLayout* build_left();
-  QLayout* build_right();
-  QLayout* build_folder();
-  void write_sheet();
-  QTimer sheet_timer_;  ///< the sheet follows an edit when the hand rests: it takes many frames
-  bool sheet_stands_ = false;
-  void set_state(JobState state);
-  void list_folder(const QString& folder);
-  /// Lists anew when a job file came, went or was written by something else.
-  void look_again();
-  Dialogs& dialogs_;
-  [[nodiscard]] QString html(const std::vector<JudgedRule>& rules) const;
-  [[nodiscard]] std::unique_ptr<QTextDocument> document() const;
-  SheetView* sheet_;
-  QCheckBox* all_values_;
-  QTableWidget* jobs_;
-  QLabel* state_;
-  QLabel* folder_;
-  QString shown_folder_;
-  QStringList listed_;  ///< name, size and day of each file in the list
-  QFileSystemWatcher watcher_;
-  QLineEdit* title_;
-  QLineEdit* vehicle_;
 };
 
 }  // namespace yoke
