@@ -7,6 +7,7 @@
 
 #include "cli/commands.hpp"
 #include "judge/rule_book.hpp"
+#include "proving/assist_gain.hpp"
 #include "proving/estimate.hpp"
 #include "proving/gates.hpp"
 #include "work/as_built_check.hpp"
@@ -173,6 +174,18 @@ Expected<Table> gates_table(const Arguments& a, bool& hard) {
   return t;
 }
 
+namespace {
+
+void put_estimate(Table& t, const std::string& who, const std::string& what, const Estimate& e,
+                  Kind kind, const Style& style) {
+  const EightInTen b = eight_in_ten(e);
+  t.rows.push_back({text(who), text(what), full(e.value, kind, 2, style),
+                    full(e.uncertainty, kind, 2, style), full(b.low, kind, 2, style),
+                    full(b.high, kind, 2, style)});
+}
+
+}  // namespace
+
 Expected<Table> fit_table(const Arguments& a) {
   const auto job = job_of(a);
   if (!job) return fail(job.error());
@@ -180,7 +193,7 @@ Expected<Table> fit_table(const Arguments& a) {
   if (!plan.system)
     return fail({"job", "", "", cannot_say(plan.missing_system), "Enter it in Survey"});
   Table t;
-  t.keys = {"assist", "unknown", "value_SI", "plus_minus_SI"};
+  t.keys = {"assist", "unknown", "value_SI", "plus_minus_SI", "low_8_in_10", "high_8_in_10"};
   static constexpr std::pair<Unknown, Kind> kAll[] = {
       {Unknown::slack, Kind::length},     {Unknown::air, Kind::volume},
       {Unknown::clearance, Kind::number}, {Unknown::growth, Kind::number},
@@ -190,13 +203,13 @@ Expected<Table> fit_table(const Arguments& a) {
     const std::string who = alive ? "on" : "off";
     for (const auto& [unknown, kind] : kAll)
       if (const auto& e = r.at(unknown))
-        t.rows.push_back({text(who), text(std::string(unknown_words(unknown))),
-                          full(e->value, kind, 2, a.style),
-                          full(e->uncertainty, kind, 2, a.style)});
-    if (r.air_second)
-      t.rows.push_back({text(who), text("air at outlet 2"),
-                        full(r.air_second->value, Kind::volume, 2, a.style),
-                        full(r.air_second->uncertainty, Kind::volume, 2, a.style)});
+        put_estimate(t, who, std::string(unknown_words(unknown)), *e, kind, a.style);
+    if (r.air_second) put_estimate(t, who, "air at outlet 2", *r.air_second, Kind::volume, a.style);
+    if (alive)
+      for (const AssistGain& g : assist_gains(*plan.system, kept_readings(job->readings)))
+        put_estimate(t, who,
+                     fmt::format("assist at {:.0f} N, foretold {:.2f}", g.force_n, g.foretold),
+                     g.gain, Kind::number, a.style);
     for (const Message& m : estimate_words(r)) t.notes.push_back(who + ": " + english(m, a.style));
     t.notes.push_back(fmt::format("{}: {} readings used, misfit {}, condition {:.0f}", who, r.used,
                                   format_full(r.misfit_m, Kind::length, 1, a.style), r.condition));

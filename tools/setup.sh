@@ -4,7 +4,7 @@
 set -eu
 want=${1:-run}
 pkgs="g++ cmake ninja-build ccache qt6-base-dev libqt6opengl6-dev qt6-svg-dev qt6-speech-dev qt6-speech-flite-plugin libunits-cpp-dev
- libexpected-dev libfmt-dev nlohmann-json3-dev libzip-dev zlib1g-dev libsqlite3-dev qt6-serialport-dev libeigen3-dev libboost-math-dev libceres-dev fonts-dejavu-core
+ libexpected-dev libfmt-dev nlohmann-json3-dev libzip-dev zlib1g-dev libsqlite3-dev libqpdf-dev qt6-serialport-dev libeigen3-dev libboost-math-dev libceres-dev fonts-dejavu-core
  xvfb xauth libxkbcommon-x11-0 libxcb-cursor0 libxcb-icccm4 libxcb-keysyms1"
 [ "$want" = run ] || pkgs="$pkgs catch2 libbenchmark-dev libgsl-dev units qt6-l10n-tools python3 python3-jsonschema python3-ezdxf poppler-utils locales"
 missing=""

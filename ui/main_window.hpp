@@ -110,6 +110,8 @@ class MainWindow : public QMainWindow {
   void find_value();
   void show_help();
   void show_tables();
+  /// The sheet for wet hands of the stage in view, typed back.
+  void type_back();
 
   /// A job pulled by hand is spoken of as such: what was made before is made anew.
   void speak_of_job();

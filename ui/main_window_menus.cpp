@@ -8,6 +8,7 @@
 #include "session/choose.hpp"
 #include "session/stage_sentence.hpp"
 #include "session/texts.hpp"
+#include "session/wet_sheet.hpp"
 #include "ui/about.hpp"
 #include "ui/fields.hpp"
 #include "ui/finder.hpp"
@@ -15,7 +16,9 @@
 #include "ui/main_window.hpp"
 #include "ui/plain.hpp"
 #include "ui/preferences.hpp"
+#include "ui/printing.hpp"
 #include "ui/tables_window.hpp"
+#include "ui/wet_entry.hpp"
 
 namespace yoke {
 
@@ -63,6 +66,9 @@ void MainWindow::build_menus() {
   add(job, "preview", tr("&Look at its pages…"), QKeySequence(),
       [record] { record()->preview_sheet(); });
   add(job, "print", tr("&Print it…"), QKeySequence::Print, [record] { record()->print_sheet(); });
+  add(job, "wet", tr("Sheet for &wet hands, this stage…"), QKeySequence(),
+      [this] { preview_html(this, text_of(session_.job().title), wet_html(session_, stage_)); });
+  add(job, "wet_back", tr("&Type that sheet back…"), QKeySequence(), [this] { type_back(); });
   job->addSeparator();
   add(job, "quit", tr("&Quit"), QKeySequence::Quit, [this] { close(); });
 
@@ -157,6 +163,12 @@ void MainWindow::build_menus() {
   add(help, "about", tr("&About Yoke Step"), QKeySequence(), [this] { about_yoke_step(this); });
   menuBar()->setCornerWidget(status_);
   refresh_recent();
+}
+
+void MainWindow::type_back() {
+  auto* entry = new WetEntry(session_, stage_, this);
+  entry->setAttribute(Qt::WA_DeleteOnClose);
+  entry->show();
 }
 
 void MainWindow::show_tables() {

@@ -13,6 +13,7 @@
 #include "document/param/vehicle.hpp"
 #include "figures/groups.hpp"
 #include "lines/lines.hpp"
+#include "proving/assist_gain.hpp"
 #include "proving/hypotheses.hpp"
 #include "sizing/changes.hpp"
 #include "strip/reserve_stops.hpp"
@@ -256,6 +257,41 @@ FigureGroup work_stages(const FigureInputs& in) {
   return g;
 }
 
+namespace {
+
+Message between(const Estimate& e, Kind kind, int digits) {
+  const EightInTen b = eight_in_ten(e);
+  return say("8 in 10 between {} and {}", amount(b.low, kind, digits),
+             amount(b.high, kind, digits));
+}
+
+/// Air, slack, clearance, what gives, each with where eight in ten of its truth lie; and what the
+/// assist does, push by push.
+void add_estimates(FigureGroup& g, const System& system, const std::vector<Reading>& readings) {
+  struct Told {
+    Unknown unknown;
+    Kind kind;
+    int digits;
+  };
+  constexpr Told kTold[] = {
+      {Unknown::air, Kind::volume, 1},    {Unknown::air_first, Kind::volume, 1},
+      {Unknown::slack, Kind::length, 1},  {Unknown::clearance, Kind::number, 2},
+      {Unknown::growth, Kind::number, 2}, {Unknown::hose, Kind::number, 2}};
+  const ReadingEstimate r = estimate_from_readings(system, readings, false);
+  if (r.fits)
+    for (const Told& t : kTold)
+      if (const auto& e = r.at(t.unknown))
+        g.figures.push_back(told(Message::of_table(unknown_words(t.unknown)), e->value, t.kind,
+                                 t.digits, between(*e, t.kind, t.digits)));
+  for (const AssistGain& a : assist_gains(system, readings))
+    g.figures.push_back(told(say("Assist at a push of {}", amount(a.force_n, Kind::force, 0)),
+                             a.gain.value, Kind::number, 2,
+                             say("times the foot; {}; foretold {}",
+                                 between(a.gain, Kind::number, 2), Plain{a.foretold, 2})));
+}
+
+}  // namespace
+
 FigureGroup causes(const FigureInputs& in) {
   FigureGroup g;
   if (in.strip.clutch || in.job->readings.empty()) return g;
@@ -274,6 +310,7 @@ FigureGroup causes(const FigureInputs& in) {
   }
   add_causes(g, d, 5);
   if (!d.next_test.empty()) g.figures.push_back(words_only("Next test", d.next_test));
+  add_estimates(g, *a.system, kept_readings(in.job->readings));
   return g;
 }
 

@@ -13,6 +13,7 @@ namespace yoke {
 namespace {
 
 constexpr double kFoot_m = 0.002;       // a foot is not still
+constexpr double kAssistShare = 0.5;    // of the band, when the rest of it was seen already
 constexpr double kLeastBits = 0.05;     // less is no press worth
 constexpr double kEightInTen = 1.2816;  // standard uncertainties to either side
 
@@ -96,6 +97,18 @@ double doubt_m(const FeelModel& m, const Reading& r) {
   return std::hypot(r.travel_uncertainty_m, slope * r.force_uncertainty_n);
 }
 
+/// How far the same push was off with the assist dead; nothing while it was not pressed so.
+std::optional<double> off_without_assist(const CurveAsked& e, const ProofPress& p) {
+  if (!e.once) return std::nullopt;
+  ProofPress dead = p;
+  dead.assist_on = false;
+  const auto at = reading_of(*e.job, dead);
+  if (!at) return std::nullopt;
+  const Reading& r = e.job->readings[*at];
+  const auto expect = predicted_travel_m(*e.once, r.force_n);
+  return expect ? std::optional(r.travel_m - *expect) : std::nullopt;
+}
+
 void judge_press(const Job& job, CurveAsked& e, ProofPress& p) {
   const FeelModel* m = model_for(e, p.id);
   if (!m) {
@@ -127,9 +140,12 @@ void judge_press(const Job& job, CurveAsked& e, ProofPress& p) {
   if (!at) return;
   const Reading& r = job.readings[*at];
   p.got = r.travel_m;
-  const double off_m = r.travel_m - *expect;
+  const auto common_m = p.assist_on ? off_without_assist(e, p) : std::nullopt;
+  const double off_m = r.travel_m - *expect - common_m.value_or(0);
   const double own_m = doubt_m(*m, r) + kFoot_m;
-  if (std::abs(off_m) <= own_m || std::abs(off_m) <= own_m + half_m()) {
+  // What master, lines and brakes leave open was seen without the assist: only its own is left.
+  const double share = common_m ? kAssistShare : 1;
+  if (std::abs(off_m) <= own_m || std::abs(off_m) <= own_m + share * half_m()) {
     p.state = ProofState::good;
     p.says = "as expected";
   } else {

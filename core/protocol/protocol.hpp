@@ -2,7 +2,9 @@
 // job expects, what was got, and what that means. It reads readings, pump test and gates; it keeps
 // nothing of its own. Order and what each press tells: common practice, no source.
 //   band of a press of the curve: 8 in 10, travel x sigma/travel at the target stop, first order;
-//   it is good within the band, the reading's own doubt and 2 mm of a foot that is not still
+//   it is good within the band, the reading's own doubt and 2 mm of a foot that is not still; with
+//   the assist working what the same push was off without it is taken off first, and half the band
+//   is left for the assist itself
 #pragma once
 
 #include <optional>

@@ -24,8 +24,8 @@ Condition row_condition(Condition c, const ReadingRow& row) {
   // Behind a clamped hose nothing moves, and the air there stays there.
   if (row.hoses_clamped)
     for (std::size_t i = 0; i < c.clamped.size(); ++i)
-      c.clamped[i] = row.clamped == ClampedHoses::all ||
-                     (row.clamped == ClampedHoses::first) == (i == 0);
+      c.clamped[i] =
+          row.clamped == ClampedHoses::all || (row.clamped == ClampedHoses::first) == (i == 0);
   return c;
 }
 

@@ -8,6 +8,7 @@
 #include "judge/findings.hpp"
 #include "protocol/protocol.hpp"
 #include "protocol/redo.hpp"
+#include "proving/assist_gain.hpp"
 #include "proving/fault.hpp"
 #include "proving/telling.hpp"
 #include "simulated/rig.hpp"
@@ -124,6 +125,33 @@ TEST_CASE("causes: crossed lines, a worn cup and a valve that sticks are called 
   const bool second = h.second == Cause::valve_sticks;
   REQUIRE((h.cause == Cause::valve_sticks || second));
   CHECK((second ? h.second_size : h.size) == Approx(30).margin(3));
+}
+
+TEST_CASE("assist: its gain is what the pushes for the same travel say, with where 8 in 10 lie") {
+  Job job = known_job();
+  set(job, "assist.kind=vacuum; assist.diaphragm1=200 mm");
+  read_curve(job, {});
+  read_curve(job, {}, {.assist_alive = true});
+  const Assembly a = assemble(job, As::plan);
+  REQUIRE(a.system);
+  const auto gains = assist_gains(*a.system, job.readings);
+  REQUIRE(gains.size() >= 2);
+  for (const AssistGain& g : gains) {
+    CHECK(g.gain.value == Approx(g.foretold).margin(g.gain.uncertainty + 0.05));
+    CHECK(g.gain.value > 1.2);
+    const EightInTen b = eight_in_ten(g.gain);
+    CHECK(b.high - b.low == Approx(1.2816 * g.gain.uncertainty));
+  }
+  CHECK(assist_gains(*assemble(known_job(), As::plan).system, job.readings).empty());
+  Job weak = job;
+  weak.readings.clear();
+  read_curve(weak, {});
+  RigFaults stick;
+  stick.stick_n = 40;
+  read_curve(weak, stick, {.assist_alive = true});
+  const auto less = assist_gains(*a.system, weak.readings);
+  REQUIRE_FALSE(less.empty());
+  CHECK(less.back().gain.value < gains.back().gain.value);
 }
 
 TEST_CASE("redo: where a fault is mended, and which gates that opens again") {

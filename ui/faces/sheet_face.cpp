@@ -101,6 +101,15 @@ QLayout* SheetFace::build_right() {
   button(tr("Look at the pages…"), "plain", &SheetFace::preview_sheet);
   button(tr("Print…"), "plain", &SheetFace::print_sheet);
   right->addLayout(out);
+  auto* pack = new QHBoxLayout;
+  const auto pack_button = [&](const QString& words, void (SheetFace::*then)()) {
+    auto* b = new QPushButton(words, this);
+    connect(b, &QPushButton::clicked, this, then);
+    pack->addWidget(b);
+  };
+  pack_button(tr("Certifier's pack as PDF…"), &SheetFace::save_pack);
+  pack_button(tr("The same as a folder…"), &SheetFace::save_open_pack);
+  right->addLayout(pack);
   all_values_ = new QCheckBox(tr("with the appendix: every value and its source"), this);
   connect(all_values_, &QCheckBox::toggled, this, [this] { refresh(); });
   right->addWidget(all_values_);
@@ -146,6 +155,36 @@ QString SheetFace::html(const std::vector<JudgedRule>& rules) const {
 std::unique_ptr<QTextDocument> SheetFace::document() const {
   const auto& known = session_.rules();
   return sheet_document(html(known ? *known : rule_book(session_.job())), sheet_pictures(session_));
+}
+
+std::vector<Chapter> SheetFace::chapters() const {
+  const auto& known = session_.rules();
+  return pack_chapters(session_, known ? *known : rule_book(session_.job()), QDate::currentDate());
+}
+
+void SheetFace::save_pack() {
+  const QString base =
+      session_.has_path() ? QFileInfo(session_.path()).completeBaseName() : QStringLiteral("job");
+  const QString path =
+      save_target(dialogs_, this, tr("The certifier's pack"), base + QStringLiteral("-pack.pdf"),
+                  tr("PDF (*.pdf)"), {QStringLiteral(".pdf")});
+  if (path.isEmpty()) return;
+  const auto ok =
+      write_certifier_pack(path, chapters(), text_of(session_.job().title), preferences().paper);
+  dialogs_.tell(this, ok ? tr("Written: %1").arg(QFileInfo(path).fileName())
+                         : error_text(ok.error(), session_.style()));
+}
+
+void SheetFace::save_open_pack() {
+  const QString in = dialogs_.pick_folder(this, tr("Where the folder of the pack is made"));
+  if (in.isEmpty()) return;
+  const QString base =
+      session_.has_path() ? QFileInfo(session_.path()).completeBaseName() : QStringLiteral("job");
+  const QString folder = in + QLatin1Char('/') + base + QStringLiteral("-pack");
+  const auto names = write_open_pack(folder, session_, chapters(), preferences().paper);
+  dialogs_.tell(this,
+                names ? tr("%1 files in %2").arg(names->size()).arg(QFileInfo(folder).fileName())
+                      : error_text(names.error(), session_.style()));
 }
 
 void SheetFace::print_sheet() {

@@ -9,6 +9,7 @@
 #include <QTimer>
 #include <memory>
 
+#include "session/certify.hpp"
 #include "session/session.hpp"
 #include "session/sheet.hpp"
 #include "ui/dialogs.hpp"
@@ -42,6 +43,9 @@ class SheetFace : public Face {
   /// Asks for a printer, or shows the pages first.
   void print_sheet();
   void preview_sheet();
+  /// What a licensed inspector is given: one PDF, or the same as an open folder.
+  void save_pack();
+  void save_open_pack();
   [[nodiscard]] QCheckBox* all_values() const { return all_values_; }
 
  protected:
@@ -51,6 +55,7 @@ class SheetFace : public Face {
   QLayout* build_left();
   QLayout* build_right();
   void write_sheet();
+  [[nodiscard]] std::vector<Chapter> chapters() const;
   void set_state(JobState state);
   [[nodiscard]] QString html(const std::vector<JudgedRule>& rules) const;
   [[nodiscard]] std::unique_ptr<QTextDocument> document() const;
