@@ -46,6 +46,22 @@ void add_heights(FigureGroup& g, const FigureInputs& in, const ClutchReport& r) 
   }
 }
 
+/// Where it bit and where it let go, as both were read at the proof.
+void add_read(FigureGroup& g, const Job& job) {
+  const GateRecord* bite = record_of(job, GateId::bite);
+  const GateRecord* release = record_of(job, GateId::release);
+  if (!bite || !release || !bite->read || !release->read) {
+    g.figures.push_back(unsaid("Read: from bite down to clean release",
+                               "the gates of bite and release have no figure yet"));
+    return;
+  }
+  const double way_m = *bite->read - *release->read;
+  g.figures.push_back(
+      judged("Read: from bite down to clean release", way_m, Kind::length, 0, way_m > 0,
+             say("bite {} over the floor, release {}", amount(*bite->read, Kind::length, 0),
+                 amount(*release->read, Kind::length, 0))));
+}
+
 void add_room(FigureGroup& g, const ClutchSystem& s, const ClutchReport& r,
               const PressMargins& margins) {
   if (s.stroke_known)
@@ -146,6 +162,7 @@ FigureGroup clutch(const FigureInputs& in) {
       clutch_margins(ConditionId::plan, *r, a.system->unit, in.strip.limits);
   add_effort(g, in, *a.system, *r, margins);
   add_heights(g, in, *r);
+  add_read(g, *in.job);
   add_room(g, *a.system, *r, margins);
   add_rod_start(g, in);
   add_cable(g, in, *a.system);

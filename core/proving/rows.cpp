@@ -11,6 +11,7 @@ namespace yoke {
 namespace {
 
 constexpr double kAtStop_m = 0.001;
+constexpr double kLeastTape_m = 3e-5;  // what the best of sensors leaves
 
 }  // namespace
 
@@ -67,9 +68,9 @@ std::vector<ReadingRow> usable_rows(const System& system, const std::vector<Read
     const auto beside = predicted_travel_m(*m, r.force_n + step);
     const double slope = beside ? (*beside - *t) / step : 0.0;
     row.sigma_m =
-        std::hypot(std::max(1e-4, r.travel_uncertainty_m), slope * r.force_uncertainty_n) /
+        std::hypot(std::max(kLeastTape_m, r.travel_uncertainty_m), slope * r.force_uncertainty_n) /
         kCoverage;
-    row.tape_sigma_m = std::max(1e-4, r.travel_uncertainty_m) / kCoverage;
+    row.tape_sigma_m = std::max(kLeastTape_m, r.travel_uncertainty_m) / kCoverage;
     row.force_sigma_n = r.force_uncertainty_n / kCoverage;
     rows.push_back(row);
   }

@@ -37,7 +37,7 @@ constexpr StageText kRoad[] = {
     {30, RoadStage::slow, 3, "From 30 km/h, three stops, the last one firm",
      "Still on closed ground. Does it pull, drag, smell, or does the pedal drop? Stop there."},
     {60, RoadStage::bedding, 10,
-     "Moderate stops with a minute of driving between them, none to a standstill on hot linings",
+     "Moderate, a minute of driving between them, none to a standstill",
      "Nothing is judged before the linings are bedded. They smoke a little; they must not fade."},
     {55, RoadStage::fast, 2, "From 50 km/h, two firm stops; measure speed and distance",
      "A straight, dry, level place with room twice as long as you think."},

@@ -254,6 +254,8 @@ void PressFace::show_press() {
   who_head_->setVisible(gate);
   who_->setVisible(gate);
   opened_->setVisible(p->opens && !p->held);
+  // The row of nipples takes its room from the picture, not from what is typed.
+  picture_->setMinimumHeight(opened_->isHidden() ? 180 : 110);
   if (p->opens) opened_->show_job(session_.job());
   with_->setVisible(gate && p->number);
   if (gate && p->number) {

@@ -270,7 +270,10 @@ void RoadFace::show_stage() {
   const bool road = s && s->stage != RoadStage::standing;
   permit_->setVisible(road);
   stop_->setVisible(road);
-  ground_->setVisible(!at_after());
+  // What is measured stands on the ground; bedding is counted.
+  const bool measured = road && s->stage != RoadStage::bedding;
+  ground_->setVisible(!at_after() && (measured || !road));
+  phone_->setVisible(road && (s->stage == RoadStage::fast || s->stage == RoadStage::hard));
   heat_->setVisible(at_after());
   series_->setVisible(road && s->stage == RoadStage::bedding);
   if (at_after()) heat_->refresh();
