@@ -14,6 +14,8 @@ namespace yoke {
 namespace {
 
 constexpr const char* kJobName = "job.yoke";
+constexpr const char* kCatalogueName = "catalogue.csv";
+constexpr std::size_t kMostCatalogue = 4u << 20;
 constexpr std::string_view kPictures = "pictures/";
 constexpr std::string_view kRecordings = "recordings/";
 
@@ -101,7 +103,8 @@ std::string name_in(std::string_view folder, const std::string& entry) {
 
 Expected<bool> write_pack(const std::filesystem::path& pack, const std::string& job,
                           const std::vector<PackedPicture>& pictures,
-                          const std::vector<PackedPicture>& recordings) {
+                          const std::vector<PackedPicture>& recordings,
+                          const std::string& catalogue) {
   if (pictures.size() > kMostPackPictures)
     return wrong(pack, say("More than {} pictures", kMostPackPictures), "Take some off the job");
   if (recordings.size() > kMostPackRecordings)
@@ -115,6 +118,9 @@ Expected<bool> write_pack(const std::filesystem::path& pack, const std::string& 
   if (!zip)
     return wrong(pack, "The pack cannot be written there", "Choose another folder, or make room");
   bool ok = add(zip.get(), kJobName, zip_source_buffer(zip.get(), job.data(), job.size(), 0));
+  if (!catalogue.empty())
+    ok = ok && add(zip.get(), kCatalogueName,
+                   zip_source_buffer(zip.get(), catalogue.data(), catalogue.size(), 0));
   std::string missing;
   ok = ok && add_all(zip.get(), kPictures, pictures, missing) &&
        add_all(zip.get(), kRecordings, recordings, missing);
@@ -161,17 +167,23 @@ Expected<UnpackedJob> read_pack(const std::filesystem::path& pack, std::size_t m
     const bool is_job = name == kJobName;
     const std::string picture = name_in(kPictures, name);
     const std::string recording = name_in(kRecordings, name);
-    if ((!is_job && picture.empty() && recording.empty()) || (is_job && job)) {
+    const bool catalogue = name == kCatalogueName && out.catalogue.empty();
+    if ((!is_job && !catalogue && picture.empty() && recording.empty()) || (is_job && job)) {
       out.left_out.push_back(name.substr(0, 100));
       continue;
     }
-    const std::size_t room = std::min(is_job ? kMostFileBytes : kMostPictureBytes, most - sum);
+    const std::size_t room = std::min(is_job      ? kMostFileBytes
+                                      : catalogue ? kMostCatalogue
+                                                  : kMostPictureBytes,
+                                      most - sum);
     auto bytes = read_entry(zip.get(), i, room, pack);
     if (!bytes) return fail(bytes.error());
     sum += bytes->size();
     if (is_job) {
       out.job = std::move(*bytes);
       job = true;
+    } else if (catalogue) {
+      out.catalogue = std::move(*bytes);
     } else if (!picture.empty()) {
       out.pictures.emplace_back(picture, std::move(*bytes));
     } else {

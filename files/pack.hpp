@@ -1,5 +1,5 @@
 // A job with its pictures and recorded presses in one file (.yokepack, a plain ZIP): `job.yoke`,
-// `pictures/NAME` and `recordings/NAME`.
+// `pictures/NAME`, `recordings/NAME`, and `catalogue.csv` with the units that were thought about.
 // A pack from a stranger is hostile: no name leads out of the folder, every size is bounded before
 // it is read, what is not known is left out and told.
 #pragma once
@@ -25,12 +25,14 @@ struct PackedPicture {
 /// Writes a pack whole or not at all: beside, then renamed. The job is its file's own bytes.
 [[nodiscard]] Expected<bool> write_pack(const std::filesystem::path& pack, const std::string& job,
                                         const std::vector<PackedPicture>& pictures,
-                                        const std::vector<PackedPicture>& recordings = {});
+                                        const std::vector<PackedPicture>& recordings = {},
+                                        const std::string& catalogue = {});
 
 struct UnpackedJob {
   std::string job;  ///< bytes of the job file, not looked at
   std::vector<std::pair<std::string, std::string>> pictures;  ///< name and bytes
   std::vector<std::pair<std::string, std::string>> recordings;
+  std::string catalogue;              ///< bytes, not looked at; empty: none
   std::vector<std::string> left_out;  ///< what was no picture of a job
 };
 /// Reads a whole pack into memory; nothing is written. `most` bounds all of it together.

@@ -6,6 +6,7 @@
 #include <QImageReader>
 #include <QSaveFile>
 
+#include "files/catalogue.hpp"
 #include "files/json_job.hpp"
 #include "files/pack.hpp"
 #include "files/recording.hpp"
@@ -45,6 +46,40 @@ QString free_path(const QString& pack, const QString& folder) {
 
 }  // namespace
 
+namespace {
+
+/// The units that were thought about, as rows of a catalogue.
+std::string catalogue_of(const Job& job) {
+  std::vector<Part> parts;
+  for (const Candidate& c : job.candidates) {
+    Part p;
+    p.kind = c.kind;
+    p.id = "packed-" + std::to_string(parts.size() + 1);
+    p.maker = c.maker;
+    p.name = c.name;
+    for (const ParamInfo& i : all_params())
+      if (const auto& m = c.sheet.at(i.param); m && m->known()) p.dims.emplace_back(i.param, m->si);
+    parts.push_back(std::move(p));
+  }
+  return parts.empty() ? std::string() : write_catalogue_csv(parts);
+}
+
+/// Beside the job, where it is one; what is none is left out and told.
+bool put_catalogue(const std::string& bytes, UnpackedFiles& out) {
+  if (bytes.empty()) return true;
+  const auto read = read_catalogue(bytes);
+  if (!read || read->parts.empty()) {
+    out.left_out << QStringLiteral("catalogue.csv");
+    return true;
+  }
+  const QString to = QFileInfo(out.job_path).absolutePath() + QLatin1Char('/') +
+                     QFileInfo(out.job_path).completeBaseName() + QStringLiteral(".catalogue.csv");
+  if (QFileInfo::exists(to)) return true;
+  return write_bytes(to, bytes);
+}
+
+}  // namespace
+
 Expected<bool> pack_job(const QString& pack, const Job& job, const QString& job_path) {
   std::vector<PackedPicture> pictures;
   for (const std::string& name : picture_names(job))
@@ -53,7 +88,7 @@ Expected<bool> pack_job(const QString& pack, const Job& job, const QString& job_
   for (const Recording& r : job.recordings)
     if (const QString at = recording_path(job_path, QString::fromStdString(r.file)); !at.isEmpty())
       recordings.push_back({r.file, at.toStdString()});
-  return write_pack(pack.toStdString(), write_job(job), pictures, recordings);
+  return write_pack(pack.toStdString(), write_job(job), pictures, recordings, catalogue_of(job));
 }
 
 Expected<UnpackedFiles> unpack_job(const QString& pack, const QString& folder) {
@@ -86,6 +121,7 @@ Expected<UnpackedFiles> unpack_job(const QString& pack, const QString& folder) {
       out.left_out << QString::fromStdString(name);
     }
   }
+  ok = ok && put_catalogue(read->catalogue, out);
   // The job last: where it stands its pictures stand.
   if (ok && write_bytes(out.job_path, read->job)) return out;
   if (!out.job_path.isEmpty())

@@ -77,6 +77,10 @@ TEST_CASE("a pack gives back the very bytes of the job and of its pictures") {
   REQUIRE(read_pack(pack)->recordings.size() == 1);
   CHECK(read_pack(pack)->recordings[0] == std::pair(std::string("press-1.line.gz"), noise));
   CHECK_FALSE(write_pack(pack, job, {}, {{"../out.gz", f.at / "press.gz"}}));
+  REQUIRE(write_pack(pack, job, {}, {}, "id,kind\nx,master\n"));
+  CHECK(read_pack(pack)->catalogue == "id,kind\nx,master\n");
+  REQUIRE(write_pack(pack, job, {{"clip.jpg", f.at / "clip.jpg"}},
+                     {{"press-1.line.gz", f.at / "press.gz"}}));
   CHECK(read_pack(pack)->recordings.size() == 1);
   // Written again over the old one; nothing is left beside it.
   REQUIRE(write_pack(pack, job, {}));

@@ -9,6 +9,7 @@
 
 #include "files/recording.hpp"
 #include "simulated/rig.hpp"
+#include "ui/curve_view.hpp"
 #include "window/bench.hpp"
 
 using namespace yoke;
@@ -88,6 +89,12 @@ TEST_CASE("at the instrument: a press is recorded, read and kept, in one step of
   pty.say(rig.lines(9.5));
   REQUIRE(QTest::qWaitFor([&] { return live->link()->reader().counts().good >= 1000; }, 5000));
   CHECK(QTest::qWaitFor([&] { return live->frames() > 0; }, 3000));
+  // A cursor reads what is drawn, at the mouse.
+  auto* curve = qobject_cast<CurveView*>(live->press());
+  REQUIRE(curve);
+  QTest::mouseMove(curve, curve->rect().center());
+  CHECK(QTest::qWaitFor([&] { return curve->cursor().has_value(); }, 1000));
+  CHECK_FALSE(curve->read_out_words().isEmpty());
   // Figures and stations show what came.
   CHECK(live->figures()->picture().said.join(' ').contains("Push on the pad"));
   CHECK(live->press()->picture().said.join(' ').contains("now ends at"));

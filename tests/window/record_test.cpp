@@ -172,6 +172,12 @@ TEST_CASE("the folder: searched by word and value, laid beside the open job, out
   folder->jobs()->selectRow(0);
   QApplication::processEvents();
   CHECK(folder->compared()->rowCount() > 0);
+  CHECK(folder->compared()->horizontalHeaderItem(1)->text() == "this job, now");
+  folder->search()->clear();
+  folder->jobs()->selectAll();
+  QApplication::processEvents();
+  CHECK(folder->compared()->horizontalHeaderItem(1)->text() != "this job, now");
+  folder->search()->setText("pick");
   b.next_file = b.dir.filePath("list.csv");
   folder->export_table();
   QFile f(b.next_file);

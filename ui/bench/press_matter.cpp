@@ -48,9 +48,11 @@ PressMatter::PressMatter(Session& session, QWidget* parent) : BenchMatter(sessio
   grid->addWidget(who_, 1, 2);
   for (int i = 0; i < 3; ++i) grid->setColumnStretch(i, i == 1 ? 4 : 3);
   refusal_ = bench_label("benchCaution", this);
+  opened_ = new NippleRow(this);
   box->addWidget(words_);
   box->addWidget(how_);
   box->addLayout(grid);
+  box->addWidget(opened_);
   box->addWidget(refusal_);
   box->addWidget(state_);
   box->addStretch(1);
@@ -82,6 +84,7 @@ void PressMatter::answer(GateState state) {
   (g->ask.number ? typed.read : typed.seen) = text;
   if (g->ask.number) typed.instrument = with_->currentText().toStdString();
   typed.who = who_->text().trimmed().toStdString();
+  if (g->ask.opens) typed.opened = opened_->keys();
   const GateRow row = *g;
   if (const auto ok = answer_now(session_, row, typed, state); !ok) {
     refusal_->setText(error_text(ok.error(), session_.style()));
@@ -124,6 +127,9 @@ void PressMatter::show_gate() {
   // The usual sentence is offered, never taken unasked.
   got_->setPlaceholderText(g->ask.usual.empty() ? QString() : text_of(g->ask.usual.front(), style));
   with_->setVisible(g->ask.number && asks);
+  opened_->setVisible(g->ask.opens && asks);
+  opened_->clear();
+  if (g->ask.opens) opened_->show_job(session_.job());
   if (g->ask.number) {
     const QStringList tools = instruments(g->ask.kind);
     if (with_->count() == 0 || with_->itemText(0) != tools.front()) {

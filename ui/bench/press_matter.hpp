@@ -5,6 +5,7 @@
 
 #include "session/stage_views.hpp"
 #include "ui/bench/matter.hpp"
+#include "ui/nipple_row.hpp"
 
 namespace yoke {
 
@@ -17,6 +18,7 @@ class PressMatter : public BenchMatter {
   void refresh() override;
   [[nodiscard]] QLineEdit* entry() const override { return got_; }
   [[nodiscard]] QLineEdit* who() const { return who_; }
+  [[nodiscard]] NippleRow* opened() const { return opened_; }
 
  private:
   void answer(GateState state);
@@ -34,6 +36,7 @@ class PressMatter : public BenchMatter {
   QComboBox* with_;  ///< what it was read with: never assumed unseen
   QLineEdit* got_;
   QLineEdit* who_;
+  NippleRow* opened_;
 };
 
 }  // namespace yoke

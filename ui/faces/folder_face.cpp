@@ -64,7 +64,9 @@ FolderFace::FolderFace(Session& session, Dialogs& dialogs, QWidget* parent)
   below->setSpacing(12);
   compared_ = new CompareView(this);
   below->addWidget(compared_, 6);
-  hint_ = label(tr("Choose a job: it is laid beside the open one here."), "question", this);
+  hint_ = label(tr("Choose a job: it is laid beside the open one here. Choose two: they stand "
+                   "beside each other."),
+                "question", this);
   below->addWidget(hint_, 6);
   auto* side = new QVBoxLayout;
   right_ = new PictureView(tr("How right it was"), this);
@@ -193,7 +195,11 @@ void FolderFace::show_list() {
           : tr("%1 of %2 jobs").arg(shown_.size()).arg(list_.size()));
 }
 
+/// One chosen job beside the open one, or two of them beside each other.
 void FolderFace::compare() {
+  QList<int> rows;
+  for (const QModelIndex& i : jobs_->selectionModel()->selectedRows()) rows << i.row();
+  if (rows.size() == 2) return compare_two(path_of(rows[0]), path_of(rows[1]));
   const QString path = path_of(jobs_->currentRow());
   if (path.isEmpty()) return;
   const auto other = open_job(path.toStdString());
@@ -201,6 +207,14 @@ void FolderFace::compare() {
   hint_->hide();
   compared_->show_rows(compare_jobs(session_.job(), other->job), tr("this job, now"),
                        one_line(q(other->job.title), 40), session_.style());
+}
+
+void FolderFace::compare_two(const QString& first, const QString& second) {
+  const auto a = open_job(first.toStdString()), b = open_job(second.toStdString());
+  if (!a || !b) return says_->setText(error_text(a ? b.error() : a.error(), session_.style()));
+  hint_->hide();
+  compared_->show_rows(compare_jobs(a->job, b->job), one_line(q(a->job.title), 40),
+                       one_line(q(b->job.title), 40), session_.style());
 }
 
 void FolderFace::export_table() {

@@ -44,6 +44,7 @@ class FolderFace : public Face {
   void show_list();
   void open_row(int row);
   void weigh_right();
+  void compare_two(const QString& first, const QString& second);
   [[nodiscard]] QString path_of(int row) const;
   Session& session_;
   Dialogs& dialogs_;

@@ -12,6 +12,7 @@
 #include "session/stage_views.hpp"
 #include "session/texts.hpp"
 #include "simulated/rig.hpp"
+#include "ui/curve_view.hpp"
 #include "ui/plain.hpp"
 
 namespace yoke {
@@ -56,12 +57,13 @@ LiveFace::LiveFace(Session& session, Dialogs& dialogs, QWidget* parent)
   all->addWidget(state_);
   auto* row = new QHBoxLayout;
   row->setSpacing(10);
-  press_ = new PictureView(tr("The press as it is pressed"), this);
-  press_->set_maker([this](QSizeF size) {
-    return plot(link_.recording() ? live_plot(session_, base_, link_.trace(), ghosts_)
-                                  : live_plot(session_, base_, trail(), ghosts_),
-                size);
-  });
+  press_ = new CurveView(
+      tr("The press as it is pressed"),
+      [this] {
+        return link_.recording() ? live_plot(session_, base_, link_.trace(), ghosts_)
+                                 : live_plot(session_, base_, trail(), ghosts_);
+      },
+      this);
   press_->setMinimumSize(300, 170);
   row->addWidget(press_, 6);
   auto* right = new QVBoxLayout;
@@ -69,12 +71,13 @@ LiveFace::LiveFace(Session& session, Dialogs& dialogs, QWidget* parent)
   figures_->set_maker([this](QSizeF size) { return live_figures_picture(live_figures(), size); });
   figures_->setMinimumSize(200, 120);
   right->addWidget(figures_, 3);
-  pressure_ = new PictureView(tr("Pressures of the last half minute"), this);
-  pressure_->set_maker([this](QSizeF size) {
-    return plot(
-        pressure_plot(session_, link_.reader().head().value_or(InstrumentHead{}), link_.lately()),
-        size);
-  });
+  pressure_ = new CurveView(
+      tr("Pressures of the last half minute"),
+      [this] {
+        return pressure_plot(session_, link_.reader().head().value_or(InstrumentHead{}),
+                             link_.lately());
+      },
+      this);
   pressure_->setMinimumHeight(90);
   right->addWidget(pressure_, 2);
   row->addLayout(right, 4);

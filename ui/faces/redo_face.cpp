@@ -6,6 +6,7 @@
 #include "paint/redo_picture.hpp"
 #include "session/curves.hpp"
 #include "session/texts.hpp"
+#include "ui/curve_view.hpp"
 
 namespace yoke {
 
@@ -13,8 +14,8 @@ RedoFace::RedoFace(Session& session, QWidget* parent) : Face(parent), session_(s
   auto* row = new QHBoxLayout(this);
   row->setContentsMargins(0, 0, 0, 0);
   row->setSpacing(12);
-  curves_ = new PictureView(tr("Before, foretold, and read"), this);
-  curves_->set_maker([this](QSizeF size) { return plot(prove_plot(session_), size); });
+  curves_ = new CurveView(
+      tr("Before, foretold, and read"), [this] { return prove_plot(session_); }, this);
   curves_->setMinimumSize(300, 200);
   row->addWidget(curves_, 5);
   cards_ = new TallPicture(tr("What to do again"), this);
