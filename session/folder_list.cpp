@@ -6,6 +6,7 @@
 #include <QStandardPaths>
 
 #include "files/csv.hpp"
+#include "files/store.hpp"
 #include "session/texts.hpp"
 
 namespace yoke {
@@ -13,6 +14,19 @@ namespace yoke {
 namespace {
 
 constexpr int kSoon_ms = 120;
+constexpr std::size_t kMostWeighed =
+    300;  // proved jobs that the record of being right is read from
+
+std::vector<Foretold> foretold_in(const JobIndex& index, const std::string& folder) {
+  std::vector<Foretold> list;
+  std::size_t read = 0;
+  for (const IndexedJob& j : index.find({}, 100000)) {
+    if (j.state != key_of(JobState::proved) || ++read > kMostWeighed) continue;
+    const auto job = open_job(std::filesystem::path(folder) / j.file);
+    if (job) list.insert(list.end(), job->job.foretold.begin(), job->job.foretold.end());
+  }
+  return list;
+}
 
 }  // namespace
 
@@ -61,16 +75,33 @@ void FolderList::start() {
   const unsigned of = generation_;
   pool_.start([this, of, file = database().toStdString(), folder = folder_.toStdString()] {
     QString problem;
+    std::vector<Foretold> foretold;
     auto index = JobIndex::open(file);
-    const auto done = index ? index->refresh(folder, [this, of] { return generation_ == of; })
-                            : fail(index.error());
-    if (!done) problem = error_text(done.error(), Style{});
+    const auto go_on = [this, of] {
+      QMetaObject::invokeMethod(
+          this, [this, of] { partly(of); }, Qt::QueuedConnection);
+      return generation_ == of;
+    };
+    const auto done = index ? index->refresh(folder, go_on) : fail(index.error());
+    if (done)
+      foretold = foretold_in(*index, folder);
+    else
+      problem = error_text(done.error(), Style{});
     QMetaObject::invokeMethod(
-        this, [this, problem, of] { finished(problem, of); }, Qt::QueuedConnection);
+        this,
+        [this, problem, of, foretold = std::move(foretold)] { finished(problem, of, foretold); },
+        Qt::QueuedConnection);
   });
 }
 
-void FolderList::finished(const QString& problem, unsigned of) {
+void FolderList::partly(unsigned of) {
+  if (of != generation_ || !working_) return;
+  if (!index_)
+    if (auto index = JobIndex::open(database().toStdString())) index_ = std::move(*index);
+  emit listed({});
+}
+
+void FolderList::finished(const QString& problem, unsigned of, std::vector<Foretold> foretold) {
   working_ = false;
   if (of != generation_ || again_) {
     again_ = false;
@@ -78,6 +109,7 @@ void FolderList::finished(const QString& problem, unsigned of) {
     if (of != generation_) return;
   }
   if (auto index = JobIndex::open(database().toStdString())) index_ = std::move(*index);
+  foretold_ = std::move(foretold);
   emit listed(problem);
 }
 

@@ -29,6 +29,8 @@ class FolderList : public QObject {
   /// What the index holds now, searched; empty before the first `listed`.
   [[nodiscard]] std::vector<IndexedJob> find(const QString& query, const Style& style,
                                              std::size_t most) const;
+  /// What was foretold in its proved jobs, and came; read beside the window as well.
+  [[nodiscard]] const std::vector<Foretold>& foretold() const { return foretold_; }
   [[nodiscard]] std::size_t size() const { return index_ ? index_->size() : 0; }
   [[nodiscard]] std::vector<std::pair<std::string, double>> values_of(
       const std::string& file) const;
@@ -39,7 +41,9 @@ class FolderList : public QObject {
 
  private:
   void start();
-  void finished(const QString& problem, unsigned of);
+  void finished(const QString& problem, unsigned of, std::vector<Foretold> foretold);
+  /// Of a large folder what is read so far is listed already.
+  void partly(unsigned of);
   [[nodiscard]] QString database() const;
   QString folder_, cache_;
   QFileSystemWatcher watcher_;
@@ -47,6 +51,7 @@ class FolderList : public QObject {
   QThreadPool pool_;
   std::atomic<unsigned> generation_{0};
   std::optional<JobIndex> index_;
+  std::vector<Foretold> foretold_;
   bool working_ = false, again_ = false;
 };
 

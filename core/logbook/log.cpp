@@ -58,8 +58,9 @@ class Lines {
 
  private:
   void add(EventKind kind, Stage stage, std::string subject, std::string was = {},
-           std::string is = {}) {
+           std::string is = {}, std::string who = {}) {
     list_.push_back(event(kind, stage, when_, std::move(subject), std::move(was), std::move(is)));
+    list_.back().who = std::move(who);
   }
 
   void sheet(EventKind kind, const MeasuredSet& was, const MeasuredSet& is) {
@@ -111,7 +112,7 @@ class Lines {
                    photo(key, was.photo, is.photo, Stage::prove);
                    if (was.state != is.state || was.when != is.when)
                      add(EventKind::proof, Stage::prove, key, std::string(key_of(was.state)),
-                         std::string(key_of(is.state)));
+                         std::string(key_of(is.state)), is.who);
                  });
     each_changed(before_.permits, after_.permits,
                  [&](const std::string& key, const RoadPermit&, const RoadPermit& is) {

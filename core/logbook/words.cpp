@@ -126,8 +126,10 @@ Message hand_line(const Event& e) {
 Message time_words(double s) {
   const long minutes = std::lround(std::max(0.0, s) / 60);
   if (minutes < 60) return say("{} min", static_cast<int>(minutes));
-  if (minutes >= 48 * 60)
-    return plural(std::lround(static_cast<double>(minutes) / (24 * 60)), "{} day", "{} days");
+  constexpr long kDay = 24L * 60;
+  if (minutes >= 2 * kDay)
+    return plural(std::lround(static_cast<double>(minutes) / static_cast<double>(kDay)), "{} day",
+                  "{} days");
   if (minutes % 60 == 0) return say("{} h", static_cast<int>(minutes / 60));
   return say("{} h {} min", static_cast<int>(minutes / 60), static_cast<int>(minutes % 60));
 }
@@ -149,7 +151,9 @@ Message event_words(const Job& job, const Event& e) {
     case EventKind::bled:
       return say("{}: {} counts", place_name(e.subject), e.is);
     case EventKind::proof:
-      return say("“{}”: {}", gate_words(e.subject), word_of<GateState>(e.is));
+      return e.who.empty()
+                 ? say("“{}”: {}", gate_words(e.subject), word_of<GateState>(e.is))
+                 : say("“{}”: {}, by {}", gate_words(e.subject), word_of<GateState>(e.is), e.who);
     case EventKind::road:
       return road_line(e);
     case EventKind::photo:

@@ -46,7 +46,9 @@ double mixture_bits(const std::vector<double>& weights, const std::vector<double
   const double to = std::min(*hi, *lo + 400 * sigma) + 6 * sigma;
   const double dx = sigma / kSteps;
   double entropy = 0;
-  for (double x = from; x <= to; x += dx) {
+  const auto steps = static_cast<int>((to - from) / dx);
+  for (int step = 0; step <= steps; ++step) {
+    const double x = from + step * dx;
     double density = 0;
     for (std::size_t i = 0; i < weights.size(); ++i) {
       const double z = (x - std::min(foretold[i], *lo + 400 * sigma)) / sigma;
@@ -82,6 +84,7 @@ std::vector<double> expected_bits(const System& system, const Diagnosis& d,
   std::vector<double> bits;
   for (const ToPress& p : presses) {
     std::vector<double> foretold;
+    foretold.reserve(faults.size());
     for (const Faulty& f : faults) foretold.push_back(foretold_of(f, p));
     const double tape_m = kTape_m / kCoverage;
     bits.push_back(mixture_bits(

@@ -45,6 +45,7 @@ TEST_CASE("logbook: an edit writes what it changed, in words and in its stage") 
   edit(job, "2026-05-01T10:30:00",
        [](Job& j) { pass_gate(j, GateId::fluid, "2026-05-01T10:30:00"); });
   CHECK(words(job, 2).find("One known fluid, fresh") != std::string::npos);
+  CHECK(words(job, 2).find("by A. Builder") != std::string::npos);
   edit(job, "2026-05-01T10:40:00", [](Job& j) {
     j.parts.push_back({"master", "", true, false, false, false, true, "", {}});
   });

@@ -21,7 +21,6 @@ namespace yoke {
 namespace {
 
 constexpr std::size_t kMostShown = 500;
-constexpr std::size_t kMostWeighed = 300;  // jobs that the record of being right is read from
 constexpr int kFixed = 4;
 
 QString kind_words(const std::string& key) {
@@ -70,7 +69,7 @@ FolderFace::FolderFace(Session& session, Dialogs& dialogs, QWidget* parent)
   below->addWidget(hint_, 6);
   auto* side = new QVBoxLayout;
   right_ = new PictureView(tr("How right it was"), this);
-  right_->set_maker([this](QSizeF size) { return right_picture(foretold_, size); });
+  right_->set_maker([this](QSizeF size) { return right_picture(list_.foretold(), size); });
   right_->setMinimumSize(260, 120);
   side->addWidget(right_, 1);
   right_says_ = label({}, "soft", this);
@@ -229,16 +228,9 @@ void FolderFace::export_table() {
     dialogs_.tell(this, tr("It cannot be written there: %1").arg(out.errorString()));
 }
 
-/// What was foretold in the jobs of the list that were proved, and came.
+/// What was foretold in the jobs of the folder that were proved, and came.
 void FolderFace::weigh_right() {
-  foretold_.clear();
-  std::size_t read = 0;
-  for (const IndexedJob& j : list_.find({}, session_.style(), kMostShown)) {
-    if (j.state != key_of(JobState::proved) || ++read > kMostWeighed) continue;
-    const auto job = open_job((list_.folder() + QLatin1Char('/') + q(j.file)).toStdString());
-    if (job) foretold_.insert(foretold_.end(), job->job.foretold.begin(), job->job.foretold.end());
-  }
-  const RightRecord r = right_record(foretold_);
+  const RightRecord r = right_record(list_.foretold());
   right_says_->setText(r.says.empty() ? tr("No proved job in this folder kept what was foretold.")
                                       : text_of(r.says, session_.style()));
   right_->redraw();

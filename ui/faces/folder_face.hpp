@@ -51,7 +51,6 @@ class FolderFace : public Face {
   FolderList list_;
   std::vector<IndexedJob> shown_;
   std::vector<Param> columns_;
-  std::vector<Foretold> foretold_;
   QLineEdit* search_;
   QTableWidget* jobs_;
   QLabel *folder_, *says_, *right_says_, *hint_;
