@@ -89,8 +89,8 @@ struct ReadingRow {
                                                   const std::vector<Reading>& readings,
                                                   std::optional<bool> assist_alive,
                                                   std::size_t& below_1_mpa);
-/// Weighted miss of a reading against a model. A force beyond the press counts as its end, and the
-/// excess as more of a miss: a search then finds its way back into range.
+/// Weighted miss of a reading against a model. A force beyond the press counts as its end: the pad
+/// goes no further, however hard it is pressed.
 [[nodiscard]] double row_miss(const FeelModel& model, const ReadingRow& row, double slack_m);
 /// The condition in which a reading was taken, on top of another.
 [[nodiscard]] Condition row_condition(Condition base, const ReadingRow& row);

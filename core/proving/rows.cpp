@@ -40,11 +40,9 @@ std::optional<double> predicted_travel_m(const FeelModel& model, double pad_forc
 double row_miss(const FeelModel& m, const ReadingRow& row, double slack_m) {
   const double most_n = m.at(m.end_drive()).pad_force_n;
   const double least_n = m.at(0.0).pad_force_n;
+  // A pad at the end of its way takes any push: its travel alone tells.
   const double force_n = std::clamp(row.force_n, std::min(least_n, most_n), most_n);
-  const double t = m.at(m.drive_for_force(force_n)).pad_travel_m;
-  const double beyond = std::abs(row.force_n - force_n) / std::max(1.0, 0.02 * row.force_n);
-  const double miss = (row.travel_m - slack_m - t) / row.sigma_m;
-  return miss < 0 ? miss - beyond : miss + beyond;
+  return (row.travel_m - slack_m - m.at(m.drive_for_force(force_n)).pad_travel_m) / row.sigma_m;
 }
 
 std::vector<ReadingRow> usable_rows(const System& system, const std::vector<Reading>& readings,
