@@ -93,6 +93,7 @@ std::string csv_of(const RecordTable& t) {
   std::string out = csv_line(t.keys);
   for (const auto& r : t.rows) {
     std::vector<std::string> cells;
+    cells.reserve(r.size());
     for (const RecordCell& c : r)
       cells.push_back(c.numeric ? fmt::format("{:.9g}", c.number) : c.text);
     out += csv_line(cells);
