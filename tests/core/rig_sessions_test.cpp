@@ -195,8 +195,8 @@ void cover(const Job& job, const Hidden& h, Tally& tally) {
                                                {Unknown::hose, f.hose_scale}};
   for (const auto& [unknown, truth] : truths) {
     const auto& e = r.at(unknown);
-    // Near a bound that is looked for an estimate cannot lie to both sides: such truths are left out,
-    // so the share that is told is not one over all truths.
+    // Near a bound that is looked for an estimate cannot lie to both sides: such truths are left
+    // out, so the share that is told is not one over all truths.
     if (!e || truth - unknown_bounds(unknown).least < e->uncertainty) continue;
     const EightInTen b = eight_in_ten(*e);
     ++tally.told;
