@@ -97,7 +97,7 @@ Expected<Table> road_table(const Arguments& a, bool& hard) {
     t.notes.push_back(english(steps[next].care, a.style));
   for (const RoadStop& s : job->stops)
     if (const auto f = stop_figures(s))
-      t.notes.push_back(fmt::format("{}: {:.2f} g ± {:.2f}", s.when, f->z, f->plus_minus));
+      t.notes.push_back(fmt::format("{}: {}", s.when, english(stop_words(*f), a.style)));
   for (const AfterRun& r : after_run(*job))
     t.notes.push_back(
         fmt::format("{} {} {}", r.due, r.done ? "done:" : "due:", english(r.words, a.style)));

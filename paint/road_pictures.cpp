@@ -110,12 +110,10 @@ void draw_stop(QPainter& p, const RoadStop& s, double wanted_z, const Style& sty
   }
   theme::fill_hatched(p, QRectF(g.left, g.y - 14, g.x(s.distance_m) - g.left, 12),
                       theme::kScribeSoft);
-  const bool weak = f && f->z + f->plus_minus < wanted_z;
+  const bool weak = f && stop_is_weak(*f, wanted_z);
   const bool judged = s.stage == RoadStage::hard;  // a soft stop is no weak one
-  draw_flag(p, g, s.distance_m,
-            f ? Drawn::tr("%1 g ± %2").arg(f->z, 0, 'f', 2).arg(f->plus_minus, 0, 'f', 2)
-              : QStringLiteral("?"),
-            true, weak && judged ? theme::kMarkOnDye : theme::kScribe);
+  draw_flag(p, g, s.distance_m, f ? text_of(stop_words(*f), style) : QStringLiteral("?"), true,
+            weak && judged ? theme::kMarkOnDye : theme::kScribe);
   if (wanted_m > 0 && (judged || s.stage == RoadStage::fast))
     draw_flag(p, g, wanted_m, Drawn::tr("%1 g would stand here").arg(wanted_z, 0, 'f', 2), false,
               theme::kMarkOnDye);
@@ -182,9 +180,8 @@ Picture stop_picture(const std::optional<RoadStop>& stop, double wanted_z, const
   }
   pic.layers.emplace_back([=, s = *stop](QPainter& p) { draw_stop(p, s, wanted_z, style, size); });
   if (const auto f = stop_figures(*stop))
-    pic.said << Drawn::tr("%1 g ± %2, the target stop is %3 g")
-                    .arg(f->z, 0, 'f', 2)
-                    .arg(f->plus_minus, 0, 'f', 2)
+    pic.said << Drawn::tr("%1; the target stop is %2 g")
+                    .arg(text_of(stop_words(*f), style))
                     .arg(wanted_z, 0, 'f', 2);
   return pic;
 }

@@ -151,8 +151,7 @@ Chapter gates(const Session& s) {
   for (const RoadStop& stop : s.job().stops) {
     const auto f = stop_figures(stop);
     road << row({esc(words_of(words_of_value(stop.stage))),
-                 f ? QStringLiteral("%1 g ± %2").arg(f->z, 0, 'f', 2).arg(f->plus_minus, 0, 'f', 2)
-                   : QStringLiteral("–"),
+                 f ? esc(stop_words(*f), style) : QStringLiteral("–"),
                  esc(words_of(words_of_value(stop.locked))), esc(text_of(stop.when))});
   }
   c.html += title(Printed::tr("On the road"));

@@ -51,9 +51,6 @@ Expected<RoadStop> typed_stop(RoadStage stage, const StopEntry& e, const Style& 
     if (!v) return fail(v.error());
     *f.to = *v;
   }
-  // A speedometer and a pace: what nobody said about them. Common practice, no source.
-  if (blank(e.speed_doubt)) s.speed_plus_minus = 0.1 * s.speed_m_s;
-  if (blank(e.distance_doubt)) s.distance_plus_minus = std::max(0.3, 0.1 * s.distance_m);
   return s;
 }
 

@@ -162,8 +162,7 @@ QString road(const Job& job, const Style& style) {
                  quantity_text(s.speed_m_s, Kind::speed, 0, style),
                  s.distance_m > 0 ? quantity_text(s.distance_m, Kind::altitude, 1, style)
                                   : QStringLiteral("–"),
-                 f ? Printed::tr("%1 g ± %2").arg(f->z, 0, 'f', 2).arg(f->plus_minus, 0, 'f', 2)
-                   : QStringLiteral("–"),
+                 f ? esc(stop_words(*f), style) : QStringLiteral("–"),
                  esc(words_of(words_of_value(s.locked)) +
                      (s.pulled ? Printed::tr("; it pulled to one side") : QString())),
                  by.join(QStringLiteral(", "))});

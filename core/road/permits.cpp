@@ -352,7 +352,7 @@ std::vector<Finding> road_findings(const Job& job) {
   const double wanted = value_of(job, As::plan, param::target_z).si;
   for (const RoadStop& s : job.stops) {
     const auto f = s.stage == RoadStage::hard ? stop_figures(s) : std::nullopt;
-    if (!f || f->z + f->plus_minus >= wanted) continue;
+    if (!f || !stop_is_weak(*f, wanted)) continue;
     add(Severity::warning, FindingCode::prove_road_weak,
         say("A hard stop gave {} g", Plain{f->z, 2}),
         say("{} g, the target stop", Plain{wanted, 2}),

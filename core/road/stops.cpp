@@ -32,9 +32,23 @@ std::optional<StopFigures> stop_figures(const RoadStop& s) {
   StopFigures f;
   const double flat = s.speed_m_s * s.speed_m_s / (2 * s.distance_m * kGravity_m_s2);
   f.z = flat + std::sin(s.slope_rad);
-  f.plus_minus =
-      flat * std::hypot(2 * s.speed_plus_minus / s.speed_m_s, s.distance_plus_minus / s.distance_m);
+  // A speedometer and a pace: what nobody said about them. Common practice, no source.
+  const bool speed_told = s.speed_plus_minus > 0;
+  const bool distance_told = s.distance_plus_minus > 0;
+  const double speed = speed_told ? s.speed_plus_minus : 0.1 * s.speed_m_s;
+  const double distance = distance_told ? s.distance_plus_minus : std::max(0.3, 0.1 * s.distance_m);
+  f.taken = !speed_told || !distance_told;
+  f.plus_minus = flat * std::hypot(2 * speed / s.speed_m_s, distance / s.distance_m);
   return f;
+}
+
+Message stop_words(const StopFigures& f) {
+  return f.taken ? say("{} g ± {}, the ± taken, not told", Plain{f.z, 2}, Plain{f.plus_minus, 2})
+                 : say("{} g ± {}", Plain{f.z, 2}, Plain{f.plus_minus, 2});
+}
+
+bool stop_is_weak(const StopFigures& f, double wanted_z) {
+  return f.z + (f.taken ? 0 : f.plus_minus) < wanted_z;
 }
 
 Expected<PhoneStop> phone_stop(const std::vector<std::vector<double>>& rows,

@@ -9,15 +9,21 @@
 
 #include "document/job.hpp"
 #include "quantity/error.hpp"
+#include "quantity/message.hpp"
 
 namespace yoke {
 
 struct StopFigures {
   double z = 0;           ///< mean braking, g
   double plus_minus = 0;  ///< expanded (k = 2), g
+  bool taken = false;     ///< nobody told the ± of speed or distance: a tenth, 0.3 m at least
 };
 /// Nothing while speed or distance is not known.
 [[nodiscard]] std::optional<StopFigures> stop_figures(const RoadStop& stop);
+/// "0.61 g ± 0.05"; a ± that nobody told is said to be taken.
+[[nodiscard]] Message stop_words(const StopFigures& figures);
+/// Whether a stop is less than was wanted, g. Only a ± that somebody told excuses it.
+[[nodiscard]] bool stop_is_weak(const StopFigures& figures, double wanted_z);
 
 /// How a phone's table of accelerations is read; nothing of it is guessed.
 struct PhoneColumns {

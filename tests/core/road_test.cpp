@@ -142,7 +142,17 @@ TEST_CASE("road: a stop in figures, the hill taken out") {
   // 50 km/h in 16 m: v^2/2d = 6.03 m/s2 = 0.615 g (worked by hand).
   RoadStop s = stop_of(RoadStage::fast, 50, 16, LockSeen::none);
   CHECK(stop_figures(s)->z == Approx(0.6147).epsilon(1e-3));
-  CHECK(stop_figures(s)->plus_minus == 0);
+  // A ± that nobody told is a tenth, is said to be taken, and excuses no weak stop.
+  CHECK(stop_figures(s)->taken);
+  CHECK(stop_figures(s)->plus_minus == Approx(0.6147 * std::hypot(0.2, 0.1)).epsilon(1e-3));
+  CHECK(english(stop_words(*stop_figures(s))).find("not told") != std::string::npos);
+  CHECK(stop_is_weak(*stop_figures(s), 0.65));
+  s.speed_plus_minus = 0.1 * s.speed_m_s;
+  s.distance_plus_minus = 0.1 * s.distance_m;
+  CHECK_FALSE(stop_figures(s)->taken);
+  CHECK_FALSE(stop_is_weak(*stop_figures(s), 0.65));
+  CHECK(stop_is_weak(*stop_figures(s), 0.80));
+  s.distance_plus_minus = 1e-9;
   s.slope_rad = std::atan(0.05);  // down a hill of 5 %: the brakes did more
   CHECK(stop_figures(s)->z == Approx(0.6147 + 0.0499).epsilon(1e-3));
   s.speed_plus_minus = 0.1 * s.speed_m_s;

@@ -1,7 +1,10 @@
 // Prove on the road: what is answered and entered arrives in the job, opens the next stage, and
 // findings follow.
+#include <QDate>
+
 #include "document/param/limits.hpp"
 #include "road/permits.hpp"
+#include "session/sheet.hpp"
 #include "support/work_done.hpp"
 #include "window/bench.hpp"
 
@@ -80,7 +83,11 @@ TEST_CASE("on the road: answered, driven, refused when too fast, the rear first 
   }
   CHECK(b.session.job().stops.size() == 3);
   CHECK(state(road, RoadStage::walking) == RoadState::passed);
-  CHECK(road->ground()->picture().said.join(' ').contains(" g ± "));
+  // Nobody told the ± of a stop: picture and sheet say so.
+  CHECK(road->ground()->picture().said.join(' ').contains("the ± taken, not told"));
+  CHECK(sheet_html(b.session.job(), b.session.strip(), b.session.findings(), {}, b.session.style(),
+                   QDate(2026, 12, 1), SheetPart::appendix)
+            .contains("the ± taken, not told"));
   b.session.edit("rear", [](Job& j) {
     j.stops.push_back(j.stops.back());
     j.stops.back().stage = RoadStage::hard;
