@@ -10,8 +10,7 @@ namespace yoke {
 
 namespace {
 
-constexpr double kBand = 1.2816;  // standard uncertainties to either side of eight in ten
-constexpr double kMost = 5;       // what lies beyond is drawn at the edge
+constexpr double kMost = 5;  // what lies beyond is drawn at the edge
 
 struct Dot {
   QPointF at;
@@ -36,7 +35,7 @@ Picture right_picture(const std::vector<Foretold>& list, QSizeF size) {
   for (std::size_t i = 0; i < list.size(); ++i) {
     const double r = residual(list[i]);
     sum += r;
-    const bool in = std::abs(r) <= kBand;
+    const bool in = std::abs(r) <= kEightInTen;
     inside += in ? 1 : 0;
     dots.push_back({QPointF(area.left() + area.width() * (static_cast<double>(i) + 0.5) /
                                               static_cast<double>(list.size()),
@@ -49,7 +48,8 @@ Picture right_picture(const std::vector<Foretold>& list, QSizeF size) {
     p.setRenderHint(QPainter::Antialiasing);
     QColor band = theme::kSteel;
     band.setAlpha(110);
-    p.fillRect(QRectF(QPointF(area.left(), y.pixel(kBand)), QPointF(area.right(), y.pixel(-kBand))),
+    p.fillRect(QRectF(QPointF(area.left(), y.pixel(kEightInTen)),
+                      QPointF(area.right(), y.pixel(-kEightInTen))),
                band);
     p.setPen(QPen(theme::kScribe, 1.4));
     p.drawLine(QPointF(area.left(), y.pixel(0)), QPointF(area.right(), y.pixel(0)));

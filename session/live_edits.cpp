@@ -15,9 +15,8 @@ namespace yoke {
 
 namespace {
 
-constexpr double kLight_n = 60;         // below: a light foot
-constexpr double kEightInTen = 1.2816;  // standard uncertainties to either side
-constexpr double kShown_s = 30;         // of pressures
+constexpr double kLight_n = 60;  // below: a light foot
+constexpr double kShown_s = 30;  // of pressures
 constexpr std::size_t kGhosts = 3;
 constexpr std::size_t kMostDrawn = 2500;
 

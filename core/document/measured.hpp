@@ -36,6 +36,9 @@ using Unread = std::map<std::string, std::string>;
 
 /// Coverage factor of every ± here: an expanded uncertainty is twice the standard one, about 95 %.
 inline constexpr double kCoverage = 2.0;
+/// Standard uncertainties to either side of which eight in ten of a normal scatter lie: the 90 %
+/// point of the standard normal distribution.
+inline constexpr double kEightInTen = 1.2815515655446004;
 
 struct Measured {
   double si = 0.0;              ///< SI, or the option index of a choice

@@ -12,6 +12,7 @@ constexpr double kStill_s = 0.5;    // of a pad at rest
 constexpr double kWindow_s = 0.06;  // to either side of a push: what is read there is averaged
 /// Of a reading, however still the sensor stands: its own steps and what it is bolted to.
 constexpr double kLeastForceDoubt_n = 0.2, kLeastTravelDoubt_m = 3e-5;
+constexpr double kBent = 1.5;      // of its own scatter: a bend beyond is one
 constexpr double kAlive = 0.05;    // share of the samples in which a channel must tell
 constexpr double kFast_n_s = 600;  // faster than this no travel belongs to a push
 
@@ -28,8 +29,34 @@ std::optional<Point> point_of(const LineSample& s, const TraceScale& scale) {
 
 struct Line {
   double at = 0, slope = 0, sigma = 0;
+  double bend = 0;        ///< by which a parabola lies off the straight line at the moment
+  double bend_share = 0;  ///< standard deviation of that bend, over that of one sample
   std::size_t n = 0;
 };
+
+/// The part of a parabola that is square to a straight line through the same moments.
+template <class Get>
+void read_bend(const std::vector<Point>& points, double t_s, Get&& get, Line& l) {
+  double n = 0, mean = 0;
+  for (const Point& p : points) n += 1, mean += p.t_s;
+  mean /= n;
+  double m2 = 0, m3 = 0;
+  for (const Point& p : points)
+    m2 += std::pow(p.t_s - mean, 2) / n, m3 += std::pow(p.t_s - mean, 3) / n;
+  if (m2 <= 0) return;
+  const auto square = [&](double t) {
+    const double u = t - mean;
+    return u * u - m2 - m3 / m2 * u;
+  };
+  double length = 0, along = 0;
+  for (const Point& p : points) {
+    length += std::pow(square(p.t_s), 2);
+    along += square(p.t_s) * get(p);
+  }
+  if (length <= 0) return;
+  l.bend = along / length * square(t_s);
+  l.bend_share = std::abs(square(t_s)) / std::sqrt(length);
+}
 
 /// Straight through what lies near a moment.
 template <class Get>
@@ -48,6 +75,7 @@ Line through(const std::vector<Point>& points, double t_s, Get&& get) {
   double left = 0;
   for (const Point& p : points) left += std::pow(get(p) - l.at - l.slope * (p.t_s - t_s), 2);
   l.sigma = std::sqrt(left / (n - 2) / n);
+  read_bend(points, t_s, get, l);
   return l;
 }
 
@@ -200,6 +228,53 @@ std::vector<TracePress> presses_of(const Trace& trace, const TraceScale& scale) 
   return list;
 }
 
+namespace {
+
+/// What lies near a moment of a press.
+std::vector<Point> around(const Trace& trace, const TraceScale& scale, std::size_t from,
+                          std::size_t to, double t_s) {
+  std::vector<Point> near;
+  for (std::size_t i = from; i <= to && i < trace.samples.size(); ++i)
+    if (std::abs(trace.samples[i].t_s - t_s) <= kWindow_s)
+      if (const auto p = point_of(trace.samples[i], scale)) near.push_back(*p);
+  return near;
+}
+
+double push_of(const Point& p) {
+  return p.force_n;
+}
+double way_of(const Point& p) {
+  return p.travel_m;
+}
+
+/// When a push was reached: midway between the first sample that told it, which is one that
+/// scattered high, and the last that did not, which scattered low.
+std::optional<double> reached_s(const Trace& trace, const TraceScale& scale, std::size_t from,
+                                const TracePress& press, double force_n) {
+  std::optional<double> first_s, last_s;
+  for (std::size_t i = from; i <= press.top && i < trace.samples.size(); ++i) {
+    const auto p = point_of(trace.samples[i], scale);
+    if (!p) continue;
+    if (first_s && p->t_s > *first_s + 2 * kWindow_s) break;  // a foot that let up and came again
+    if (p->force_n < force_n) last_s = p->t_s;
+    if (p->force_n >= force_n && !first_s) first_s = p->t_s;
+  }
+  if (!first_s) return std::nullopt;
+  return last_s ? (*first_s + *last_s) / 2 : *first_s;
+}
+
+/// Few samples tell their own scatter badly; what the sensor scatters at rest tells it better.
+double doubt_of(double rest_sd, double rest_n, const Line& l, double least, double points) {
+  const double sd = rest_sd > 0 ? rest_sd : l.sigma * std::sqrt(static_cast<double>(l.n));
+  const double scatter = std::hypot(sd / std::sqrt(static_cast<double>(l.n)), sd * l.bend_share,
+                                    rest_sd > 0 ? sd / std::sqrt(std::max(1.0, rest_n)) : 0);
+  // Where the pad turns from easy to firm between two samples, nobody saw where.
+  const double bent = std::abs(l.bend) > kBent * sd * l.bend_share ? std::abs(l.bend) : 0;
+  return std::max(least, std::hypot(kCoverage * scatter, kCoverage * bent, points));
+}
+
+}  // namespace
+
 std::vector<Reading> readings_of(const Trace& trace, const TraceScale& scale,
                                  const TracePress& press, const std::vector<double>& pushes_n) {
   std::vector<Reading> list;
@@ -208,35 +283,22 @@ std::vector<Reading> readings_of(const Trace& trace, const TraceScale& scale,
   // The first samples of a press lie before its push was felt.
   std::size_t from = press.from;
   while (from > 0 && trace.samples[press.from].t_s - trace.samples[from].t_s < kStill_s) --from;
+  const double still = kStill_s * trace.head.rate_hz;
   for (const double push_n : pushes_n) {
     if (push_n > press.most_n) continue;
-    std::optional<double> at_s;
-    for (std::size_t i = from; i <= press.top && i < trace.samples.size() && !at_s; ++i) {
-      const auto p = point_of(trace.samples[i], scale);
-      if (p && p->force_n - rest.force_n >= push_n) at_s = p->t_s;
-    }
+    const auto at_s = reached_s(trace, scale, from, press, push_n + rest.force_n);
     if (!at_s) continue;
-    std::vector<Point> near;
-    for (std::size_t i = from; i <= press.to && i < trace.samples.size(); ++i)
-      if (std::abs(trace.samples[i].t_s - *at_s) <= kWindow_s)
-        if (const auto p = point_of(trace.samples[i], scale)) near.push_back(*p);
-    const Line force = through(near, *at_s, [](const Point& p) { return p.force_n; });
-    const Line travel = through(near, *at_s, [](const Point& p) { return p.travel_m; });
+    const std::vector<Point> near = around(trace, scale, from, press.to, *at_s);
+    const Line force = through(near, *at_s, push_of);
+    const Line travel = through(near, *at_s, way_of);
     if (force.n < 5 || std::abs(force.slope) > kFast_n_s) continue;
     Reading r;
-    r.force_n = std::max(0.0, force.at - rest.force_n);
-    r.travel_m = std::max(0.0, travel.at - rest.travel_m);
-    // Few samples tell their own scatter badly; what the sensor scatters at rest tells it better.
-    const double many = std::sqrt(static_cast<double>(force.n));
-    const double still = std::sqrt(kStill_s * trace.head.rate_hz);
-    const auto doubt = [&](double sd, const Line& line, double least, double points) {
-      const double scatter = sd > 0 ? std::hypot(sd / many, sd / std::max(1.0, still)) : line.sigma;
-      return std::max(least, std::hypot(2 * scatter, points));
-    };
-    r.force_uncertainty_n = doubt(rest.force_sd_n, force, kLeastForceDoubt_n,
-                                  scale.plus_minus(ChannelWhat::force, force.at));
-    r.travel_uncertainty_m = doubt(rest.travel_sd_m, travel, kLeastTravelDoubt_m,
-                                   scale.plus_minus(ChannelWhat::travel, travel.at));
+    r.force_n = std::max(0.0, force.at + force.bend - rest.force_n);
+    r.travel_m = std::max(0.0, travel.at + travel.bend - rest.travel_m);
+    r.force_uncertainty_n = doubt_of(rest.force_sd_n, still, force, kLeastForceDoubt_n,
+                                     scale.plus_minus(ChannelWhat::force, force.at));
+    r.travel_uncertainty_m = doubt_of(rest.travel_sd_m, still, travel, kLeastTravelDoubt_m,
+                                      scale.plus_minus(ChannelWhat::travel, travel.at));
     list.push_back(r);
   }
   return list;

@@ -17,6 +17,7 @@ struct PressWay {
   bool second_apply = false;  ///< right after another
   bool hoses_clamped = false;
   ClampedHoses clamped = ClampedHoses::all;
+  bool operator==(const PressWay&) const = default;
 };
 
 /// Ten minutes at a hundred samples a second.

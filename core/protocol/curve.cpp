@@ -12,10 +12,9 @@ namespace yoke {
 
 namespace {
 
-constexpr double kFoot_m = 0.002;       // a foot is not still
-constexpr double kAssistShare = 0.5;    // of the band, when the rest of it was seen already
-constexpr double kLeastBits = 0.05;     // less is no press worth
-constexpr double kEightInTen = 1.2816;  // standard uncertainties to either side
+constexpr double kFoot_m = 0.002;     // a foot is not still
+constexpr double kAssistShare = 0.5;  // of the band, when the rest of it was seen already
+constexpr double kLeastBits = 0.05;   // less is no press worth
 
 Condition off_condition() {
   Condition c;

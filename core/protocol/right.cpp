@@ -7,7 +7,6 @@ namespace yoke {
 
 namespace {
 
-constexpr double kEightInTen = 1.2816;
 constexpr std::size_t kEnough = 10;
 
 }  // namespace

@@ -7,7 +7,6 @@ namespace yoke {
 
 namespace {
 
-constexpr double kEightInTen = 1.2816;
 constexpr double kLeastPush_n = 5;
 
 /// The push at a pad travel; nothing beyond the press.
@@ -70,6 +69,7 @@ std::vector<AssistGain> assist_gains(const System& system, const std::vector<Rea
 }
 
 EightInTen eight_in_ten(const Estimate& e) {
+  if (e.within) return *e.within;
   const double half = kEightInTen * e.uncertainty / kCoverage;
   return {e.value - half, e.value + half};
 }

@@ -21,10 +21,8 @@ struct AssistGain {
 [[nodiscard]] std::vector<AssistGain> assist_gains(const System& system,
                                                    const std::vector<Reading>& readings);
 
-/// Eight in ten of the truth lie between: 1.2816 standard uncertainties to either side.
-struct EightInTen {
-  double low = 0, high = 0;
-};
+/// Eight in ten of the truth lie between: as the fit told, or 1.2816 standard uncertainties to
+/// either side.
 [[nodiscard]] EightInTen eight_in_ten(const Estimate& estimate);
 
 }  // namespace yoke

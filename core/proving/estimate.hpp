@@ -17,9 +17,15 @@
 
 namespace yoke {
 
+struct EightInTen {
+  double low = 0, high = 0;
+};
+
 struct Estimate {
   double value = 0;
   double uncertainty = 0;  ///< expanded, k = 2: twice the standard error
+  /// Where eight in ten lie when a bound is near (no air is less than none); else to either side.
+  std::optional<EightInTen> within;
 };
 
 /// What may be fitted, in the order in which it is tried.
@@ -89,6 +95,9 @@ struct ReadingRow {
                                                   const std::vector<Reading>& readings,
                                                   std::optional<bool> assist_alive,
                                                   std::size_t& below_1_mpa);
+/// The same for a system with faults: a push that is little off matters where the pad goes far for
+/// it, and where that is moves with air and clearance.
+void weigh(const System& system, const Condition& base, std::vector<ReadingRow>& rows);
 /// Weighted miss of a reading against a model. A force beyond the press counts as its end: the pad
 /// goes no further, however hard it is pressed.
 [[nodiscard]] double row_miss(const FeelModel& model, const ReadingRow& row, double slack_m);

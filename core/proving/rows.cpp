@@ -62,17 +62,30 @@ std::vector<ReadingRow> usable_rows(const System& system, const std::vector<Read
     const auto t = predicted_travel_m(*m, r.force_n);
     if (!t) continue;
     if (m->at(m->drive_for_force(r.force_n)).pressure_pa < 1e6) ++low;
-    const double step = std::max(2.0, r.force_n * 0.02);
-    const auto beside = predicted_travel_m(*m, r.force_n + step);
-    const double slope = beside ? (*beside - *t) / step : 0.0;
-    row.sigma_m =
-        std::hypot(std::max(kLeastTape_m, r.travel_uncertainty_m), slope * r.force_uncertainty_n) /
-        kCoverage;
     row.tape_sigma_m = std::max(kLeastTape_m, r.travel_uncertainty_m) / kCoverage;
     row.force_sigma_n = r.force_uncertainty_n / kCoverage;
     rows.push_back(row);
   }
+  weigh(system, {}, rows);
   return rows;
+}
+
+void weigh(const System& system, const Condition& base, std::vector<ReadingRow>& rows) {
+  RowModels models(system, base);
+  for (ReadingRow& row : rows) {
+    row.sigma_m = row.tape_sigma_m;
+    const auto& m = models.of(row);
+    const auto here = m ? predicted_travel_m(*m, row.force_n) : std::nullopt;
+    if (!here) continue;
+    const double step_n = std::max(2.0, row.force_n * 0.02);
+    const auto slope = [&](double off_n) {
+      const auto beside = predicted_travel_m(*m, row.force_n + off_n);
+      return beside ? (*beside - *here) / off_n : 0.0;
+    };
+    // Where the pad turns from easy to firm, either side may be where the foot was.
+    const double slope_m_n = std::hypot(slope(step_n), slope(-step_n)) / std::sqrt(2.0);
+    row.sigma_m = std::hypot(row.tape_sigma_m, slope_m_n * row.force_sigma_n);
+  }
 }
 
 }  // namespace yoke

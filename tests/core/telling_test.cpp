@@ -140,7 +140,7 @@ TEST_CASE("assist: its gain is what the pushes for the same travel say, with whe
     CHECK(g.gain.value == Approx(g.foretold).margin(g.gain.uncertainty + 0.05));
     CHECK(g.gain.value > 1.2);
     const EightInTen b = eight_in_ten(g.gain);
-    CHECK(b.high - b.low == Approx(1.2816 * g.gain.uncertainty));
+    CHECK(b.high - b.low == Approx(1.28155 * g.gain.uncertainty));
   }
   CHECK(assist_gains(*assemble(known_job(), As::plan).system, job.readings).empty());
   Job weak = job;
