@@ -36,16 +36,17 @@ Picture live_figures_picture(const std::vector<LiveFigure>& figures, QSizeF size
   const double high = size.height() / static_cast<double>(rows);
   const double wide = size.width() / static_cast<double>(columns);
   const int px = figure_px(figures, wide - 26, high);
+  const int name_px = std::clamp(px * 2 / 5, 13, 22);  // read from as far, where there is room
   for (std::size_t i = 0; i < figures.size(); ++i) {
     const LiveFigure& f = figures[i];
     const std::size_t row = i / columns;
     const QRectF box(static_cast<double>(i % columns) * wide + 12, static_cast<double>(row) * high,
                      wide - 24, high);
-    pic.layers.emplace_back([f, box, px, line = i >= columns](QPainter& p) {
+    pic.layers.emplace_back([f, box, px, name_px, line = i >= columns](QPainter& p) {
       if (line) p.fillRect(QRectF(box.left(), box.top(), box.width(), 1), theme::kScribeFaint);
       p.setPen(theme::kScribeSoft);
-      p.setFont(theme::text(13));
-      p.drawText(QRectF(box.left(), box.top() + 2, box.width(), 18), Qt::AlignVCenter,
+      p.setFont(theme::text(name_px));
+      p.drawText(QRectF(box.left(), box.top() + 4, box.width(), name_px + 6), Qt::AlignVCenter,
                  theme::elided(p.font(), f.name, box.width()));
       p.setPen(f.asks ? theme::kMarkOnDye : theme::kScribe);
       p.setFont(theme::figure(px, true));

@@ -86,6 +86,7 @@ struct Ruler {
   double floor = 0;
   QString expect_words, got_words;
   bool bad = false, small = false;
+  double larger = 1;  ///< of its flags and figures, where there is room
 };
 
 void draw_flag(QPainter& p, const Ruler& r, double si, const QString& words, bool above,
@@ -94,7 +95,7 @@ void draw_flag(QPainter& p, const Ruler& r, double si, const QString& words, boo
   const double tip = above ? r.box.top() : r.box.bottom();
   p.setPen(QPen(ink, 2.4));
   p.setBrush(ink);
-  const double stem = r.small ? 14 : 24;
+  const double stem = r.small ? 14 : 24 * r.larger;
   p.drawLine(QPointF(x, tip + (above ? -stem : stem)), QPointF(x, tip));
   theme::draw_arrow_head(p, QPointF(x, tip), above ? -90 : 90, 11);
   p.setFont(theme::figure(px, true));
@@ -136,10 +137,12 @@ void draw_ruler(QPainter& p, const Ruler& r) {
   if (r.most) forbid(*r.most, r.full);
   if (r.least) forbid(0, *r.least);
   if (r.floor > 0 && r.floor < r.full) forbid(r.floor, r.full);
-  if (r.expect) draw_flag(p, r, *r.expect, r.expect_words, true, theme::kScribe, r.small ? 19 : 30);
+  if (r.expect)
+    draw_flag(p, r, *r.expect, r.expect_words, true, theme::kScribe,
+              r.small ? 19 : static_cast<int>(30 * r.larger));
   if (r.got)
     draw_flag(p, r, *r.got, r.got_words, false, r.bad ? theme::kMarkOnDye : theme::kScribe,
-              r.small ? 24 : 40);
+              r.small ? 24 : static_cast<int>(40 * r.larger));
 }
 
 /// Pad, foot, what is read between them, and the tape from the seat.
@@ -147,6 +150,7 @@ void draw_foot(QPainter& p, QRectF box, bool hand, bool scale, bool tape) {
   p.save();
   p.translate(box.left(), box.top());
   const double s = std::min(box.width() / 250, box.height() / 180);
+  p.translate((box.width() - 250 * s) / 2, (box.height() - 180 * s) / 2);
   p.scale(s, s);
   p.setBrush(Qt::NoBrush);
   p.setPen(QPen(theme::kScribe, 2.4));
@@ -270,12 +274,14 @@ Picture press_picture(const ProofPress& press, bool hand, double floor_m, const 
   const bool on_ruler = press.number && (press.expect || press.got || press.least || press.largest);
   Ruler r = ruler_of(press, floor_m, style);
   r.small = size.height() < 250;
-  const double left = std::min(size.width() * 0.32, 300.0);
-  const double high = r.small ? 26 : 44;
-  const double above = r.small ? 28 + 46 : 36 + 76;
+  r.larger = std::clamp(std::min(size.height() / 330, size.width() / 620), 1.0, 1.8);
+  const double left = std::min(size.width() * 0.34, 300.0 * r.larger);
+  const double high = r.small ? 26 : 44 * r.larger;
+  const double above = r.small ? 28 + 46 : 36 + 76 * r.larger;
   r.box = QRectF(left + 40, std::max(above, size.height() * 0.5 - high / 2),
                  size.width() - left - 72, high);
-  const QRectF foot(18, 34, left, size.height() - 44);
+  const double push_high = !press.push_n ? 0 : r.small ? 38 : 62 * r.larger;
+  const QRectF foot(18, 34, left, size.height() - 44 - push_high);
   const bool reads_tape = press.kind == Kind::length && press.number;
   const bool reads_scale = press.push_n.has_value() || press.kind == Kind::force;
   pic.layers.emplace_back([=](QPainter& p) {
@@ -287,8 +293,8 @@ Picture press_picture(const ProofPress& press, bool hand, double floor_m, const 
                Qt::AlignRight | Qt::AlignVCenter, state);
     if (press.push_n) {
       p.setPen(theme::kScribe);
-      p.setFont(theme::figure(r.small ? 26 : 44, true));
-      p.drawText(QRectF(18, size.height() - (r.small ? 38 : 62), left, r.small ? 34 : 56),
+      p.setFont(theme::figure(r.small ? 26 : static_cast<int>(44 * r.larger), true));
+      p.drawText(QRectF(18, size.height() - push_high, left, push_high - 4),
                  Qt::AlignHCenter | Qt::AlignVCenter,
                  text_of(say("{}", amount(*press.push_n, Kind::force, 0)), style));
     }

@@ -257,7 +257,10 @@ Sentence prove_sentence(const Session& s) {
   }
   w.decision = failed ? say("Do not drive: {} – {}", failed->words, failed->why)
                       : say("{} of {} gates passed", passed, gates.size());
-  if (next) w.next = say("Next: {}", next->words);
+  // A gate's words say what holds once it is passed: said so, nobody reads them as a report.
+  if (next)
+    w.next = next->why.empty() ? say("Still to prove: {}", next->words)
+                               : say("Still to prove: {} – {}", next->words, next->why);
   return w;
 }
 

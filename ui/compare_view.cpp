@@ -8,6 +8,7 @@
 namespace yoke {
 
 CompareView::CompareView(QWidget* parent) : QTableWidget(0, 3, parent) {
+  setTabKeyNavigation(false);  // Tab goes on, the arrows walk the rows
   horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
   verticalHeader()->hide();
   setEditTriggers(QAbstractItemView::NoEditTriggers);

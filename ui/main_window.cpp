@@ -7,6 +7,7 @@
 #include <QHBoxLayout>
 #include <QKeyEvent>
 #include <QMenuBar>
+#include <QScrollArea>
 #include <QVBoxLayout>
 #include <algorithm>
 
@@ -50,6 +51,8 @@ MainWindow::MainWindow(Session& session, Dialogs dialogs)
   outer->addWidget(strip_);
   whole_->addWidget(central);
   setCentralWidget(whole_);
+  connect(qApp, &QApplication::focusChanged, this,
+          [this](QWidget*, QWidget* now) { bring_into_sight(now); });
   notice_ = label({}, "notice", central);
   notice_->setAccessibleName(tr("Refused"));
   notice_->hide();
@@ -87,6 +90,13 @@ MainWindow::MainWindow(Session& session, Dialogs dialogs)
 }
 
 /// Over the foot of the page: what is worked on does not move under the pointer.
+/// Tab may lead to what is scrolled away: whoever works by keys sees where they are.
+void MainWindow::bring_into_sight(QWidget* now) {
+  if (!now || !isAncestorOf(now) || !now->isVisible() || in_sight(now)) return;
+  for (QWidget* w = now->parentWidget(); w && w != this; w = w->parentWidget())
+    if (auto* area = qobject_cast<QScrollArea*>(w)) area->ensureWidgetVisible(now, 8, 24);
+}
+
 void MainWindow::show_notice() {
   const int wide = stack_->width();
   const int high = notice_->heightForWidth(wide);

@@ -138,6 +138,7 @@ class MainWindow : public QMainWindow {
   QStackedWidget* stack_;
   PictureView* strip_;
   QLabel* status_;
+  void bring_into_sight(QWidget* now);
   void show_notice();
   QLabel* notice_;  ///< why an edit was refused
   QMenu* recent_;

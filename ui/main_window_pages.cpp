@@ -6,6 +6,7 @@
 #include "document/param/bores.hpp"
 #include "document/param/limits.hpp"
 #include "session/job_kind.hpp"
+#include "session/live_press.hpp"
 #include "session/shipped_jobs.hpp"
 #include "session/texts.hpp"
 #include "ui/main_window.hpp"
@@ -44,7 +45,7 @@ void MainWindow::stand_in() {
   show_stage(Stage::prove);
   auto* prove = static_cast<ProvePage*>(page(Stage::prove));
   prove->show_face("live");
-  prove->live()->stand_in(QStringLiteral("hidden"));
+  LivePress::of(session_).stand_in(QStringLiteral("hidden"));
 }
 
 void MainWindow::lead_to(Stage stage, const QString& place) {

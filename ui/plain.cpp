@@ -36,4 +36,11 @@ QString one_line(const QString& text, int most) {
   return t;
 }
 
+bool in_sight(const QWidget* widget) {
+  QRect seen = widget->rect();
+  for (const QWidget* w = widget; !w->isWindow() && w->parentWidget(); w = w->parentWidget())
+    seen = seen.translated(w->pos()).intersected(w->parentWidget()->rect());
+  return widget->isVisible() && !seen.isEmpty();
+}
+
 }  // namespace yoke

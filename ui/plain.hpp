@@ -25,4 +25,7 @@ void set_tip(Widget* widget, const QString& text) {
 /// One line, at most `most` letters: for names of edits in menus and for titles.
 [[nodiscard]] QString one_line(const QString& text, int most = 80);
 
+/// Some of it stands within all that it stands in: not scrolled away.
+[[nodiscard]] bool in_sight(const QWidget* widget);
+
 }  // namespace yoke

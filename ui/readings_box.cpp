@@ -45,6 +45,7 @@ ReadingsBox::ReadingsBox(Session& session, std::vector<Reading> Job::*list, cons
   box->setSpacing(4);
   box->addWidget(label(title, "heading", this));
   table_ = new QTableWidget(0, 3, this);
+  table_->setTabKeyNavigation(false);  // Tab goes on, the arrows walk the rows
   table_->setHorizontalHeaderLabels({tr("force"), tr("travel"), tr("assist")});
   table_->horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
   table_->horizontalHeader()->setSectionResizeMode(2, QHeaderView::ResizeToContents);

@@ -41,6 +41,7 @@ TablesWindow::TablesWindow(QWidget* parent) : QDialog(parent) {
   top->addWidget(print);
   box->addLayout(top);
   table_ = new QTableWidget(this);
+  table_->setTabKeyNavigation(false);  // Tab goes on, the arrows walk the rows
   table_->verticalHeader()->hide();
   table_->setEditTriggers(QAbstractItemView::NoEditTriggers);
   table_->setAccessibleName(tr("The table"));

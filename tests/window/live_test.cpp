@@ -8,7 +8,11 @@
 #include <QFile>
 
 #include "files/recording.hpp"
+#include "session/live_press.hpp"
 #include "simulated/rig.hpp"
+#include "ui/bench/bench_mode.hpp"
+#include "ui/bench/instrument_matter.hpp"
+#include "ui/bench/press_matter.hpp"
 #include "ui/curve_view.hpp"
 #include "window/bench.hpp"
 
@@ -227,20 +231,73 @@ TEST_CASE("at the instrument: a channel in counts asks for two points, and is re
   CHECK(b.session.job().calibrations.empty());
 }
 
+TEST_CASE("at the instrument with gloves on: one key records and reads, the page shows the same") {
+  Bench b;
+  LiveFace* live = live_of(b);
+  const std::size_t before = b.session.job().readings.size();
+  b.window->show_bench(true);
+  BenchMode* bench = b.window->bench();
+  const auto key = [&](Qt::Key k) {
+    QTest::keyClick(QApplication::focusWidget(), k);
+    QApplication::processEvents();
+  };
+  const auto shown = [&] {
+    QStringList list;
+    for (const QPushButton* p : bench->buttons()) list << p->accessibleName();
+    return list.join(' ');
+  };
+  key(Qt::Key_F12);
+  auto* matter = qobject_cast<InstrumentMatter*>(bench->matter());
+  REQUIRE(matter);
+  CHECK(matter->line()->text().contains("No line is open"));
+  // As it is read without a line: figures stand there, none is made up.
+  CHECK(matter->figures()->picture().said.join(' ').contains("–"));
+  Pty pty;
+  live->line()->setCurrentText(pty.name);
+  live->join();
+  Rig rig = rig_of(b, "none");
+  rig.press({{420, 2, 4, 3, 1}});
+  pty.say(rig.lines(0.5));
+  REQUIRE(wait_for(live, InstrumentLink::State::good));
+  CHECK(QTest::qWaitFor([&] { return matter->line()->text().contains("Bench box"); }, 2000));
+  CHECK(shown().contains("Record a press"));
+  key(Qt::Key_F4);
+  CHECK(matter->way()->text().contains("second press in a row"));
+  CHECK(live->how()->currentIndex() == 1);  // the page presses the same way
+  key(Qt::Key_Return);
+  REQUIRE(live->link()->recording());
+  CHECK(shown().contains("Stop and read it"));
+  pty.say(rig.lines(9.5));
+  REQUIRE(QTest::qWaitFor([&] { return live->link()->reader().counts().good >= 1000; }, 5000));
+  CHECK(QTest::qWaitFor([&] { return matter->figures()->picture().said.join(' ').contains(" N"); },
+                        2000));
+  key(Qt::Key_Return);
+  CHECK_FALSE(live->link()->recording());
+  REQUIRE(b.session.job().readings.size() == before + 5);
+  CHECK(b.session.job().readings.back().second_apply);
+  CHECK(matter->says()->text().contains("5 readings"));
+  CHECK(live->says()->text() == matter->says()->text());
+  key(Qt::Key_F2);
+  CHECK(live->link()->state() == InstrumentLink::State::off);
+  CHECK(shown().contains("Open the line"));
+  key(Qt::Key_F12);
+  CHECK(qobject_cast<PressMatter*>(bench->matter()));
+}
+
 TEST_CASE("at the instrument: the stand-in presses this job, and is gone with the window") {
   Bench b;
   LiveFace* live = live_of(b);
-  live->stand_in("air1");
+  LivePress::of(b.session).stand_in("air1");
   INFO(live->says()->text().toStdString());
   REQUIRE(wait_for(live, InstrumentLink::State::good));
   CHECK(QTest::qWaitFor([&] { return live->link()->reader().counts().good > 50; }, 3000));
   CHECK(live->link()->reader().counts().spoiled == 0);
   // A press on it is read and told, and nothing of it proves the job.
   const Job before = b.session.job();
-  live->record();
+  LivePress::of(b.session).record();
   REQUIRE(live->link()->recording());
   QTest::qWait(11000);
-  live->record();
+  LivePress::of(b.session).record();
   CHECK(live->says()->text().contains("Practice"));
   CHECK(live->says()->text().contains("readings on the way down"));
   CHECK(b.session.job() == before);

@@ -39,20 +39,27 @@ BenchMode::BenchMode(Session& session, QWidget* parent) : QWidget(parent), sessi
   });
 }
 
-void BenchMode::show_stage(Stage stage) {
+void BenchMode::show_matter(Stage stage, bool other) {
   stage_ = stage;
+  other_ = other;
   if (matter_) {
     matter_->hide();
     matter_->deleteLater();
   }
-  matter_ = make_bench_matter(session_, stage, this);
+  matter_ = make_bench_matter(session_, stage, other, this);
   body_->insertWidget(1, matter_, 1);
   connect(matter_, &BenchMatter::keys_changed, this, &BenchMode::show_keys);
+  // Later: a key of the matter that goes away asked for it.
+  connect(
+      matter_, &BenchMatter::other_asked, this, [this] { show_matter(stage_, !other_); },
+      Qt::QueuedConnection);
   matter_->show();
   title_->setText(words_of(stage_words(stage)));
   show_keys();
   refresh();
-  if (matter_->entry()) matter_->entry()->setFocus();
+  if (matter_->entry()) return matter_->entry()->setFocus();
+  matter_->setFocusPolicy(Qt::StrongFocus);  // its keys are heard where the focus is
+  matter_->setFocus();
 }
 
 void BenchMode::showEvent(QShowEvent* e) {

@@ -17,7 +17,7 @@ class BenchMode : public QWidget {
  public:
   BenchMode(Session& session, QWidget* parent);
   /// Shows a stage's matter from its beginning.
-  void show_stage(Stage stage);
+  void show_stage(Stage stage) { show_matter(stage, false); }
   [[nodiscard]] BenchMatter* matter() const { return matter_; }
   /// The buttons of the keys, the main one first.
   [[nodiscard]] const std::vector<QPushButton*>& buttons() const { return buttons_; }
@@ -29,11 +29,13 @@ class BenchMode : public QWidget {
   void showEvent(QShowEvent* e) override;
 
  private:
+  void show_matter(Stage stage, bool other);
   void refresh();
   void show_keys();
   void add_shortcut(const BenchKey& key);
   Session& session_;
   Stage stage_ = Stage::survey;
+  bool other_ = false;  ///< the second matter of the stage is shown
   QLabel* title_;
   QLabel* decision_;
   QVBoxLayout* body_;

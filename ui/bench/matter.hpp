@@ -32,6 +32,8 @@ class BenchMatter : public QWidget {
 
  signals:
   void keys_changed();
+  /// The stage's other matter is asked for, or the first one again.
+  void other_asked();
 
  protected:
   Session& session_;
@@ -40,6 +42,8 @@ class BenchMatter : public QWidget {
 /// A label of the bench's own sizes: "benchBig", "bench", "benchSoft", "benchCaution".
 [[nodiscard]] QLabel* bench_label(const char* role, QWidget* parent);
 
-[[nodiscard]] BenchMatter* make_bench_matter(Session& session, Stage stage, QWidget* parent);
+/// `other`: the second matter of a stage that has two.
+[[nodiscard]] BenchMatter* make_bench_matter(Session& session, Stage stage, bool other,
+                                             QWidget* parent);
 
 }  // namespace yoke

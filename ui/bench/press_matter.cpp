@@ -69,7 +69,8 @@ std::vector<BenchKey> PressMatter::keys() {
   return {{Qt::Key_Return, tr("Holds, next"), [this] { answer(GateState::passed); }, true},
           {Qt::Key_F4, tr("Fails"), [this] { answer(GateState::failed); }},
           {Qt::Key_PageDown, tr("Next"), [this] { step(1); }},
-          {Qt::Key_PageUp, tr("Back"), [this] { step(-1); }}};
+          {Qt::Key_PageUp, tr("Back"), [this] { step(-1); }},
+          {Qt::Key_F12, tr("At the instrument"), [this] { emit other_asked(); }}};
 }
 
 const GateRow* PressMatter::now() const {

@@ -50,6 +50,7 @@ FolderFace::FolderFace(Session& session, Dialogs& dialogs, QWidget* parent)
   says_->setAccessibleName(tr("What was found"));
   all->addWidget(says_);
   jobs_ = new QTableWidget(0, kFixed, this);
+  jobs_->setTabKeyNavigation(false);  // Tab goes on, the arrows walk the rows
   jobs_->verticalHeader()->hide();
   jobs_->horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
   jobs_->setEditTriggers(QAbstractItemView::NoEditTriggers);

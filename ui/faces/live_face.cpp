@@ -1,13 +1,9 @@
 #include "ui/faces/live_face.hpp"
 
-#include <QCoreApplication>
 #include <QHBoxLayout>
 #include <QVBoxLayout>
 
-#include "files/json_job.hpp"
 #include "files/recording.hpp"
-#include "protocol/protocol.hpp"
-#include "session/curves.hpp"
 #include "session/entries.hpp"
 #include "session/stage_views.hpp"
 #include "session/texts.hpp"
@@ -20,8 +16,6 @@ namespace yoke {
 namespace {
 
 constexpr int kFrame_ms = 33;
-constexpr std::size_t kGhosts = 3;
-constexpr double kTrail_s = 15;  // of a press that is not recorded
 
 Combo* combo(const QString& name, QWidget* parent) {
   auto* c = new Combo(parent);
@@ -47,7 +41,7 @@ QString fault_words(const std::string& name) {
 }  // namespace
 
 LiveFace::LiveFace(Session& session, Dialogs& dialogs, QWidget* parent)
-    : Face(parent), session_(session), dialogs_(dialogs), link_(this) {
+    : Face(parent), session_(session), dialogs_(dialogs), live_(LivePress::of(session)) {
   auto* all = new QVBoxLayout(this);
   all->setContentsMargins(0, 0, 0, 0);
   all->setSpacing(6);
@@ -58,24 +52,20 @@ LiveFace::LiveFace(Session& session, Dialogs& dialogs, QWidget* parent)
   auto* row = new QHBoxLayout;
   row->setSpacing(10);
   press_ = new CurveView(
-      tr("The press as it is pressed"),
-      [this] {
-        return link_.recording() ? live_plot(session_, base_, link_.trace(), ghosts_)
-                                 : live_plot(session_, base_, trail(), ghosts_);
-      },
-      this);
+      tr("The press as it is pressed"), [this] { return live_.plot(); }, this);
   press_->setMinimumSize(300, 170);
   row->addWidget(press_, 6);
   auto* right = new QVBoxLayout;
   figures_ = new PictureView(tr("What the instrument tells"), this);
-  figures_->set_maker([this](QSizeF size) { return live_figures_picture(live_figures(), size); });
+  figures_->set_maker(
+      [this](QSizeF size) { return live_figures_picture(live_figures(session_, live_), size); });
   figures_->setMinimumSize(200, 120);
   right->addWidget(figures_, 3);
   pressure_ = new CurveView(
       tr("Pressures of the last half minute"),
       [this] {
-        return pressure_plot(session_, link_.reader().head().value_or(InstrumentHead{}),
-                             link_.lately());
+        return pressure_plot(session_, link()->reader().head().value_or(InstrumentHead{}),
+                             link()->lately());
       },
       this);
   pressure_->setMinimumHeight(90);
@@ -90,11 +80,14 @@ LiveFace::LiveFace(Session& session, Dialogs& dialogs, QWidget* parent)
   all->addWidget(points_row_);
   frame_.setInterval(kFrame_ms);
   connect(&frame_, &QTimer::timeout, this, &LiveFace::frame);
-  connect(&link_, &InstrumentLink::came, this, [this] {
+  connect(link(), &InstrumentLink::came, this, [this] {
     dirty_ = true;
     if (isVisible() && !frame_.isActive()) frame_.start();
   });
-  connect(&link_, &InstrumentLink::state_changed, this, &LiveFace::show_state);
+  connect(&live_, &LivePress::line_changed, this, &LiveFace::show_state);
+  connect(&live_, &LivePress::said, this, [this] { says_->setText(live_.says()); });
+  connect(&live_, &LivePress::way_changed, this, &LiveFace::show_way);
+  says_->setText(live_.says());
   list_ports();
   show_state();
 }
@@ -116,10 +109,10 @@ QWidget* LiveFace::build_line() {
   join_ = new QPushButton(tr("Open"), all);
   join_->setMinimumHeight(36);
   connect(join_, &QPushButton::clicked, this, [this] {
-    if (link_.state() == InstrumentLink::State::off)
+    if (link()->state() == InstrumentLink::State::off)
       join();
     else
-      link_.shut();
+      link()->shut();
   });
   row->addWidget(join_);
   row->addSpacing(16);
@@ -133,7 +126,7 @@ QWidget* LiveFace::build_line() {
   start_->setMinimumHeight(36);
   start_->setAccessibleName(tr("Start the stand-in"));
   connect(start_, &QPushButton::clicked, this,
-          [this] { stand_in(fault_->currentData().toString()); });
+          [this] { live_.stand_in(fault_->currentData().toString()); });
   row->addWidget(start_);
   return all;
 }
@@ -147,14 +140,15 @@ QWidget* LiveFace::build_keys() {
   record_->setObjectName(QStringLiteral("main"));
   record_->setMinimumHeight(48);
   record_->setMinimumWidth(230);
-  connect(record_, &QPushButton::clicked, this, &LiveFace::record);
+  connect(record_, &QPushButton::clicked, &live_, &LivePress::record);
   row->addWidget(record_);
   how_ = combo(tr("How it is pressed"), all);
   how_->addItems({tr("one press"), tr("second in a row"), tr("hoses clamped"),
                   tr("outlet 1 clamped"), tr("outlet 2 clamped")});
+  connect(how_, &QComboBox::currentIndexChanged, this, &LiveFace::take_way);
   row->addWidget(how_);
   assist_ = new QCheckBox(tr("assist works"), all);
-  connect(assist_, &QCheckBox::toggled, this, &LiveFace::press_band);
+  connect(assist_, &QCheckBox::toggled, this, &LiveFace::take_way);
   row->addWidget(assist_);
   row->addStretch(1);
   export_ = new QPushButton(tr("Samples as a table…"), all);
@@ -172,142 +166,50 @@ void LiveFace::list_ports() {
 }
 
 void LiveFace::join() {
-  const auto ok = link_.open(line_->currentText().trimmed(), speed_->currentData().toInt());
-  tell(ok ? QString() : error_text(ok.error(), session_.style()));
+  live_.open(line_->currentText().trimmed(), speed_->currentData().toInt());
 }
 
-void LiveFace::stand_in(const QString& fault) {
-  practice_.clear();
-  lent_ = std::make_unique<QTemporaryDir>();
-  const QString file = lent_->filePath(QStringLiteral("pressed.yoke"));
-  QFile out(file);
-  const std::string job = write_job(session_.job());
-  if (!out.open(QIODevice::WriteOnly) ||
-      out.write(job.data(), static_cast<qint64>(job.size())) != static_cast<qint64>(job.size()))
-    return tell(tr("There is no room for the stand-in's copy of the job"));
-  out.close();
-  const auto ok = link_.start_rig(
-      QCoreApplication::applicationDirPath() + QStringLiteral("/yokestep-rig"), file, fault);
-  tell(ok ? QString() : error_text(ok.error(), session_.style()));
-}
-
-PressWay LiveFace::pressed_how() const {
+void LiveFace::take_way() {
   PressWay h;
   h.assist_alive = assist_->isChecked();
   h.second_apply = how_->currentIndex() == 1;
   h.hoses_clamped = how_->currentIndex() >= 2;
   h.clamped = static_cast<ClampedHoses>(std::max(0, how_->currentIndex() - 2));
-  return h;
+  live_.press_as(h);
 }
 
-void LiveFace::record() {
-  if (!link_.recording()) {
-    if (!link_.reader().head())
-      return tell(tr("Nothing comes yet: open the line, or start the stand-in"));
-    link_.record();
-    return tell(
-        tr("Foot off for a second; then slowly down, four seconds to the firmest push, "
-           "hold, and up"));
-  }
-  const int lost = link_.lost_in_recording();
-  const Trace trace = link_.recorded();
-  if (trace.samples.empty()) return tell(tr("Nothing came while it was recorded"));
-  const auto taken = take_recording(session_, trace, pressed_how(), lost, wall_clock());
-  if (!taken) return tell(error_text(taken.error(), session_.style()));
-  ghosts_.push_back(trace);
-  if (ghosts_.size() > kGhosts) ghosts_.erase(ghosts_.begin());
-  std::vector<Message> words = taken->says;
-  if (taken->practice) {
-    practice_.insert(practice_.end(), taken->readings.begin(), taken->readings.end());
-    for (const Message& m : practice_words(session_.job(), practice_)) words.push_back(m);
-  }
-  QStringList said;
-  for (const Message& m : words) said << text_of(m, session_.style());
-  tell(said.join(QStringLiteral(" · ")));
-  refresh();
+/// The bench may have chosen another.
+void LiveFace::show_way() {
+  const PressWay& h = live_.way();
+  const QSignalBlocker quiet(how_), still(assist_);
+  how_->setCurrentIndex(h.hoses_clamped ? 2 + static_cast<int>(h.clamped) : h.second_apply ? 1 : 0);
+  assist_->setChecked(h.assist_alive);
+  if (!isVisible()) return;
+  live_.lay_ground();
+  press_->redraw();
 }
 
 void LiveFace::export_samples() {
-  if (ghosts_.empty()) return tell(tr("Record a press first"));
+  if (live_.ghosts().empty()) return live_.tell(tr("Record a press first"));
   const QString path = dialogs_.save_file(this, tr("Samples as a table"),
                                           QStringLiteral("press.csv"), tr("Tables (*.csv)"));
   if (path.isEmpty()) return;
-  const Trace& last = ghosts_.back();
+  const Trace& last = live_.ghosts().back();
   QFile out(path);
   const std::string csv = trace_csv(last, TraceScale(last.head, session_.job().calibrations));
   const bool ok =
       out.open(QIODevice::WriteOnly) &&
       out.write(csv.data(), static_cast<qint64>(csv.size())) == static_cast<qint64>(csv.size());
-  tell(ok ? tr("%1 samples written").arg(last.samples.size())
-          : tr("It cannot be written there: %1").arg(out.errorString()));
-}
-
-void LiveFace::tell(const QString& words) {
-  says_->setText(words);
+  live_.tell(ok ? tr("%1 samples written").arg(last.samples.size())
+                : tr("It cannot be written there: %1").arg(out.errorString()));
 }
 
 void LiveFace::show_state() {
-  using State = InstrumentLink::State;
-  const LineCounts& c = link_.reader().counts();
-  QString words;
-  switch (link_.state()) {
-    case State::off:
-      words = tr("No line is open: open one, or practise on a pedal that is not there");
-      break;
-    case State::silent:
-      words = tr("The line is open and silent: is the instrument on?");
-      break;
-    case State::unread:
-      words = tr("Something comes; the instrument has not said yet what it is");
-      break;
-    case State::wrong_speed:
-      words = tr("What comes cannot be read: try another speed of the line");
-      break;
-    case State::lost:
-      words = tr("The line went away: it is joined again when it comes back");
-      break;
-    case State::good:
-      words = tr("%1: %2 samples, %3 lost, %4 spoiled")
-                  .arg(QString::fromStdString(link_.reader().head()->name))
-                  .arg(c.good)
-                  .arg(c.lost)
-                  .arg(c.spoiled);
-      break;
-  }
+  const QString words = live_.line_words();
   if (state_->text() != words) state_->setText(words);
-  join_->setText(link_.state() == State::off ? tr("Open") : tr("Shut"));
-  record_->setText(link_.recording() ? tr("Stop and read it  R") : tr("Record a press  R"));
+  join_->setText(link()->state() == InstrumentLink::State::off ? tr("Open") : tr("Shut"));
+  record_->setText(link()->recording() ? tr("Stop and read it  R") : tr("Record a press  R"));
   record_->setShortcut(QKeySequence(Qt::Key_R));
-}
-
-std::vector<LiveFigure> LiveFace::live_figures() const {
-  std::vector<LiveFigure> list;
-  const auto& head = link_.reader().head();
-  if (!head) {
-    list.push_back({tr("Push on the pad"), QStringLiteral("–"), true});
-    list.push_back({tr("Travel of the pad"), QStringLiteral("–"), true});
-    return list;
-  }
-  const TraceScale scale(*head, session_.job().calibrations);
-  const auto now = link_.newest();
-  for (const Channel& c : head->channels) {
-    const auto si = now ? scale.si(*now, c.what) : std::nullopt;
-    const Kind kind = kind_of(c.what);
-    LiveFigure f{words_of(words_of(c.what)), QStringLiteral("–"), !si};
-    if (si) f.value = quantity_text(*si, kind, kind == Kind::pressure ? 2 : 0, session_.style());
-    if (scale.asks(c.what)) f.value = tr("set points");
-    list.push_back(f);
-  }
-  return list;
-}
-
-Trace LiveFace::trail() const {
-  const auto& head = link_.reader().head();
-  if (!head) return {};
-  Trace t{*head, {}};
-  for (const LineSample& s : link_.lately())
-    if (link_.lately().back().t_s - s.t_s <= kTrail_s) t.samples.push_back(s);
-  return t;
 }
 
 void LiveFace::frame() {
@@ -317,11 +219,8 @@ void LiveFace::frame() {
   }
   dirty_ = false;
   ++frames_;
-  if (const auto now = link_.newest(); now && link_.reader().head()) {
-    const TraceScale scale(*link_.reader().head(), session_.job().calibrations);
-    // The stations above move with the pad.
-    if (const auto x = scale.si(*now, ChannelWhat::travel)) session_.press(*x);
-  }
+  // The stations above move with the pad.
+  if (const auto x = live_.told(ChannelWhat::travel)) session_.press(*x);
   figures_->redraw();
   press_->redraw();
   pressure_->redraw();
@@ -342,21 +241,8 @@ void LiveFace::hideEvent(QHideEvent* e) {
   frame_.stop();
 }
 
-void LiveFace::press_band() {
-  if (!isVisible()) return;
-  const Job& job = session_.job();
-  const bool assist = assist_->isChecked();
-  if (!band_ || band_->found != job.found || band_->plan != job.plan || band_->built != job.built ||
-      band_->assist != assist)
-    band_ =
-        BandOf{job.found, job.plan, job.built, assist, proof_share(job, session_.strip(), assist)};
-  if (const auto curve = curve_behind(job, base_, assist)) band_behind(base_, *curve, band_->share);
-  press_->redraw();
-}
-
 void LiveFace::refresh() {
-  base_ = prove_plot(session_);
-  press_band();
+  live_.lay_ground();
   assist_->setVisible(has_assist(session_.job(), As::plan));
   const auto what = static_cast<ChannelWhat>(std::max(0, channel_->currentIndex()));
   const Calibration* c = points_of(session_.job(), what);

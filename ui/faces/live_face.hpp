@@ -6,13 +6,9 @@
 #include <QLabel>
 #include <QLineEdit>
 #include <QPushButton>
-#include <QTemporaryDir>
 #include <QTimer>
-#include <memory>
 
-#include "paint/live_figures.hpp"
-#include "session/instrument_link.hpp"
-#include "session/live_edits.hpp"
+#include "session/live_press.hpp"
 #include "session/session.hpp"
 #include "ui/dialogs.hpp"
 #include "ui/face.hpp"
@@ -29,13 +25,9 @@ class LiveFace : public Face {
   void refresh() override;
   /// Opens what is named in the field for the line.
   void join();
-  /// Starts the stand-in with a fault by name.
-  void stand_in(const QString& fault);
-  /// Begins to record, or ends it and reads what was recorded.
-  void record();
   /// One of the two points of the chosen channel is what the instrument tells now.
   void set_point(bool upper);
-  [[nodiscard]] InstrumentLink* link() { return &link_; }
+  [[nodiscard]] InstrumentLink* link() { return live_.link(); }
   [[nodiscard]] QComboBox* line() const { return line_; }
   [[nodiscard]] QLineEdit* known() const { return known_; }
   [[nodiscard]] QComboBox* channel() const { return channel_; }
@@ -59,32 +51,18 @@ class LiveFace : public Face {
   void list_ports();
   void show_state();
   void frame();
-  /// The band behind the prediction, worked out when what it rests on was changed.
-  void press_band();
-  void tell(const QString& words);
+  void take_way();
+  void show_way();
   void export_samples();
-  [[nodiscard]] std::vector<LiveFigure> live_figures() const;
-  [[nodiscard]] Trace trail() const;
-  [[nodiscard]] PressWay pressed_how() const;
 
   Session& session_;
   Dialogs& dialogs_;
-  InstrumentLink link_;
+  LivePress& live_;
   QTimer frame_;
   bool dirty_ = false;
   int frames_ = 0;
-  PlotInput base_;
-  struct BandOf {
-    MeasuredSet found, plan, built;
-    bool assist = false;
-    double share = 0;
-  };
-  std::optional<BandOf> band_;
-  std::vector<Trace> ghosts_;
-  std::vector<Reading> practice_;  ///< of the stand-in that was started last
   std::optional<double> low_raw_, low_;
   ChannelWhat low_of_ = ChannelWhat::count_;
-  std::unique_ptr<QTemporaryDir> lent_;  ///< the job as the stand-in reads it
   Combo *line_, *speed_, *fault_, *how_, *channel_;
   QPushButton *join_, *start_, *record_, *export_;
   QCheckBox* assist_;

@@ -58,24 +58,24 @@ QWidget* LiveFace::build_points() {
 
 void LiveFace::set_point(bool upper) {
   const auto what = static_cast<ChannelWhat>(std::max(0, channel_->currentIndex()));
-  if (link_.reader().head() && is_stand_in(*link_.reader().head()))
-    return tell(tr("The stand-in tells in units of its own: there is nothing to set"));
-  const auto now = link_.newest();
+  if (link()->reader().head() && is_stand_in(*link()->reader().head()))
+    return live_.tell(tr("The stand-in tells in units of its own: there is nothing to set"));
+  const auto now = link()->newest();
   const auto raw = now ? now->told[static_cast<std::size_t>(what)] : std::nullopt;
-  if (!raw) return tell(tr("The instrument tells nothing of this channel"));
+  if (!raw) return live_.tell(tr("The instrument tells nothing of this channel"));
   const Kind kind = kind_of(what);
   const Range range = kind == Kind::length ? Range{-1, 1} : Range{-1e8, 1e8};
   const auto known =
       typed_quantity(known_->text().toStdString(), "Known point", kind, range, session_.style());
-  if (!known) return tell(error_text(known.error(), session_.style()));
+  if (!known) return live_.tell(error_text(known.error(), session_.style()));
   if (!upper) {
     low_raw_ = raw;
     low_ = *known;
     low_of_ = what;
     known_->clear();
-    return tell(tr("Lower point held. Now the upper one, well away from it"));
+    return live_.tell(tr("Lower point held. Now the upper one, well away from it"));
   }
-  if (!low_raw_ || low_of_ != what) return tell(tr("The lower point first"));
+  if (!low_raw_ || low_of_ != what) return live_.tell(tr("The lower point first"));
   Calibration c;
   c.channel = std::string(key_of(what));
   c.low_raw = *low_raw_;
@@ -88,14 +88,14 @@ void LiveFace::set_point(bool upper) {
     typed.remove(QChar(0x00b1));
     const auto doubt = typed_quantity(typed.trimmed().toStdString(), "± of the points", kind, range,
                                       session_.style());
-    if (!doubt) return tell(error_text(doubt.error(), session_.style()));
+    if (!doubt) return live_.tell(error_text(doubt.error(), session_.style()));
     c.plus_minus = std::abs(*doubt);
   }
   const auto ok = set_points(session_, c);
-  if (!ok) return tell(error_text(ok.error(), session_.style()));
+  if (!ok) return live_.tell(error_text(ok.error(), session_.style()));
   low_raw_.reset();
   known_->clear();
-  tell(tr("Both points are set"));
+  live_.tell(tr("Both points are set"));
   refresh();
 }
 

@@ -51,6 +51,7 @@ LogFace::LogFace(Session& session, QWidget* parent) : Face(parent), session_(ses
   all->addWidget(refusal_);
   auto* row = new QHBoxLayout;
   lines_ = new QTableWidget(0, 3, this);
+  lines_->setTabKeyNavigation(false);  // Tab goes on, the arrows walk the rows
   lines_->setHorizontalHeaderLabels({tr("when"), tr("stage"), tr("what")});
   lines_->horizontalHeader()->setSectionResizeMode(0, QHeaderView::ResizeToContents);
   lines_->horizontalHeader()->setSectionResizeMode(1, QHeaderView::ResizeToContents);
