@@ -5,6 +5,7 @@
 #include "files/icalendar.hpp"
 #include "files/limits.hpp"
 #include "session/entries.hpp"
+#include "session/stage_views.hpp"
 #include "session/texts.hpp"
 
 namespace yoke {
@@ -86,6 +87,13 @@ Expected<bool> add_line(Session& session, const LogEntry& entry, const std::stri
     it->second.done = false;
     it->second.waits.clear();
   });
+}
+
+std::string last_writer(const Job& job) {
+  for (auto it = job.events.rbegin(); it != job.events.rend(); ++it)
+    if (!it->who.empty() && it->kind != EventKind::proof && it->kind != EventKind::road)
+      return it->who;
+  return last_prover(job);
 }
 
 Expected<bool> add_point(Session& session, const std::string& what, Stage stage,

@@ -21,6 +21,9 @@ struct LogEntry {
 [[nodiscard]] Expected<bool> add_line(Session& session, const LogEntry& entry,
                                       const std::string& when);
 
+/// Who wrote the last line by hand, or answered a gate last; empty: nobody yet.
+[[nodiscard]] std::string last_writer(const Job& job);
+
 [[nodiscard]] Expected<bool> add_point(Session& session, const std::string& what, Stage stage,
                                        const std::string& day);
 /// Done on a day; empty: open again.

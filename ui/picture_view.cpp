@@ -10,6 +10,7 @@
 #include <QMessageBox>
 #include <QMouseEvent>
 #include <QPainter>
+#include <QScrollArea>
 #include <QToolTip>
 
 #include "paint/theme.hpp"
@@ -84,6 +85,7 @@ void PictureView::keyPressEvent(QKeyEvent* e) {
       const int from = walked_ ? static_cast<int>(*walked_) : (by == 1 ? count - 1 : 0);
       walked_ = static_cast<std::size_t>((from + by) % count);
       setAccessibleDescription(walked()->words());
+      show_walked();
       QAccessibleEvent moved(this, QAccessible::DescriptionChanged);
       QAccessible::updateAccessibility(&moved);
       update();
@@ -96,6 +98,19 @@ void PictureView::keyPressEvent(QKeyEvent* e) {
       return;
     default:
       QWidget::keyPressEvent(e);
+  }
+}
+
+/// A long picture stands in an area: where the keys stand is brought into sight.
+void PictureView::show_walked() {
+  for (QWidget* w = parentWidget(); w && !w->isWindow(); w = w->parentWidget()) {
+    auto* area = qobject_cast<QScrollArea*>(w);
+    if (!area || !area->widget() || (area->widget() != this && !area->widget()->isAncestorOf(this)))
+      continue;
+    const QRect at(mapTo(area->widget(), walked()->area.topLeft().toPoint()),
+                   walked()->area.size().toSize());
+    area->ensureVisible(at.center().x(), at.center().y(), 8, at.height() / 2 + 12);
+    return;
   }
 }
 

@@ -52,6 +52,7 @@ class PictureView : public QWidget {
  private:
   void build() const;
   void paint_still(QPainter& p);
+  void show_walked();
   Make make_;
   QString name_;
   mutable Picture picture_;

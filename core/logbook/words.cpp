@@ -165,7 +165,7 @@ Message event_words(const Job& job, const Event& e) {
     case EventKind::other:
       return e.subject == "words" ? list_name(e.subject) : counted(e);
     default:
-      return hand_line(e);
+      return e.who.empty() ? hand_line(e) : say("{}, by {}", hand_line(e), e.who);
   }
 }
 

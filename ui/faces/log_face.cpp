@@ -6,6 +6,7 @@
 #include <QVBoxLayout>
 
 #include "paint/time_line.hpp"
+#include "session/log_edits.hpp"
 #include "session/stage_views.hpp"
 #include "session/texts.hpp"
 #include "ui/plain.hpp"
@@ -102,12 +103,18 @@ QWidget* LogFace::build_entry() {
   note_->setMaxLength(300);
   note_->setMinimumHeight(38);
   row->addWidget(note_, 4);
+  who_ = new QLineEdit(all);
+  who_->setAccessibleName(tr("Who did it"));
+  who_->setPlaceholderText(tr("who"));
+  who_->setMaxLength(80);
+  who_->setMinimumHeight(38);
+  row->addWidget(who_, 1);
   write_ = new QPushButton(tr("Write it down"), all);
   write_->setObjectName(QStringLiteral("main"));
   write_->setMinimumHeight(38);
   row->addWidget(write_);
   connect(write_, &QPushButton::clicked, this, &LogFace::write_line);
-  for (QLineEdit* e : {amount_, note_})
+  for (QLineEdit* e : {amount_, note_, who_})
     connect(e, &QLineEdit::returnPressed, this, &LogFace::write_line);
   connect(kind_, &QComboBox::currentIndexChanged, this, &LogFace::ask_amount);
   ask_amount();
@@ -134,6 +141,7 @@ void LogFace::write_line() {
   e.stage = static_cast<Stage>(std::max(0, stage_->currentIndex()));
   e.amount = amount_->text().trimmed().toStdString();
   e.note = note_->text().trimmed().toStdString();
+  e.who = who_->text().trimmed().toStdString();
   if (e.kind == EventKind::moved) e.step = step_->currentData().toString().toStdString();
   const auto ok = add_line(session_, e, wall_clock());
   refusal_->setVisible(!ok);
@@ -172,6 +180,7 @@ void LogFace::fill_lines() {
 }
 
 void LogFace::refresh() {
+  if (who_->text().isEmpty()) who_->setText(q(last_writer(session_.job())));
   line_->redraw();
   fill_lines();
   fill_steps();

@@ -43,7 +43,7 @@ class LogFace : public Face {
   PictureView* line_;
   QTableWidget* lines_;
   Combo *kind_, *stage_, *step_;
-  QLineEdit *amount_, *note_;
+  QLineEdit *amount_, *note_, *who_;
   QPushButton* write_;
   QLabel *savings_, *refusal_;
 };

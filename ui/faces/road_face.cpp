@@ -126,7 +126,7 @@ QWidget* RoadFace::build_series() {
   auto* row = new QHBoxLayout(all);
   row->setContentsMargins(0, 0, 0, 0);
   row->addWidget(plain_label(tr("The linings' maker asks for"), "question", all));
-  series_stops_ = entry(tr("Bedding stops, by the linings' maker"), tr("10 stops"), 24, all);
+  series_stops_ = entry(tr("Bedding stops, by the linings' maker"), QString(), 24, all);
   series_speed_ = entry(tr("Bedding stops from, by the linings' maker"), tr("50 km/h"), 24, all);
   const std::pair<QLineEdit*, Param> fields[] = {{series_stops_, param::bed_stops},
                                                  {series_speed_, param::bed_speed}};
