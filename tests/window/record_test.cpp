@@ -1,6 +1,8 @@
 // Record: the logbook, open points, earlier versions, the folder: what is entered arrives, and what
 // is said is what the job holds.
+#include <QScrollBar>
 #include "document/param/bores.hpp"
+
 #include "files/store.hpp"
 #include "support/work_done.hpp"
 #include "window/bench.hpp"
@@ -200,4 +202,18 @@ TEST_CASE("a copy without names is written beside, the job stays as it is") {
   CHECK(value_of(given->job, As::plan, param::master_bore).si ==
         value_of(b.session.job(), As::plan, param::master_bore).si);
   CHECK(b.session.job().vehicle == "SECRET");
+}
+
+TEST_CASE("the sheet in a small window is read without shifting it sideways") {
+  for (const char* job : {"estate-discs", "airfield-tug", "fire-tender", "sidecar-outfit",
+                          "trials-special", "pickup-two-bores"}) {
+    Bench b;
+    b.window->resize(1280, 800);
+    REQUIRE(b.window->open_path(demo(b.dir, job)));
+    auto* sheet = record_of(b, "sheet")->findChild<SheetView*>();
+    REQUIRE(sheet);
+    QTest::qWait(50);
+    INFO(job << ": " << sheet->document()->size().width() << " of " << sheet->viewport()->width());
+    CHECK_FALSE(sheet->horizontalScrollBar()->isVisible());
+  }
 }

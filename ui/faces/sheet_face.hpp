@@ -21,7 +21,10 @@ namespace yoke {
 class SheetView : public QTextBrowser {
   Q_OBJECT
  public:
-  explicit SheetView(QWidget* parent) : QTextBrowser(parent) { setOpenLinks(false); }
+  explicit SheetView(QWidget* parent) : QTextBrowser(parent) {
+    setOpenLinks(false);
+    document()->setDocumentMargin(2);  // in a small window its widest table fills the room
+  }
   void show_sheet(const QString& html, SheetPictures pictures);
   /// Its own two drawings, and nothing else whatever a text in it asks for.
   QVariant loadResource(int type, const QUrl& name) override;
