@@ -240,6 +240,7 @@ void add_names(Picture& pic, const NetDrawing& d, const Places& at, double k) {
 }
 
 QString title_of(const NetDrawing& d) {
+  if (d.paper) return Drawn::tr("From outlet to wheel, with what is known of each joint");
   if (d.wiping) return Drawn::tr("Touch a joint: dry or wet?");
   if (d.net.node("slave")) return Drawn::tr("Touch a joint to say what is there");
   return Drawn::tr(

@@ -17,6 +17,7 @@ struct NetDrawing {
   UnitLook old_unit;     ///< the fitted one's
   std::string selected;  ///< key of the joint that is looked at
   bool wiping = false;   ///< what is asked is whether it is dry
+  bool paper = false;    ///< nothing in it can be touched
 };
 [[nodiscard]] NetDrawing net_drawing(const Job& job, std::string selected);
 

@@ -23,15 +23,21 @@ struct Chapter {
 [[nodiscard]] std::vector<Chapter> pack_chapters(const Session& session,
                                                  const std::vector<JudgedRule>& rules,
                                                  const QDate& on);
-/// Written whole or not at all. The pages of each chapter: where it begins.
+/// What the first page says above the contents: whose it is, how it stands, what it does not
+/// replace.
+[[nodiscard]] QString pack_cover(const Session& session, const QDate& on);
+/// Written whole or not at all; a short chapter follows on the page of the one before. The pages of
+/// each chapter: where it begins.
 [[nodiscard]] Expected<std::vector<int>> write_certifier_pack(const QString& path,
                                                               const std::vector<Chapter>& chapters,
                                                               const QString& title,
-                                                              QPageSize::PageSizeId paper);
+                                                              QPageSize::PageSizeId paper,
+                                                              const QString& cover = {});
 /// Into a folder that is empty or not there yet: pack.pdf, job.yoke, lists as CSV, drawings as SVG,
 /// photos. Names of what was written.
 [[nodiscard]] Expected<QStringList> write_open_pack(const QString& folder, const Session& session,
                                                     const std::vector<Chapter>& chapters,
-                                                    QPageSize::PageSizeId paper);
+                                                    QPageSize::PageSizeId paper,
+                                                    const QString& cover = {});
 
 }  // namespace yoke

@@ -29,6 +29,18 @@ QString paragraph(const QString& words) {
   return QStringLiteral("<p>%1</p>").arg(esc(words));
 }
 
+/// "2026-05-31 14:05"
+QString moment(const std::string& when) {
+  return text_of(when).left(16).replace(QLatin1Char('T'), QLatin1Char(' '));
+}
+
+/// The plumbing as it is looked at on paper.
+QImage plumbing(const Session& s) {
+  NetDrawing drawing = net_drawing(s.job(), {});
+  drawing.paper = true;
+  return for_paper(net_picture(drawing, QSizeF(900, 560)), 2);
+}
+
 QString nothing(const QString& words) {
   return QStringLiteral("<p><i>%1</i></p>").arg(esc(words));
 }
@@ -51,9 +63,6 @@ Chapter changed(const Session& s, const QDate& on) {
     if (r.of != CompareRow::Of::proof)
       rows << row({esc(r.what, style), esc(r.a, style), esc(r.b, style)});
   c.html += table(rows);
-  c.html += paragraph(
-      Printed::tr("Figures are help for a builder, not an approval: local rules and licensed "
-                  "inspection win. Who signs this pack answers for it."));
   return c;
 }
 
@@ -67,8 +76,7 @@ Chapter drawings(const Session& s) {
   add(QStringLiteral("pack:line"),
       Printed::tr("The line of force, to the lengths that were measured"), pictures.line);
   add(QStringLiteral("pack:curve"), Printed::tr("Effort over travel"), pictures.curve);
-  add(QStringLiteral("pack:net"), Printed::tr("Lines and joints"),
-      for_paper(net_picture(net_drawing(s.job(), {}), QSizeF(900, 560)), 2));
+  add(QStringLiteral("pack:net"), Printed::tr("Lines and joints"), plumbing(s));
   QStringList templates;
   for (const auto& [kind, words] :
        {std::pair{TemplateKind::drilling, Printed::tr("drilling template of the firewall")},
@@ -129,7 +137,7 @@ Chapter protocol(const Session& s) {
                     .arg(k.high_raw)
                     .arg(k.high)
                     .arg(k.plus_minus),
-                esc(text_of(k.when))});
+                esc(moment(k.when))});
   if (set.size() > 1) c.html += title(Printed::tr("Instruments")) + table(set);
   return c;
 }
@@ -152,7 +160,7 @@ Chapter gates(const Session& s) {
     const auto f = stop_figures(stop);
     road << row({esc(words_of(words_of_value(stop.stage))),
                  f ? esc(stop_words(*f), style) : QStringLiteral("–"),
-                 esc(words_of(words_of_value(stop.locked))), esc(text_of(stop.when))});
+                 esc(words_of(words_of_value(stop.locked))), esc(moment(stop.when))});
   }
   c.html += title(Printed::tr("On the road"));
   c.html += road.size() > 1 ? table(road) : nothing(Printed::tr("It was not driven."));
@@ -209,13 +217,24 @@ Chapter logbook(const Session& s) {
   const std::size_t first = events.size() > kMostLines ? events.size() - kMostLines : 0;
   if (first > 0) c.html += paragraph(Printed::tr("The last %1 lines.").arg(kMostLines));
   for (std::size_t i = first; i < events.size(); ++i)
-    rows << row({esc(text_of(events[i].when)), esc(words_of(stage_words(events[i].stage))),
+    rows << row({esc(moment(events[i].when)), esc(words_of(stage_words(events[i].stage))),
                  esc(event_words(s.job(), events[i]), s.style())});
   c.html += rows.size() > 1 ? table(rows) : nothing(Printed::tr("Nothing is written yet."));
   return c;
 }
 
 }  // namespace
+
+QString pack_cover(const Session& s, const QDate& on) {
+  QString html = paragraph(text_of(s.job().vehicle));
+  html += QStringLiteral("<p><b>%1</b></p>")
+              .arg(esc(text_of(state_words(s.job(), s.findings()), s.style())));
+  html += paragraph(Printed::tr("Printed on %1.").arg(on.toString(Qt::ISODate)));
+  html += paragraph(
+      Printed::tr("Figures are help for a builder, not an approval: local rules and licensed "
+                  "inspection win. Who signs this pack answers for it."));
+  return html;
+}
 
 std::vector<Chapter> pack_chapters(const Session& s, const std::vector<JudgedRule>& rules,
                                    const QDate& on) {

@@ -7,8 +7,11 @@
 #include <QFileInfo>
 #include <QPainter>
 #include <QPdfWriter>
+#include <QTextBlock>
+#include <QTextCursor>
 #include <QTextDocument>
 #include <QUrl>
+#include <cmath>
 
 #include "files/csv.hpp"
 #include "files/disk.hpp"
@@ -28,6 +31,8 @@ namespace yoke {
 namespace {
 
 constexpr double kMargin_mm = 14, kDots = 96, kFoot_px = 22;
+constexpr double kBelowHeading_px = 90;  // less below a heading, and it stands alone
+constexpr double kBetween_px = 24;       // of two chapters on one page
 constexpr const char* kHead =
     "<html><head><style>body{font-family:Roboto;font-size:13px;color:#23262b}"
     "h1{font-size:23px;margin:0}h2{font-size:16px;margin-top:8px;margin-bottom:3px}"
@@ -39,26 +44,85 @@ class Paper : public QTextDocument {
   QVariant loadResource(int, const QUrl&) override { return {}; }
 };
 
-std::unique_ptr<QTextDocument> laid_out(const Chapter& c, QSizeF page) {
+/// Too low on its page to stand there without what follows it.
+bool is_stranded(const QTextDocument& d, const QTextBlock& heading) {
+  const auto* layout = d.documentLayout();
+  const double high = d.pageSize().height();
+  const QRectF at = layout->blockBoundingRect(heading);
+  const int on = static_cast<int>(at.top() / high);
+  if (high * (on + 1) - at.bottom() < kBelowHeading_px) return true;
+  const QTextBlock next = heading.next();
+  return next.isValid() && static_cast<int>(layout->blockBoundingRect(next).bottom() / high) > on;
+}
+
+/// A heading goes over to the next page with what it heads.
+void keep_headings(QTextDocument& d) {
+  for (QTextBlock b = d.begin().next(); b.isValid(); b = b.next()) {
+    if (b.blockFormat().headingLevel() == 0 || !is_stranded(d, b)) continue;
+    QTextCursor at(b);
+    QTextBlockFormat format = b.blockFormat();
+    format.setPageBreakPolicy(QTextFormat::PageBreak_AlwaysBefore);
+    at.setBlockFormat(format);
+    d.markContentsDirty(0, d.characterCount());  // else a table below stays where it was
+  }
+}
+
+/// Chapters that stand on the same pages.
+std::unique_ptr<QTextDocument> laid_out(const std::vector<const Chapter*>& chapters, QSizeF page) {
   auto d = std::make_unique<Paper>();
   d->setDefaultFont(theme::text(13));
-  for (const auto& [name, image] : c.images)
-    d->addResource(QTextDocument::ImageResource, QUrl(name), image);
+  QString html = QString::fromLatin1(kHead);
+  for (const Chapter* c : chapters) {
+    for (const auto& [name, image] : c->images)
+      d->addResource(QTextDocument::ImageResource, QUrl(name), image);
+    html += QStringLiteral("<h1>%1</h1>").arg(c->title.toHtmlEscaped()) + c->html;
+  }
   d->documentLayout();
-  d->setHtml(QString::fromLatin1(kHead) +
-             QStringLiteral("<h1>%1</h1>").arg(c.title.toHtmlEscaped()) + c.html);
+  d->setHtml(html);
   d->setDocumentMargin(0);
   d->setPageSize({page.width(), page.height() - kFoot_px});
+  keep_headings(*d);
   return d;
 }
 
+/// On which of its pages each chapter of a document begins.
+std::vector<int> pages_of(const QTextDocument& d, const std::vector<const Chapter*>& chapters) {
+  std::vector<int> pages;
+  for (QTextBlock b = d.begin(); b.isValid() && pages.size() < chapters.size(); b = b.next())
+    if (b.blockFormat().headingLevel() == 1 && b.text() == chapters[pages.size()]->title)
+      pages.push_back(static_cast<int>(d.documentLayout()->blockBoundingRect(b).center().y() /
+                                       d.pageSize().height()));
+  return pages;
+}
+
+/// Which chapters stand on the same pages: a short one follows where there is room for all of it.
+std::vector<std::vector<const Chapter*>> on_pages(const std::vector<Chapter>& chapters,
+                                                  QSizeF page) {
+  std::vector<std::vector<const Chapter*>> groups;
+  double left = 0;
+  for (const Chapter& c : chapters) {
+    const auto alone = laid_out({&c}, page);
+    const double body = alone->pageSize().height();
+    const double high = alone->documentLayout()->documentSize().height();
+    const double needs = std::fmod(high, body) + kBetween_px;
+    if (!groups.empty() && alone->pageCount() == 1 && high + kBetween_px < left) {
+      groups.back().push_back(&c);
+      left -= high + kBetween_px;
+      continue;
+    }
+    groups.push_back({&c});
+    left = body - needs;
+  }
+  return groups;
+}
+
 Chapter contents(const std::vector<Chapter>& chapters, const std::vector<int>& begins,
-                 const QString& title) {
+                 const QString& title, const QString& cover) {
   Chapter c{title, {}, {}};
   QStringList rows;
   for (std::size_t i = 0; i < chapters.size(); ++i)
     rows << sheet::row({sheet::esc(chapters[i].title), QString::number(begins[i] + 1)});
-  c.html = sheet::title(Printed::tr("Contents")) + sheet::table(rows);
+  c.html = cover + sheet::title(Printed::tr("Contents")) + sheet::table(rows);
   return c;
 }
 
@@ -105,7 +169,8 @@ std::string csv_of(const RecordTable& t) {
 
 Expected<std::vector<int>> write_certifier_pack(const QString& path,
                                                 const std::vector<Chapter>& chapters,
-                                                const QString& title, QPageSize::PageSizeId paper) {
+                                                const QString& title, QPageSize::PageSizeId paper,
+                                                const QString& cover) {
   QBuffer buffer;
   buffer.open(QIODevice::WriteOnly);
   std::vector<int> begins;
@@ -122,13 +187,14 @@ Expected<std::vector<int>> write_certifier_pack(const QString& path,
     const QSizeF page(writer.width() / scale, writer.height() / scale);
     std::vector<std::unique_ptr<QTextDocument>> documents;
     int all = 1;  // the contents
-    for (const Chapter& c : chapters) {
-      documents.push_back(laid_out(c, page));
-      begins.push_back(all);
+    for (const auto& group : on_pages(chapters, page)) {
+      documents.push_back(laid_out(group, page));
+      for (const int on : pages_of(*documents.back(), group)) begins.push_back(all + on);
       all += documents.back()->pageCount();
     }
     int number = 0;
-    draw(*laid_out(contents(chapters, begins, title), page), p, writer, page, scale, number, all);
+    const Chapter first = contents(chapters, begins, title, cover);
+    draw(*laid_out({&first}, page), p, writer, page, scale, number, all);
     for (const auto& d : documents) draw(*d, p, writer, page, scale, number, all);
   }
   std::vector<std::pair<std::string, int>> entries{{Printed::tr("Contents").toStdString(), 0}};
@@ -142,7 +208,7 @@ Expected<std::vector<int>> write_certifier_pack(const QString& path,
 
 Expected<QStringList> write_open_pack(const QString& folder, const Session& s,
                                       const std::vector<Chapter>& chapters,
-                                      QPageSize::PageSizeId paper) {
+                                      QPageSize::PageSizeId paper, const QString& cover) {
   const QDir dir(folder);
   if (dir.exists() && !dir.isEmpty())
     return fail({"folder", folder.toStdString(), "", "There is something in that folder already",
@@ -156,8 +222,8 @@ Expected<QStringList> write_open_pack(const QString& folder, const Session& s,
     return written(dir.filePath(name), bytes);
   };
   const QString title = text_of(s.job().title);
-  if (const auto ok =
-          write_certifier_pack(dir.filePath(QStringLiteral("pack.pdf")), chapters, title, paper);
+  if (const auto ok = write_certifier_pack(dir.filePath(QStringLiteral("pack.pdf")), chapters,
+                                           title, paper, cover);
       !ok)
     return fail(ok.error());
   names << QStringLiteral("pack.pdf");
@@ -169,10 +235,12 @@ Expected<QStringList> write_open_pack(const QString& folder, const Session& s,
     if (const auto ok = put(q(list) + QStringLiteral(".csv"), csv_of(*t)); !ok)
       return fail(ok.error());
   }
+  NetDrawing lines = net_drawing(s.job(), {});
+  lines.paper = true;
   const std::pair<QString, Picture> drawn[] = {
       {QStringLiteral("curve.svg"), plot(feel_plot(s), QSizeF(900, 560))},
       {QStringLiteral("proof.svg"), plot(prove_plot(s), QSizeF(900, 560))},
-      {QStringLiteral("lines.svg"), net_picture(net_drawing(s.job(), {}), QSizeF(1000, 640))}};
+      {QStringLiteral("lines.svg"), net_picture(lines, QSizeF(1000, 640))}};
   for (const auto& [name, picture] : drawn) {
     if (const auto ok = write_picture(dir.filePath(name), picture, title); !ok)
       return fail(ok.error());

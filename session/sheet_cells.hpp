@@ -23,11 +23,15 @@ namespace yoke::sheet {
   for (const auto& c : cells) r += QStringLiteral("<%1>%2</%1>").arg(QString::fromLatin1(tag), c);
   return r + QStringLiteral("</tr>");
 }
+/// A first row of heads is printed again on every page that the table goes over to.
 [[nodiscard]] inline QString table(const QStringList& rows) {
+  QString body = rows.join(QString());
+  if (!rows.isEmpty() && rows.front().startsWith(QLatin1String("<tr><th>")))
+    body = QStringLiteral("<thead>%1</thead>").arg(rows.front()) + rows.mid(1).join(QString());
   return QStringLiteral(
              "<table width='100%' cellspacing='0' cellpadding='2' border='1' "
              "style='border-collapse:collapse;border-color:#b9b09d'>") +
-         rows.join(QString()) + QStringLiteral("</table>");
+         body + QStringLiteral("</table>");
 }
 
 [[nodiscard]] inline QString title(const QString& words) {

@@ -6,6 +6,7 @@
 #include <QDir>
 #include <QFile>
 #include <QProcess>
+#include <QRegularExpression>
 #include <QTemporaryDir>
 #include <QTextDocumentFragment>
 #include <catch2/catch.hpp>
@@ -57,7 +58,6 @@ TEST_CASE("certifier's pack: every chapter says what the job holds") {
     all << QTextDocumentFragment::fromHtml(c.html).toPlainText();
     CHECK_FALSE(all.back().trimmed().isEmpty());
   }
-  CHECK(all[0].contains("local rules and licensed"));
   CHECK(all[3].contains("Bore"));
   CHECK(all[4].contains("51.2"));
   CHECK(all[5].contains("With one circuit open the other still stops the car"));
@@ -73,7 +73,8 @@ TEST_CASE("certifier's pack: one PDF with outline, contents and page numbers, re
   QTemporaryDir dir;
   const QString path = dir.filePath("pack.pdf");
   const auto chapters = pack_chapters(s, rule_book(s.job()), QDate(2026, 5, 31));
-  const auto begins = write_certifier_pack(path, chapters, "Made-up trailer", QPageSize::A4);
+  const auto begins = write_certifier_pack(path, chapters, "Made-up trailer", QPageSize::A4,
+                                           pack_cover(s, QDate(2026, 5, 31)));
   REQUIRE(begins);
   REQUIRE(begins->size() == chapters.size());
   CHECK((*begins)[0] == 1);
@@ -92,6 +93,28 @@ TEST_CASE("certifier's pack: one PDF with outline, contents and page numbers, re
     INFO(chapters[i].title.toStdString());
     CHECK(by_page[(*begins)[i]].simplified().contains(chapters[i].title.left(20)));
   }
+  // The first page says how it stands and what it does not replace.
+  CHECK(by_page[0].contains("local rules and licensed"));
+  CHECK(by_page[0].contains("2026-05-31"));
+  // Short chapters share a page; a long table says its heads again on each of its pages.
+  CHECK((*begins)[7] == (*begins)[6]);
+  const int first = (*begins)[3], last = (*begins)[4];
+  int heads = 0;
+  for (int i = first; i < last; ++i)
+    heads += by_page[i].contains(QRegularExpression("Value +As found +Source")) ? 1 : 0;
+  CHECK(heads >= 3);
+  // No heading stands alone at a page's foot.
+  const QStringList headings{
+      "What the foot meets", "Open findings", "Gates",       "Work",     "Readings",
+      "Lines and joints",    "Joints",        "On the road", "Templates"};
+  for (const QString& page : by_page) {
+    QStringList lines = page.split('\n', Qt::SkipEmptyParts);
+    if (lines.size() < 2) continue;
+    lines.removeLast();  // the page's number
+    INFO(lines.back().toStdString());
+    CHECK_FALSE(headings.contains(lines.back().trimmed()));
+  }
+  CHECK_FALSE(text.contains("Touch a joint"));
   CHECK(read_by("pdfinfo", {path}).contains("Made-up trailer"));
   CHECK_FALSE(with_outline("no PDF at all", {{"a", 0}}));
 }

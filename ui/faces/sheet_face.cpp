@@ -170,7 +170,8 @@ void SheetFace::save_pack() {
                   tr("PDF (*.pdf)"), {QStringLiteral(".pdf")});
   if (path.isEmpty()) return;
   const auto ok =
-      write_certifier_pack(path, chapters(), text_of(session_.job().title), preferences().paper);
+      write_certifier_pack(path, chapters(), text_of(session_.job().title), preferences().paper,
+                           pack_cover(session_, QDate::currentDate()));
   dialogs_.tell(this, ok ? tr("Written: %1").arg(QFileInfo(path).fileName())
                          : error_text(ok.error(), session_.style()));
 }
@@ -181,7 +182,8 @@ void SheetFace::save_open_pack() {
   const QString base =
       session_.has_path() ? QFileInfo(session_.path()).completeBaseName() : QStringLiteral("job");
   const QString folder = in + QLatin1Char('/') + base + QStringLiteral("-pack");
-  const auto names = write_open_pack(folder, session_, chapters(), preferences().paper);
+  const auto names = write_open_pack(folder, session_, chapters(), preferences().paper,
+                                     pack_cover(session_, QDate::currentDate()));
   dialogs_.tell(this,
                 names ? tr("%1 files in %2").arg(names->size()).arg(QFileInfo(folder).fileName())
                       : error_text(names.error(), session_.style()));
