@@ -247,7 +247,7 @@ bool take_up(Writer& writer, const fs::path& folder, Row row) {
   const auto text = read_file(folder / row.file, kMostFileBytes);
   const auto job = text ? read_job(*text) : fail(text.error());
   if (!job) {
-row.error = english(job.error().reason);
+    row.error = english(job.error().reason);
     return writer.put(row, Job{});
   }
   if (const auto standing = read_standing(*text, *job)) row.hard = standing->hard_findings;

@@ -201,6 +201,8 @@ std::string write_job(const Job& job, const std::optional<Standing>& standing) {
 }
 
 std::optional<Standing> read_standing(std::string_view text, const Job& job) {
+  if (text.find(kStanding) == std::string_view::npos)
+    return std::nullopt;  // most cost two readings
   const auto root = parse_json(text, {"job", kMostFileBytes, kMostValues, kMostDepth});
   if (!root || !root->is_object()) return std::nullopt;
   const auto it = root->find(kStanding);

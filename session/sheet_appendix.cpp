@@ -87,9 +87,11 @@ QString whole_work(const Job& job, const Style& style) {
         notes << esc(Printed::tr("as built %1, %2")
                          .arg(shown_value(*s.measure, built->built_si, style),
                               text_of(built->words, style)));
-    rows << row({esc(s.text, style),
-                 done && record ? esc(std::string_view(record->date)) : QStringLiteral("–"),
-                 notes.join(QStringLiteral("; "))});
+    // What is counted under Bleed has no day of its own.
+    const QString when = !done                             ? QStringLiteral("–")
+                         : record && !record->date.empty() ? esc(std::string_view(record->date))
+                                                           : esc(Printed::tr("done"));
+    rows << row({esc(s.text, style), when, notes.join(QStringLiteral("; "))});
   }
   return title(Printed::tr("All steps of the work")) + table(rows);
 }
