@@ -2,6 +2,9 @@
 #include <QFileInfo>
 #include <QImageReader>
 
+#include "assembly/assemble.hpp"
+#include "assembly/relevance.hpp"
+#include "document/param/circuits.hpp"
 #include "fitting/template.hpp"
 #include "judge/compare.hpp"
 #include "logbook/log.hpp"
@@ -167,8 +170,28 @@ Chapter gates(const Session& s) {
   return c;
 }
 
+/// What an inspector asks of every brake, said whether or not there is anything.
+QString always_asked(const Session& s) {
+  const Job& job = s.job();
+  if (works_clutch(resolve(job, As::plan))) return {};  // it has neither
+  const Value unit = value_of(job, As::plan, param::circuit_antilock);
+  QString html = paragraph(
+      !unit.settled() ? Printed::tr("Anti-lock unit: nobody told whether there is one.")
+      : is(job, As::plan, choice::CircuitAntilock::fitted)
+          ? Printed::tr("Anti-lock unit: in the lines. Another master, valve, hose or brake is not "
+                        "what its maker set it for: his word is asked for, and it is bled his way.")
+          : Printed::tr("Anti-lock unit: none."));
+  const Assembly a = assemble(job, As::plan);
+  html += paragraph(!a.system ? Printed::tr("Circuits: not known.")
+                    : two_circuits(a.system->master)
+                        ? Printed::tr("Circuits: two.")
+                        : Printed::tr("Circuits: one. With it open nothing of this control stops "
+                                      "the vehicle; who keeps it so signs for it."));
+  return html;
+}
+
 Chapter signed_off(const Session& s) {
-  Chapter c{Printed::tr("Deviations and what was signed off"), {}, {}};
+  Chapter c{Printed::tr("Deviations and what was signed off"), always_asked(s), {}};
   QStringList rows{row({Printed::tr("What"), Printed::tr("By whom"), Printed::tr("Why")}, "th")};
   for (const GateId id : {GateId::single_signed, GateId::deviation})
     if (const GateRecord* r = record_of(s.job(), id); r && !r->who.empty())

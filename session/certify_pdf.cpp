@@ -77,10 +77,11 @@ std::unique_ptr<QTextDocument> laid_out(const std::vector<const Chapter*>& chapt
       d->addResource(QTextDocument::ImageResource, QUrl(name), image);
     html += QStringLiteral("<h1>%1</h1>").arg(c->title.toHtmlEscaped()) + c->html;
   }
-  d->documentLayout();
-  d->setHtml(html);
+  // Its page first: each of these lays a text out anew.
   d->setDocumentMargin(0);
   d->setPageSize({page.width(), page.height() - kFoot_px});
+  d->documentLayout();
+  d->setHtml(html);
   keep_headings(*d);
   return d;
 }
@@ -95,24 +96,30 @@ std::vector<int> pages_of(const QTextDocument& d, const std::vector<const Chapte
   return pages;
 }
 
+struct OnPages {
+  std::vector<const Chapter*> chapters;
+  std::unique_ptr<QTextDocument> text;
+};
+
 /// Which chapters stand on the same pages: a short one follows where there is room for all of it.
-std::vector<std::vector<const Chapter*>> on_pages(const std::vector<Chapter>& chapters,
-                                                  QSizeF page) {
-  std::vector<std::vector<const Chapter*>> groups;
+std::vector<OnPages> on_pages(const std::vector<Chapter>& chapters, QSizeF page) {
+  std::vector<OnPages> groups;
   double left = 0;
   for (const Chapter& c : chapters) {
-    const auto alone = laid_out({&c}, page);
+    auto alone = laid_out({&c}, page);
     const double body = alone->pageSize().height();
     const double high = alone->documentLayout()->documentSize().height();
     const double needs = std::fmod(high, body) + kBetween_px;
     if (!groups.empty() && alone->pageCount() == 1 && high + kBetween_px < left) {
-      groups.back().push_back(&c);
+      groups.back().chapters.push_back(&c);
       left -= high + kBetween_px;
       continue;
     }
-    groups.push_back({&c});
+    groups.push_back({{&c}, std::move(alone)});
     left = body - needs;
   }
+  for (OnPages& g : groups)
+    if (g.chapters.size() > 1) g.text = laid_out(g.chapters, page);
   return groups;
 }
 
@@ -185,17 +192,16 @@ Expected<std::vector<int>> write_certifier_pack(const QString& path,
     QPainter p(&writer);
     const double scale = writer.logicalDpiX() / kDots;
     const QSizeF page(writer.width() / scale, writer.height() / scale);
-    std::vector<std::unique_ptr<QTextDocument>> documents;
     int all = 1;  // the contents
-    for (const auto& group : on_pages(chapters, page)) {
-      documents.push_back(laid_out(group, page));
-      for (const int on : pages_of(*documents.back(), group)) begins.push_back(all + on);
-      all += documents.back()->pageCount();
+    const std::vector<OnPages> groups = on_pages(chapters, page);
+    for (const OnPages& g : groups) {
+      for (const int on : pages_of(*g.text, g.chapters)) begins.push_back(all + on);
+      all += g.text->pageCount();
     }
     int number = 0;
     const Chapter first = contents(chapters, begins, title, cover);
     draw(*laid_out({&first}, page), p, writer, page, scale, number, all);
-    for (const auto& d : documents) draw(*d, p, writer, page, scale, number, all);
+    for (const OnPages& g : groups) draw(*g.text, p, writer, page, scale, number, all);
   }
   std::vector<std::pair<std::string, int>> entries{{Printed::tr("Contents").toStdString(), 0}};
   for (std::size_t i = 0; i < chapters.size(); ++i)

@@ -1,8 +1,12 @@
 // The work on the command line: the order and its reasons, lines to make.
 #include <catch2/catch.hpp>
+#include <filesystem>
+#include <fstream>
 #include <nlohmann/json.hpp>
 
 #include "cli/commands.hpp"
+#include "files/json_job.hpp"
+#include "files/store.hpp"
 
 using namespace yoke;
 using nlohmann::json;
@@ -60,4 +64,20 @@ TEST_CASE("line: a bend a row, its end with the cut, a print of one, refusals by
   CHECK(run({"line", kTender, "--as", "pdf"}).status == 2);
   CHECK(run({"line", kTender, "--name", "nowhere"}).err.find("nowhere") != std::string::npos);
   CHECK(run({"line", kOdd}).status == 2);
+}
+
+TEST_CASE("road: a ± that nobody told is said to be taken") {
+  auto job = open_job(kTender);
+  REQUIRE(job);
+  RoadStop stop;
+  stop.stage = RoadStage::walking;
+  stop.speed_m_s = 1.7;
+  stop.distance_m = 1;
+  stop.when = "2026-05-30T12:00:00";
+  job->job.stops.push_back(stop);
+  const auto file = std::filesystem::temp_directory_path() / "yoke-road-taken.yoke";
+  std::ofstream(file) << write_job(job->job);
+  const auto out = run({"road", file.string()});
+  std::filesystem::remove(file);
+  CHECK(out.out.find("the ± taken, not told") != std::string::npos);
 }

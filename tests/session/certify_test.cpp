@@ -2,6 +2,7 @@
 // numbers and calls itself PDF/A; the folder holds the same, open. pdftotext and pdfinfo of Poppler
 // read it.
 #include "session/certify.hpp"
+#include "document/param/circuits.hpp"
 
 #include <QDir>
 #include <QFile>
@@ -43,6 +44,12 @@ Job proved_job() {
   e.seconds = 7200;
   e.when = "2026-05-02T10:00:00";
   job.events.push_back(e);
+  RoadStop stop;  // its ± is nobody's
+  stop.stage = RoadStage::walking;
+  stop.speed_m_s = 1.7;
+  stop.distance_m = 1;
+  stop.when = "2026-05-30T12:00:00";
+  job.stops.push_back(stop);
   return job;
 }
 
@@ -62,7 +69,14 @@ TEST_CASE("certifier's pack: every chapter says what the job holds") {
   CHECK(all[4].contains("51.2"));
   CHECK(all[5].contains("With one circuit open the other still stops the car"));
   CHECK(all[5].contains("A. Builder"));
+  CHECK(all[5].contains("the ± taken, not told"));
+  CHECK(all[5].contains("2026-05-30 12:00"));
   CHECK(all[6].contains("a strap holds it"));
+  // What an inspector asks of every brake is said, told or not.
+  CHECK(all[6].contains("Anti-lock unit: nobody told"));
+  CHECK(all[6].contains("Circuits: two."));
+  s.set_value(As::plan, param::circuit_antilock, measured(param::circuit_antilock, 1, How::stated));
+  CHECK(pack_chapters(s, rule_book(s.job()), QDate(2026, 5, 31))[6].html.contains("his word"));
   CHECK(all[8].contains("2 h"));
 }
 
