@@ -1,4 +1,5 @@
 // All values on demand: every number with its source, and what the sheet's lists left out.
+#include "assembly/relevance.hpp"
 #include "figures/figures.hpp"
 #include "parts/part.hpp"
 #include "plumbing/joints.hpp"
@@ -32,6 +33,8 @@ QString numbers(const Job& job, const Style& style) {
   for (const ParamInfo& p : all_params()) {
     const bool said = job.found.at(p.param) || job.plan.at(p.param) || job.built.at(p.param);
     if (!said && !p.typical_si) continue;
+    // A clutch has no booster: what nobody said and nothing rests on is no number of this job.
+    if (!said && !relevant(job, As::found, p.param) && !relevant(job, As::plan, p.param)) continue;
     rows << row({esc(words_of(p.words)), cell(As::found, p),
                  esc(origin_words(job, As::found, p.param), style), cell(As::plan, p),
                  esc(origin_words(job, As::plan, p.param), style)});

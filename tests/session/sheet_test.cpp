@@ -385,6 +385,9 @@ TEST_CASE("the sheet takes four pages at most, whatever its job, and the appendi
   CHECK(appendix.count("<td>298 N</td>") == 1);
   CHECK_FALSE(sheet.contains("Every number and its source"));
   CHECK(appendix.contains("Every number and its source"));
+  // What this job has: a brake without a clutch tells nothing of one.
+  CHECK(appendix.contains("Front pad friction"));
+  CHECK_FALSE(appendix.contains("Clutch tube length"));
 }
 
 TEST_CASE("a plan that keeps one size and changes another is compared on the sheet") {
