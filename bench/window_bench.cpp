@@ -14,9 +14,9 @@
 #include "document/param/bores.hpp"
 #include "files/store.hpp"
 #include "session/texts.hpp"
+#include "simulated/rig.hpp"
 #include "support/build.hpp"
 #include "ui/look.hpp"
-#include "simulated/rig.hpp"
 #include "ui/main_window.hpp"
 
 using namespace yoke;

@@ -30,7 +30,8 @@ struct Solution {
 /// The readings tell each unknown from the others, and each better than anything.
 [[nodiscard]] bool told_apart(const Solution& s, const std::vector<Unknown>& unknowns);
 /// SI, or a share of what is expected.
-[[nodiscard]] double found_of(const Solution& s, const std::vector<Unknown>& unknowns, std::size_t i);
+[[nodiscard]] double found_of(const Solution& s, const std::vector<Unknown>& unknowns,
+                              std::size_t i);
 /// In the unknowns' own units, widened by what is left over.
 [[nodiscard]] Eigen::MatrixXd covariance_of(const Solution& s,
                                             const std::vector<Unknown>& unknowns);

@@ -327,10 +327,10 @@ std::optional<ShutPress> shut_press(const Job& job) {
 
 std::vector<BleedCheck> bleed_checks(const Job& job) {
   using enum FindingCode;
-  static constexpr FindingCode kAll[] = {bleed_again, bleed_way,     bleed_limit, bleed_screw, bleed_interlock,
-                                         bleed_tester,  bleed_level, bleed_dry,   bleed_dead,
-                                         bleed_reserve, bleed_wet,   fluid_grade, fluid_unknown,
-                                         fluid_opened,  fluid_short};
+  static constexpr FindingCode kAll[] = {bleed_again,     bleed_way,     bleed_limit, bleed_screw,
+                                         bleed_interlock, bleed_tester,  bleed_level, bleed_dry,
+                                         bleed_dead,      bleed_reserve, bleed_wet,   fluid_grade,
+                                         fluid_unknown,   fluid_opened,  fluid_short};
   std::vector<BleedCheck> list;
   if (!asked(job)) {
     for (const FindingCode code : kAll) list.push_back({code, Severity::warning, {}, {}, {}});
@@ -338,8 +338,9 @@ std::vector<BleedCheck> bleed_checks(const Job& job) {
   }
   const Values v = resolve(job, As::plan);
   const BleedPlan plan = bleed_plan(job);
-  list = {again(v, job), way(job),         limit(v, job),  screws(v), interlock(v, job), tester(v),
-          level(job, plan), dry(job, plan), dead(job), reserve(v, job),   wet(job)};
+  list = {again(v, job),     way(job),        limit(v, job),    screws(v),
+          interlock(v, job), tester(v),       level(job, plan), dry(job, plan),
+          dead(job),         reserve(v, job), wet(job)};
   add_fluid(job, list);
   return list;
 }

@@ -95,7 +95,8 @@ void add_around(const Job& job, const Values& v, BleedOrder& order) {
     order.before.emplace_back("The servo's own nipples first, the one at its slave piston last");
   if (hand) {
     order.after.emplace_back("The nipple or banjo at the lever last: the highest place of all");
-    order.after.emplace_back("Once more at the lever after the first ride: the last step of Install");
+    order.after.emplace_back(
+        "Once more at the lever after the first ride: the last step of Install");
   }
   if (v.is(choice::MasterKind::twin))
     order.before.emplace_back(

@@ -7,9 +7,9 @@
 #include "plumbing/joints.hpp"
 #include "road/permits.hpp"
 #include "support/every_code.hpp"
-#include "work/bleed_level.hpp"
 #include "support/work_done.hpp"
 #include "work/bleed_count.hpp"
+#include "work/bleed_level.hpp"
 
 namespace yoke::test {
 
