@@ -121,6 +121,7 @@ void read_jacobian(ceres::Problem& problem, Solution& s, const std::vector<Unkno
 
 std::vector<double> start_of(const std::vector<Unknown>& unknowns, double air_m3) {
   std::vector<double> x;
+  x.reserve(unknowns.size());
   for (const Unknown u : unknowns)
     x.push_back(to_scaled(u, u == Unknown::air || u == Unknown::air_first
                                  ? air_m3
