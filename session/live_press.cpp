@@ -26,6 +26,22 @@ LivePress& LivePress::of(Session& session) {
 
 LivePress::LivePress(Session& session) : QObject(&session), session_(session), link_(this) {
   connect(&link_, &InstrumentLink::state_changed, this, &LivePress::line_changed);
+  path_ = session_.path();
+  connect(&session_, &Session::file_changed, this, &LivePress::look_whose);
+}
+
+/// Another pedal's presses are no ghosts of this one, and what its foot does is not read into it.
+void LivePress::look_whose() {
+  if (session_.path() == path_) return;
+  path_ = session_.path();
+  if (session_.can_undo()) return;  // the same job under another name
+  ghosts_.clear();
+  practice_.clear();
+  band_.reset();
+  if (!link_.recording()) return tell({});
+  (void)link_.recorded();
+  emit line_changed();
+  tell(tr("Another job was opened: what was being recorded is dropped"));
 }
 
 void LivePress::tell(const QString& words) {

@@ -55,7 +55,9 @@ class LivePress : public QObject {
 
  private:
   explicit LivePress(Session& session);
+  void look_whose();
   Session& session_;
+  QString path_;  ///< of the job whose presses these are
   InstrumentLink link_;
   PressWay way_;
   QString says_;

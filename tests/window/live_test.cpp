@@ -284,6 +284,34 @@ TEST_CASE("at the instrument with gloves on: one key records and reads, the page
   CHECK(qobject_cast<PressMatter*>(bench->matter()));
 }
 
+TEST_CASE("at the instrument: another job's press is neither drawn nor read into this one") {
+  Bench b;
+  LiveFace* live = live_of(b);
+  Pty pty;
+  live->line()->setCurrentText(pty.name);
+  live->join();
+  Rig rig = rig_of(b, "none");
+  rig.press({{420, 2, 4, 3, 1}});
+  pty.say(rig.lines(0.5));
+  REQUIRE(wait_for(live, InstrumentLink::State::good));
+  LivePress& press = LivePress::of(b.session);
+  press.record();
+  pty.say(rig.lines(9.5));
+  REQUIRE(QTest::qWaitFor([&] { return live->link()->reader().counts().good >= 1000; }, 5000));
+  press.record();
+  CHECK(press.ghosts().size() == 1);
+  press.record();
+  REQUIRE(live->link()->recording());
+  b.keep = 1;
+  REQUIRE(b.window->open_path(demo(b.dir, "fire-tender")));
+  const std::size_t before = b.session.job().readings.size();
+  CHECK_FALSE(live->link()->recording());
+  CHECK(press.ghosts().empty());
+  CHECK(press.says().contains("dropped"));
+  CHECK(b.session.job().readings.size() == before);
+  CHECK(live->link()->state() == InstrumentLink::State::good);  // the line stays open
+}
+
 TEST_CASE("at the instrument: the stand-in presses this job, and is gone with the window") {
   Bench b;
   LiveFace* live = live_of(b);
