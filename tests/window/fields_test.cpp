@@ -274,9 +274,7 @@ TEST_CASE("proved lapses when something is changed afterwards") {
   Bench b;
   REQUIRE(b.window->open_path(demo(b.dir)));
   b.session.edit("ready", [&](Job& j) {
-    j.found.set(param::limit_z_failed, {0.1, How::stated, 0, {}});
-    j.found.set(param::limit_reserve_failed, {0, How::stated, 0, {}});
-    j.found.set(param::limit_reserve_failed_m, {0, How::stated, 0, {}});
+    ask_little_of_one_circuit(j);
     do_all_work(j);
     j.readings.clear();  // those of the job tell of more air than it allows
     pass_all_gates(j);

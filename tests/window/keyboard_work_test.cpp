@@ -92,9 +92,7 @@ TEST_CASE("keys alone: one circuit open, its nipple named, and the push without 
     b.window->resize(size);
     REQUIRE(b.window->open_path(demo(b.dir)));
     b.session.edit("bled", [](Job& j) {
-      j.found.set(param::limit_z_failed, {0.1, How::stated, 0, {}});
-      j.found.set(param::limit_reserve_failed, {0, How::stated, 0, {}});
-      j.found.set(param::limit_reserve_failed_m, {0, How::stated, 0, {}});
+      ask_little_of_one_circuit(j);
       do_all_work(j);
       j.readings.clear();
     });
@@ -152,9 +150,7 @@ TEST_CASE("keys alone: on the road from the first answer to a stop") {
     b.window->resize(size);
     REQUIRE(b.window->open_path(demo(b.dir)));
     b.session.edit("ready", [&](Job& job) {
-      job.found.set(param::limit_z_failed, {0.1, How::stated, 0, {}});
-      job.found.set(param::limit_reserve_failed, {0, How::stated, 0, {}});
-      job.found.set(param::limit_reserve_failed_m, {0, How::stated, 0, {}});
+      ask_little_of_one_circuit(job);
       do_all_work(job);
       job.readings.clear();
       pass_all_gates(job);

@@ -72,6 +72,17 @@ bool wait_for(LiveFace* live, InstrumentLink::State state) {
   return QTest::qWaitFor([&] { return live->link()->state() == state; }, 4000);
 }
 
+/// A sound pedal at the line, its first half second told.
+Rig joined(const Bench& b, LiveFace* live, Pty& pty) {
+  live->line()->setCurrentText(pty.name);
+  live->join();
+  Rig rig = rig_of(b, "none");
+  rig.press({{420, 2, 4, 3, 1}});
+  pty.say(rig.lines(0.5));
+  REQUIRE(wait_for(live, InstrumentLink::State::good));
+  return rig;
+}
+
 }  // namespace
 
 TEST_CASE("at the instrument: a press is recorded, read and kept, in one step of undo") {
@@ -81,12 +92,7 @@ TEST_CASE("at the instrument: a press is recorded, read and kept, in one step of
   QTest::mouseClick(live->recorder(), Qt::LeftButton);
   CHECK(live->says()->text().contains("open the line"));
   Pty pty;
-  live->line()->setCurrentText(pty.name);
-  live->join();
-  Rig rig = rig_of(b, "none");
-  rig.press({{420, 2, 4, 3, 1}});
-  pty.say(rig.lines(0.5));
-  REQUIRE(wait_for(live, InstrumentLink::State::good));
+  Rig rig = joined(b, live, pty);
   CHECK(live->state()->text().contains("Bench box"));
   QTest::mouseClick(live->recorder(), Qt::LeftButton);
   REQUIRE(live->link()->recording());
@@ -253,12 +259,7 @@ TEST_CASE("at the instrument with gloves on: one key records and reads, the page
   // As it is read without a line: figures stand there, none is made up.
   CHECK(matter->figures()->picture().said.join(' ').contains("–"));
   Pty pty;
-  live->line()->setCurrentText(pty.name);
-  live->join();
-  Rig rig = rig_of(b, "none");
-  rig.press({{420, 2, 4, 3, 1}});
-  pty.say(rig.lines(0.5));
-  REQUIRE(wait_for(live, InstrumentLink::State::good));
+  Rig rig = joined(b, live, pty);
   CHECK(QTest::qWaitFor([&] { return matter->line()->text().contains("Bench box"); }, 2000));
   CHECK(shown().contains("Record a press"));
   key(Qt::Key_F4);
@@ -288,12 +289,7 @@ TEST_CASE("at the instrument: another job's press is neither drawn nor read into
   Bench b;
   LiveFace* live = live_of(b);
   Pty pty;
-  live->line()->setCurrentText(pty.name);
-  live->join();
-  Rig rig = rig_of(b, "none");
-  rig.press({{420, 2, 4, 3, 1}});
-  pty.say(rig.lines(0.5));
-  REQUIRE(wait_for(live, InstrumentLink::State::good));
+  Rig rig = joined(b, live, pty);
   LivePress& press = LivePress::of(b.session);
   press.record();
   pty.say(rig.lines(9.5));

@@ -77,9 +77,7 @@ TEST_CASE("the proof of one circuit asks which nipple was opened, and opens it a
   Bench b;
   auto* face = face_of<PressFace>(b, "press");
   b.session.edit("bled", [](Job& j) {
-    j.found.set(param::limit_z_failed, {0.1, How::stated, 0, {}});
-    j.found.set(param::limit_reserve_failed, {0, How::stated, 0, {}});
-    j.found.set(param::limit_reserve_failed_m, {0, How::stated, 0, {}});
+    ask_little_of_one_circuit(j);
     do_all_work(j);
     j.readings.clear();
   });

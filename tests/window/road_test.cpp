@@ -50,9 +50,7 @@ TEST_CASE("on the road: answered, driven, refused when too fast, the rear first 
   Bench b;
   RoadFace* road = road_of(b);
   b.session.edit("ready", [&](Job& job) {
-    job.found.set(param::limit_z_failed, {0.1, How::stated, 0, {}});
-    job.found.set(param::limit_reserve_failed, {0, How::stated, 0, {}});
-    job.found.set(param::limit_reserve_failed_m, {0, How::stated, 0, {}});
+    ask_little_of_one_circuit(job);
     do_all_work(job);
     job.readings.clear();
     pass_all_gates(job);
