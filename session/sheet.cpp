@@ -142,7 +142,11 @@ QString foot(const std::vector<ConditionReport>& strip, const Style& style) {
                        "th")};
   for (const auto& c : strip) {
     QString verdict = words_of(words_of_value(c.verdict));
-    if (!c.reason.empty()) verdict += QStringLiteral(": ") + text_of(c.reason, style);
+    // A reason that says so itself is not told twice.
+    if (const QString why = text_of(c.reason, style); why.startsWith(verdict, Qt::CaseInsensitive))
+      verdict = why;
+    else if (!why.isEmpty())
+      verdict += QStringLiteral(": ") + why;
     QStringList cells{esc(c.title, style)};
     if (c.target) {
       cells << full_text(c.target->at.pad_force_n, Kind::force, 0, style)
