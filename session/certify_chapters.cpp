@@ -175,12 +175,14 @@ QString always_asked(const Session& s) {
   const Job& job = s.job();
   if (works_clutch(resolve(job, As::plan))) return {};  // it has neither
   const Value unit = value_of(job, As::plan, param::circuit_antilock);
+  // A guess that there is one is said; a guess that there is none is none.
   QString html = paragraph(
-      !unit.settled() ? Printed::tr("Anti-lock unit: nobody told whether there is one.")
-      : is(job, As::plan, choice::CircuitAntilock::fitted)
+      unit.is(choice::CircuitAntilock::fitted)
           ? Printed::tr("Anti-lock unit: in the lines. Another master, valve, hose or brake is not "
                         "what its maker set it for: his word is asked for, and it is bled his way.")
-          : Printed::tr("Anti-lock unit: none."));
+      : unit.settled()
+          ? Printed::tr("Anti-lock unit: none.")
+          : Printed::tr("Anti-lock unit: nobody told for certain whether there is one."));
   const Assembly a = assemble(job, As::plan);
   html += paragraph(!a.system ? Printed::tr("Circuits: not known.")
                     : two_circuits(a.system->master)

@@ -29,6 +29,7 @@ std::optional<Point> point_of(const LineSample& s, const TraceScale& scale) {
 
 struct Line {
   double at = 0, slope = 0, sigma = 0;
+  double share = 0;       ///< standard deviation of `at`, over that of one sample
   double bend = 0;        ///< by which a parabola lies off the straight line at the moment
   double bend_share = 0;  ///< standard deviation of that bend, over that of one sample
   std::size_t n = 0;
@@ -72,6 +73,7 @@ Line through(const std::vector<Point>& points, double t_s, Get&& get) {
   const double det = n * stt - st * st;
   l.slope = det > 0 ? (n * sty - st * sy) / det : 0;
   l.at = (sy - l.slope * st) / n;
+  l.share = std::sqrt(det > 0 ? stt / det : 1 / n);
   double left = 0;
   for (const Point& p : points) left += std::pow(get(p) - l.at - l.slope * (p.t_s - t_s), 2);
   l.sigma = std::sqrt(left / (n - 2) / n);
@@ -260,13 +262,14 @@ std::optional<double> reached_s(const Trace& trace, const TraceScale& scale, std
     if (p->force_n >= force_n && !first_s) first_s = p->t_s;
   }
   if (!first_s) return std::nullopt;
-  return last_s ? (*first_s + *last_s) / 2 : *first_s;
+  // Between them the line may have told nothing: there nothing was seen.
+  return last_s && *last_s > *first_s - kWindow_s ? (*first_s + *last_s) / 2 : *first_s;
 }
 
 /// Few samples tell their own scatter badly; what the sensor scatters at rest tells it better.
 double doubt_of(double rest_sd, double rest_n, const Line& l, double least, double points) {
   const double sd = rest_sd > 0 ? rest_sd : l.sigma * std::sqrt(static_cast<double>(l.n));
-  const double scatter = std::hypot(sd / std::sqrt(static_cast<double>(l.n)), sd * l.bend_share,
+  const double scatter = std::hypot(sd * l.share, sd * l.bend_share,
                                     rest_sd > 0 ? sd / std::sqrt(std::max(1.0, rest_n)) : 0);
   // Where the pad turns from easy to firm between two samples, nobody saw where.
   const double bent = std::abs(l.bend) > kBent * sd * l.bend_share ? std::abs(l.bend) : 0;

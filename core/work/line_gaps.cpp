@@ -81,9 +81,14 @@ std::vector<Message> hold_words(const Job& job, const PlannedLine& line) {
     return words;
   }
   for (const LineGap& g : line_gaps(job, line))
-    if (!g.enough)
-      words.push_back(say("Too near: {} from {}, {} wanted.", length(g.gap_m, 0),
-                          job.boxes[g.box].name, length(g.wanted_m, 0)));
+    if (!g.enough) {
+      const std::string& name = job.boxes[g.box].name;
+      words.push_back(g.gap_m < 0
+                          ? say("Too near: it runs {} into {}, clear of it by {} is wanted.",
+                                length(-g.gap_m, 0), name, length(g.wanted_m, 0))
+                          : say("Too near: {} from {}, {} wanted.", length(g.gap_m, 0), name,
+                                length(g.wanted_m, 0)));
+    }
   return words;
 }
 

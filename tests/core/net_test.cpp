@@ -347,6 +347,10 @@ TEST_CASE("a line's clips, and its distance from heat and what moves") {
   CHECK(words().find("Too near") == std::string::npos);
   job.boxes[0].swing_m = 0.02;
   CHECK(words().find("Too near") != std::string::npos);
+  // A line through a box is not "less than nothing" from it.
+  job.boxes[0].z_m = 0;
+  CHECK(words().find("it runs") != std::string::npos);
+  CHECK(words().find("Too near: -") == std::string::npos);
 }
 
 TEST_CASE("a rest goes on by the clock, whoever looks, and a clock set back takes nothing off") {

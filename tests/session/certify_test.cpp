@@ -74,6 +74,11 @@ TEST_CASE("certifier's pack: every chapter says what the job holds") {
   CHECK(all[6].contains("a strap holds it"));
   // What an inspector asks of every brake is said, told or not.
   CHECK(all[6].contains("Anti-lock unit: nobody told"));
+  for (const How how : {How::estimate, How::stated}) {
+    s.set_value(As::plan, param::circuit_antilock, measured(param::circuit_antilock, 0, how));
+    const QString said = pack_chapters(s, rule_book(s.job()), QDate(2026, 5, 31))[6].html;
+    CHECK(said.contains("Anti-lock unit: none.") == (how == How::stated));
+  }
   CHECK(all[6].contains("Circuits: two."));
   s.set_value(As::plan, param::circuit_antilock, measured(param::circuit_antilock, 1, How::stated));
   CHECK(pack_chapters(s, rule_book(s.job()), QDate(2026, 5, 31))[6].html.contains("his word"));

@@ -56,7 +56,7 @@ InstrumentMatter::InstrumentMatter(Session& session, QWidget* parent)
   connect(&frame_, &QTimer::timeout, this, &InstrumentMatter::frame);
   connect(live_.link(), &InstrumentLink::came, this, [this] {
     dirty_ = true;
-    if (!frame_.isActive()) frame_.start();
+    if (isVisible() && !frame_.isActive()) frame_.start();
   });
   connect(&live_, &LivePress::line_changed, this, [this] {
     show_line();
@@ -145,7 +145,7 @@ void InstrumentMatter::show_way() {
 }
 
 void InstrumentMatter::frame() {
-  if (!dirty_) return frame_.stop();
+  if (!dirty_ || !isVisible()) return frame_.stop();
   dirty_ = false;
   if (const auto x = live_.told(ChannelWhat::travel)) session_.press(*x);
   figures_->redraw();
